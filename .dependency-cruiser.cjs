@@ -1,0 +1,96 @@
+// Who may import whom: the table of docs/architecture.md, checked in CI.
+const may = {
+  core: [],
+  formats: ['core', 'inputs'],
+  inputs: ['core'],
+  outside: ['core'],
+  data: ['core'],
+  usecases: ['data', 'core', 'outside', 'formats', 'inputs'],
+  workers: ['core', 'outside'],
+  ui: ['core'],
+  screens: ['ui', 'core', 'inputs', 'workers'],
+  app: ['screens', 'usecases', 'inputs', 'formats', 'core', 'ui'],
+};
+
+const subjects = [
+  'kinds',
+  'catalogue',
+  'vin',
+  'blade',
+  'pellet',
+  'identify',
+  'authority',
+  'programming',
+  'benchcar',
+  'job',
+  'logbook',
+  'quote',
+  'stock',
+  'day',
+  'practice',
+];
+
+const rooms = Object.entries(may).map(([room, others]) => ({
+  name: `${room}-imports`,
+  severity: 'error',
+  comment: `${room} may import ${others.join(', ') || 'nothing else'}`,
+  from: { path: `^src/${room}/` },
+  to: { path: '^src/', pathNot: `^src/(${[room, ...others].join('|')})/` },
+}));
+
+const order = subjects.map((subject, at) => ({
+  name: `core-${subject}-order`,
+  severity: 'error',
+  comment: `core/${subject} may import only what stands left of it`,
+  from: { path: `^src/core/${subject}/` },
+  to: { path: '^src/core/', pathNot: `^src/core/(${subjects.slice(0, at + 1).join('|')})/` },
+}));
+
+module.exports = {
+  forbidden: [
+    ...rooms,
+    ...order,
+    {
+      name: 'core-is-pure',
+      severity: 'error',
+      comment: 'core knows no React, Next, Node or database',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    {
+      name: 'core-packages',
+      severity: 'error',
+      comment: 'of packages, core uses date arithmetic only',
+      from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
+      to: { path: 'node_modules', pathNot: 'node_modules/(date-fns|@date-fns)' },
+    },
+    {
+      name: 'screens-apart',
+      severity: 'error',
+      comment: 'screens of different places never import each other',
+      from: { path: '^src/screens/([^/]+)/' },
+      to: { path: '^src/screens/([^/]+)/', pathNot: '^src/screens/$1/' },
+    },
+    {
+      name: 'database-in-data',
+      severity: 'error',
+      comment: 'only data talks to the database (the pool type is allowed to use-cases)',
+      from: { path: '^src/', pathNot: '^src/(data|usecases)/' },
+      to: { path: 'node_modules/(pg|node-pg-migrate)/' },
+    },
+    {
+      name: 'ui-names-no-core-code',
+      severity: 'error',
+      comment: 'ui takes types of core only',
+      from: { path: '^src/ui/', pathNot: '\\.test\\.tsx?$' },
+      to: { path: '^src/core/', pathNot: '^src/core/kinds/', dependencyTypesNot: ['type-only'] },
+    },
+    { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
+  ],
+  options: {
+    tsConfig: { fileName: 'tsconfig.json' },
+    tsPreCompilationDeps: true,
+    doNotFollow: { path: 'node_modules' },
+    enhancedResolveOptions: { extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'] },
+  },
+};

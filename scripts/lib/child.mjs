@@ -1,0 +1,57 @@
+// Child processes: run one to its end, or keep one in a group of its own and end the whole group.
+import { spawn } from 'node:child_process';
+
+/** Runs a command to its end. Resolves to {code, output}; output is captured only with `quiet`. */
+export function run(command, args, { quiet = false, ...options } = {}) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(command, args, {
+      stdio: quiet ? ['ignore', 'pipe', 'pipe'] : ['ignore', 'inherit', 'inherit'],
+      ...options,
+    });
+    let output = '';
+    child.stdout?.on('data', (part) => {
+      output += part;
+    });
+    child.stderr?.on('data', (part) => {
+      output += part;
+    });
+    child.on('error', reject);
+    child.on('close', (code, signal) => resolve({ code: code ?? 128, signal, output }));
+  });
+}
+
+/** Like `run`, but a non-zero exit is an error that carries what the command said. */
+export async function mustRun(command, args, options = {}) {
+  const result = await run(command, args, options);
+  if (result.code !== 0)
+    throw new Error(`${command} ${args.join(' ')} ended with ${result.code}\n${result.output}`);
+  return result.output;
+}
+
+/** Ends a process group: TERM, then KILL after `graceMs`. Resolves when the leader is gone. */
+export async function endGroup(child, graceMs = 8000) {
+  if (child.exitCode !== null || child.signalCode !== null) return;
+  const gone = new Promise((resolve) => child.once('exit', resolve));
+  signalGroup(child.pid, 'SIGTERM');
+  const timer = setTimeout(() => signalGroup(child.pid, 'SIGKILL'), graceMs);
+  await gone;
+  clearTimeout(timer);
+}
+
+function signalGroup(pid, signal) {
+  try {
+    process.kill(-pid, signal);
+  } catch (error) {
+    if (error.code !== 'ESRCH') throw error;
+  }
+}
+
+/** Whether a process with this id is alive. */
+export function isAlive(pid) {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch (error) {
+    return error.code === 'EPERM';
+  }
+}

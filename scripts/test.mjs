@@ -1,0 +1,174 @@
+// `npm test`: everything CI runs, against a throw-away database and a build of its own.
+// `npm test -- unit data` runs only the parts named: checks, unit, data, e2e, commands.
+import { spawn } from 'node:child_process';
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { ensureBuilt } from './lib/build.mjs';
+import { endGroup, mustRun, run } from './lib/child.mjs';
+import { ensureDebianPackages, findOnPath } from './lib/debian.mjs';
+import { ensureInstalled } from './lib/install.mjs';
+import { freePort, startCluster } from './lib/postgres.mjs';
+import { isRoot, nextBinary, privateFolder, root, Stop, say } from './lib/project.mjs';
+
+const parts = ['checks', 'unit', 'data', 'e2e', 'commands'];
+const asked = process.argv.slice(2);
+const wanted = asked.length === 0 ? parts : parts.filter((part) => asked.includes(part));
+const results = join(privateFolder, 'test-results');
+const clusterName = `test-${process.pid}`;
+const total = { passed: 0, failed: 0 };
+const endings = [];
+
+delete process.env.DATABASE_URL;
+delete process.env.MIGRATE_DATABASE_URL;
+Object.assign(process.env, { TZ: 'Pacific/Auckland', LANG: 'C.UTF-8', NEXT_TELEMETRY_DISABLED: '1' });
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+  process.on(signal, () => end().then(() => process.exit(1)));
+
+let failure;
+try {
+  await main();
+} catch (error) {
+  failure = error;
+  total.failed += 1;
+} finally {
+  await end();
+}
+if (failure) console.error(failure instanceof Stop ? failure.message : failure);
+console.log(`${total.passed} passed, ${total.failed} failed`);
+process.exit(total.failed === 0 ? 0 : 1);
+
+async function main() {
+  await ensureInstalled();
+  rmSync(results, { recursive: true, force: true });
+  mkdirSync(results, { recursive: true });
+  if (wanted.includes('checks')) await checks();
+  if (wanted.includes('unit')) await vitest('unit');
+  if (wanted.includes('data') || wanted.includes('e2e')) {
+    await ensureDebianPackages(['postgresql']);
+    const cluster = await startCluster(clusterName, 'throwaway');
+    endings.push(async () => {
+      await cluster.stop();
+      cluster.remove();
+    });
+    const env = await prepareDatabases(cluster);
+    if (wanted.includes('data')) await vitest('data', env);
+    if (wanted.includes('e2e')) await endToEnd(cluster, env);
+  }
+  if (wanted.includes('commands')) {
+    await ensureDebianPackages(['postgresql']);
+    await vitest('commands');
+  }
+}
+
+async function checks() {
+  const bin = (name) => join(root, 'node_modules', '.bin', name);
+  const all = [
+    ['types', bin('tsc'), ['--noEmit']],
+    ['style', bin('biome'), ['check', '--error-on-warnings', '.']],
+    ['who imports whom', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']],
+    ['nothing unused', bin('knip'), []],
+  ];
+  for (const [name, command, args] of all) {
+    const { code, output } = await run(command, args, { cwd: root, quiet: true });
+    if (code !== 0) console.log(output);
+    count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
+  }
+}
+
+async function vitest(project, env = {}) {
+  const file = join(results, `${project}.json`);
+  const args = [
+    'run',
+    '--project',
+    project,
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile.json=${file}`,
+  ];
+  await run(join(root, 'node_modules', '.bin', 'vitest'), args, {
+    cwd: root,
+    env: { ...process.env, ...env },
+  });
+  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
+  count(project, numPassedTests, Math.max(numFailedTests, numFailedTestSuites > 0 ? 1 : 0));
+}
+
+/** Two templates: `bare` with the schema only, `world` with the demo world. */
+async function prepareDatabases(cluster) {
+  await mustRun(process.execPath, ['--import', 'tsx', 'tests/prepare-templates.ts'], {
+    cwd: root,
+    env: {
+      ...process.env,
+      TEST_SUPERUSER_URL: cluster.url('postgres', 'postgres'),
+      TEST_MIGRATOR_URL: cluster.url('kilnsman_migrator', 'postgres'),
+      TEST_SERVING_URL: cluster.url('kilnsman_serving', 'postgres'),
+    },
+  });
+  return {
+    TEST_SUPERUSER_URL: cluster.url('postgres', 'postgres'),
+    TEST_MIGRATOR_URL: cluster.url('kilnsman_migrator', 'postgres'),
+    TEST_SERVING_URL: cluster.url('kilnsman_serving', 'postgres'),
+  };
+}
+
+async function endToEnd(cluster, env) {
+  await ensureDebianPackages(['chromium']);
+  await ensureBuilt('.next-test');
+  const port = await freePort();
+  const server = spawn(process.execPath, [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: root,
+    detached: true,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      KILNSMAN_DIST: '.next-test',
+      KILNSMAN_CLOCK: 'fixed:2031-03-05T15:20:00Z',
+      DATABASE_URL: cluster.url('kilnsman_serving', 'e2e'),
+      PORT: String(port),
+      LOG_LEVEL: 'error',
+    },
+  });
+  endings.push(() => endGroup(server));
+  await answers(`http://127.0.0.1:${port}/api/health`);
+  const file = join(results, 'e2e.json');
+  await run(join(root, 'node_modules', '.bin', 'playwright'), ['test', '--reporter=list,json'], {
+    cwd: root,
+    env: {
+      ...process.env,
+      ...env,
+      E2E_ADDRESS: `http://127.0.0.1:${port}`,
+      E2E_CLUSTER: clusterName,
+      CHROMIUM: findOnPath('chromium'),
+      CHROMIUM_ROOT: isRoot ? 'yes' : '',
+      PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+    },
+  });
+  const { stats } = JSON.parse(readFileSync(file, 'utf8'));
+  count('e2e', stats.expected, stats.unexpected + stats.flaky);
+}
+
+async function answers(url) {
+  for (let tries = 0; tries < 240; tries += 1) {
+    const there = await fetch(url).then(
+      (response) => response.ok,
+      () => false,
+    );
+    if (there) return;
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  }
+  throw new Error(`nothing answers at ${url}`);
+}
+
+function count(name, passed, failed) {
+  total.passed += passed;
+  total.failed += failed;
+  say(`${name}: ${passed} passed, ${failed} failed`);
+}
+
+async function end() {
+  while (endings.length > 0)
+    await endings
+      .pop()()
+      .catch((error) => console.error(error.message));
+}

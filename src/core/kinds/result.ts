@@ -1,0 +1,21 @@
+/** What was wrong: the field it belongs to, where there is one, and what to do about it. */
+export interface Problem {
+  readonly field?: string;
+  readonly message: string;
+}
+
+/** A value, or the failures a person can cause. Exceptions are for bugs. */
+export type Result<Value, Failure = Failed> = { readonly ok: true; readonly value: Value } | Failure;
+
+export interface Failed {
+  readonly ok: false;
+  readonly problems: readonly Problem[];
+}
+
+export function done<Value>(value: Value): { readonly ok: true; readonly value: Value } {
+  return { ok: true, value };
+}
+
+export function failed(message: string, field?: string): Failed {
+  return { ok: false, problems: [field === undefined ? { message } : { field, message }] };
+}

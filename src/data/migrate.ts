@@ -1,0 +1,33 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { runner } from 'node-pg-migrate';
+import pg from 'pg';
+
+const folder = join(import.meta.dirname, 'migrations');
+
+/**
+ * Runs the migrations that are missing, forward only, under an advisory lock, then grants `servingRole` its rights.
+ * @param migratorUrl connection of the role that owns the schema
+ * @param servingRole name of the role the program serves with
+ */
+export async function migrate(migratorUrl: string, servingRole: string): Promise<void> {
+  await runner({
+    databaseUrl: migratorUrl,
+    dir: folder,
+    direction: 'up',
+    migrationsTable: 'schema_migration',
+    checkOrder: true,
+    log: () => {},
+  });
+  const client = new pg.Client({ connectionString: migratorUrl });
+  await client.connect();
+  try {
+    await client.query(grants(client.escapeIdentifier(servingRole)));
+  } finally {
+    await client.end();
+  }
+}
+
+function grants(role: string): string {
+  return readFileSync(join(import.meta.dirname, 'grants.sql'), 'utf8').replaceAll(':serving', role);
+}

@@ -1,0 +1,48 @@
+import type { Role } from '@/core/kinds/actor';
+import type { Db } from './db';
+
+export interface NewSession {
+  readonly id: string;
+  readonly tokenHash: Buffer;
+  readonly personId: string;
+  readonly device: string;
+  readonly startedAt: Date;
+}
+
+export interface LiveSession {
+  readonly sessionId: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly seenAt: Date;
+}
+
+export async function insertSession(db: Db, session: NewSession): Promise<void> {
+  await db.query(
+    `INSERT INTO session (id, token_hash, person_id, device, started_at, seen_at) VALUES ($1, $2, $3, $4, $5, $5)`,
+    [session.id, session.tokenHash, session.personId, session.device, session.startedAt],
+  );
+}
+
+/** The session of a token, where it has not ended and was seen after `idleSince`. */
+export async function findLiveSession(
+  db: Db,
+  tokenHash: Buffer,
+  idleSince: Date,
+): Promise<LiveSession | undefined> {
+  const result = await db.query<LiveSession>(
+    `SELECT s.id AS "sessionId", p.id AS "personId", p.name, p.role, s.seen_at AS "seenAt"
+     FROM session s JOIN person p ON p.id = s.person_id
+     WHERE s.token_hash = $1 AND s.ended_at IS NULL AND s.seen_at > $2 AND p.left_at IS NULL`,
+    [tokenHash, idleSince],
+  );
+  return result.rows[0];
+}
+
+export async function touchSession(db: Db, sessionId: string, at: Date): Promise<void> {
+  await db.query('UPDATE session SET seen_at = greatest(seen_at, $2) WHERE id = $1', [sessionId, at]);
+}
+
+export async function endSession(db: Db, sessionId: string, at: Date): Promise<void> {
+  await db.query('UPDATE session SET ended_at = $2 WHERE id = $1 AND ended_at IS NULL', [sessionId, at]);
+}

@@ -1,0 +1,57 @@
+import type { Db } from './db';
+
+export interface ShopRow {
+  readonly id: string;
+  readonly name: string;
+  readonly isDemo: boolean;
+  readonly zone: string;
+  readonly locale: string;
+  readonly currency: string;
+  readonly distanceUnit: 'km' | 'mi';
+  readonly market: string;
+  readonly quoteValidDays: number;
+}
+
+export async function findShop(db: Db): Promise<ShopRow | undefined> {
+  const result = await db.query<ShopRow>(
+    `SELECT id, name, is_demo AS "isDemo", zone, locale, currency, distance_unit AS "distanceUnit", market,
+       quote_valid_days AS "quoteValidDays" FROM shop`,
+  );
+  return result.rows[0];
+}
+
+export async function getShopOrThrow(db: Db): Promise<ShopRow> {
+  const shop = await findShop(db);
+  if (!shop) throw new Error('expected the shop row, the database has none');
+  return shop;
+}
+
+export async function insertShop(db: Db, shop: ShopRow & { readonly createdAt: Date }): Promise<void> {
+  await db.query(
+    `INSERT INTO shop (id, name, is_demo, zone, locale, currency, distance_unit, market, quote_valid_days, created_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    [
+      shop.id,
+      shop.name,
+      shop.isDemo,
+      shop.zone,
+      shop.locale,
+      shop.currency,
+      shop.distanceUnit,
+      shop.market,
+      shop.quoteValidDays,
+      shop.createdAt,
+    ],
+  );
+}
+
+export async function replaceSetUpCode(db: Db, codeHash: Buffer, at: Date): Promise<void> {
+  await db.query('DELETE FROM set_up_code');
+  await db.query('INSERT INTO set_up_code (code_hash, made_at) VALUES ($1, $2)', [codeHash, at]);
+}
+
+/** Deletes the code and says whether it was there: a code works once. */
+export async function takeSetUpCode(db: Db, codeHash: Buffer): Promise<boolean> {
+  const result = await db.query('DELETE FROM set_up_code WHERE code_hash = $1', [codeHash]);
+  return result.rowCount === 1;
+}

@@ -1,0 +1,88 @@
+'use client';
+
+import { Keyboard, type LucideIcon, SlidersHorizontal, Tag, Truck } from 'lucide-react';
+import Link from 'next/link';
+import { usePathname, useRouter } from 'next/navigation';
+import { type ReactNode, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { classNames } from '@/ui/class-names';
+import { Shortcuts } from './shortcuts';
+
+interface Place {
+  readonly href: string;
+  readonly label: string;
+  readonly key: string;
+  readonly icon: LucideIcon;
+}
+
+const places: readonly Place[] = [
+  { href: '/jobs', label: 'Jobs', key: 'j', icon: Tag },
+  { href: '/van', label: 'Van', key: 'v', icon: Truck },
+  { href: '/settings', label: 'Settings', key: 's', icon: SlidersHorizontal },
+];
+
+/** The frame of every signed-in page: the rail of places, the page, and the list of shortcuts under `?`. */
+export function Shell({ children }: { children: ReactNode }) {
+  const router = useRouter();
+  const path = usePathname();
+  const [shortcutsOpen, setShortcutsOpen] = useState(false);
+
+  useHotkeys('?', () => setShortcutsOpen(true), { useKey: true });
+  useHotkeys('n', () => router.push('/jobs/new'), { useKey: true });
+  useHotkeys(
+    places.map((place) => place.key),
+    (event) => {
+      const place = places.find(({ key }) => key === event.key);
+      if (place) router.push(place.href);
+    },
+    { useKey: true },
+  );
+
+  return (
+    <div className="flex min-h-dvh flex-col-reverse sm:flex-row print:block">
+      <a
+        href="#page"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-40 focus:bg-biscuit focus:p-3"
+      >
+        Skip to the page
+      </a>
+      <nav
+        aria-label="Places"
+        className="no-print sticky bottom-0 z-10 flex bg-shelf sm:top-0 sm:h-dvh sm:w-[84px] sm:flex-none sm:flex-col sm:pt-2"
+      >
+        {places.map(({ href, label, key, icon: Icon }) => {
+          const present = path.startsWith(href);
+          return (
+            <Link
+              key={href}
+              href={href}
+              prefetch={false}
+              aria-current={present ? 'page' : undefined}
+              aria-keyshortcuts={key}
+              className={classNames(
+                'flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-b-4 text-small sm:min-h-16 sm:flex-none sm:border-b-0 sm:border-l-[5px]',
+                present ? 'border-terra font-bold text-ink' : 'border-transparent text-mute',
+              )}
+            >
+              <Icon aria-hidden size={22} strokeWidth={1.7} />
+              {label}
+            </Link>
+          );
+        })}
+        <button
+          type="button"
+          onClick={() => setShortcutsOpen(true)}
+          aria-keyshortcuts="?"
+          className="hidden min-h-16 flex-col items-center justify-center gap-1 border-l-[5px] border-transparent text-small text-mute sm:mt-auto sm:flex"
+        >
+          <Keyboard aria-hidden size={22} strokeWidth={1.7} />
+          Keys ?
+        </button>
+      </nav>
+      <div id="page" tabIndex={-1} className="min-w-0 flex-1">
+        {children}
+      </div>
+      <Shortcuts open={shortcutsOpen} onOpenChange={setShortcutsOpen} />
+    </div>
+  );
+}

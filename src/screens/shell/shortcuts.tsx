@@ -1,0 +1,36 @@
+import { Overlay } from '@/ui/overlay';
+
+const shortcuts: readonly (readonly [string, string])[] = [
+  ['N', 'New call'],
+  ['J', 'Jobs'],
+  ['V', 'Van'],
+  ['S', 'Settings'],
+  ['/', 'Search the jobs'],
+  ['1 to 5', 'Stations of the open job: Call, Identify, Route, Quote, Close'],
+  ['Alt Enter', 'The main button of the page'],
+  ['Tab, Shift Tab', 'Next and previous field'],
+  ['Esc', 'Close what lies over the page'],
+  ['?', 'This list'],
+];
+
+export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  return (
+    <Overlay
+      open={open}
+      onOpenChange={onOpenChange}
+      title="Keys"
+      note="One key each, whenever no field is being typed in."
+    >
+      <dl className="grid grid-cols-[max-content_1fr] gap-x-6 gap-y-2">
+        {shortcuts.map(([key, what]) => (
+          <div key={key} className="contents">
+            <dt>
+              <kbd className="rounded-md border border-edge px-2 py-0.5 font-mono">{key}</kbd>
+            </dt>
+            <dd>{what}</dd>
+          </div>
+        ))}
+      </dl>
+    </Overlay>
+  );
+}

@@ -1,0 +1,86 @@
+import { type ComponentProps, type ReactNode, useId } from 'react';
+import { classNames } from './class-names';
+
+interface FieldProps {
+  readonly label: string;
+  readonly hint?: ReactNode;
+  readonly error?: string | undefined;
+  readonly className?: string | undefined;
+  readonly children: (props: {
+    id: string;
+    'aria-describedby': string;
+    'aria-invalid': boolean;
+  }) => ReactNode;
+}
+
+/** A label, what goes in, and below it the hint or the clear word about what is wrong. */
+export function Field({ label, hint, error, className, children }: FieldProps) {
+  const id = useId();
+  return (
+    <div className={classNames('flex flex-col gap-1', className)}>
+      <label htmlFor={id} className="text-small font-semibold text-mute">
+        {label}
+      </label>
+      {children({ id, 'aria-describedby': `${id}-note`, 'aria-invalid': error !== undefined })}
+      <p id={`${id}-note`} className="text-small" aria-live="polite">
+        {error ? (
+          <span className="text-oxide">{error}</span>
+        ) : hint ? (
+          <span className="text-mute">{hint}</span>
+        ) : null}
+      </p>
+    </div>
+  );
+}
+
+const box =
+  'min-h-12 w-full rounded-lg border-[1.5px] border-edge bg-biscuit px-3 text-ink aria-invalid:border-oxide disabled:bg-shelf';
+
+type TextFieldProps = Omit<FieldProps, 'children'> &
+  Omit<ComponentProps<'input'>, 'className'> & { mono?: boolean };
+
+export function TextField({ label, hint, error, className, mono, ...input }: TextFieldProps) {
+  return (
+    <Field label={label} hint={hint} error={error} className={className}>
+      {(props) => (
+        <input {...props} className={classNames(box, mono && 'font-mono')} autoComplete="off" {...input} />
+      )}
+    </Field>
+  );
+}
+
+type TextAreaFieldProps = Omit<FieldProps, 'children'> & Omit<ComponentProps<'textarea'>, 'className'>;
+
+export function TextAreaField({ label, hint, error, className, ...area }: TextAreaFieldProps) {
+  return (
+    <Field label={label} hint={hint} error={error} className={className}>
+      {(props) => <textarea {...props} className={classNames(box, 'py-2')} rows={2} {...area} />}
+    </Field>
+  );
+}
+
+export interface Choice {
+  readonly value: string;
+  readonly label: string;
+}
+
+type SelectFieldProps = Omit<FieldProps, 'children'> &
+  Omit<ComponentProps<'select'>, 'className'> & { choices: readonly Choice[]; empty?: string };
+
+/** The device's own list: best under a gloved thumb and for the keyboard. */
+export function SelectField({ label, hint, error, className, choices, empty, ...select }: SelectFieldProps) {
+  return (
+    <Field label={label} hint={hint} error={error} className={className}>
+      {(props) => (
+        <select {...props} className={box} {...select}>
+          {empty !== undefined && <option value="">{empty}</option>}
+          {choices.map((choice) => (
+            <option key={choice.value} value={choice.value}>
+              {choice.label}
+            </option>
+          ))}
+        </select>
+      )}
+    </Field>
+  );
+}

@@ -1,0 +1,40 @@
+import type { ReactNode } from 'react';
+import { classNames } from './class-names';
+
+export type Tone = 'glaze' | 'ochre' | 'oxide' | 'smalt' | 'plain';
+
+export const washes: Record<Tone, string> = {
+  glaze: 'bg-glaze-wash text-glaze',
+  ochre: 'bg-ochre-wash text-ochre',
+  oxide: 'bg-oxide-wash text-oxide',
+  smalt: 'bg-smalt-wash text-smalt',
+  plain: 'bg-shelf text-ink',
+};
+
+/** A caution or a fact, said where it matters. `role` is `alert` where it answers what was just done. */
+export function Notice({
+  tone,
+  role,
+  children,
+}: {
+  tone: Tone;
+  role?: 'alert' | 'status';
+  children: ReactNode;
+}) {
+  return (
+    <div role={role} className={classNames('rounded-lg border-l-4 border-current px-3 py-2', washes[tone])}>
+      {children}
+    </div>
+  );
+}
+
+/** A short word with a tone: never the colour alone. */
+export function Badge({ tone, children }: { tone: Tone; children: ReactNode }) {
+  return (
+    <span
+      className={classNames('inline-block rounded-md px-2 py-0.5 text-small font-semibold', washes[tone])}
+    >
+      {children}
+    </span>
+  );
+}

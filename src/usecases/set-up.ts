@@ -1,0 +1,75 @@
+import { createHash, randomBytes } from 'node:crypto';
+import { v7 as uuid } from 'uuid';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { attemptLimit } from '@/data/attempt-limits';
+import { appendAudit } from '@/data/audit';
+import { insertPerson } from '@/data/people';
+import { findShop, insertShop, replaceSetUpCode, takeSetUpCode } from '@/data/shop';
+import type { SetUpInput } from '@/inputs/set-up-input';
+import { now } from '@/outside/clock';
+import { database, transact } from './database';
+import { hashPasscode } from './passcodes';
+import { startSession, systemActor } from './sessions';
+
+/** A new one-time code where the database has no shop yet; the code is returned once and kept hashed. */
+export async function makeSetUpCode(): Promise<string | undefined> {
+  return transact(async (db) => {
+    if (await findShop(db)) return undefined;
+    const code = randomBytes(10).toString('hex');
+    await replaceSetUpCode(db, hashCode(code), now());
+    return code;
+  });
+}
+
+export async function isShopSetUp(): Promise<boolean> {
+  return (await findShop(database())) !== undefined;
+}
+
+/** Makes the shop and its proprietor, and signs the proprietor in. */
+export async function setUpShop(
+  origin: { readonly device: string; readonly address: string },
+  input: SetUpInput,
+): Promise<Result<{ token: string }>> {
+  const wait = await attemptLimit(database(), 'set-up', 10, 900).take(origin.address);
+  if (wait) return failed(`Too many attempts. Try again in ${Math.ceil(wait / 60)} min.`, 'code');
+  const passcodeHash = await hashPasscode(input.passcode);
+  const personId = uuid();
+  const made = await transact(async (db) => {
+    if (await findShop(db)) return failed('The shop is set up already. Sign in instead.', 'code');
+    if (!(await takeSetUpCode(db, hashCode(input.code.trim())))) {
+      return failed('This is not the set-up code shown at the last start.', 'code');
+    }
+    const at = now();
+    await insertShop(db, {
+      id: uuid(),
+      name: input.shopName,
+      isDemo: false,
+      zone: input.zone,
+      locale: 'en-US',
+      currency: input.currency,
+      distanceUnit: input.distanceUnit,
+      market: '',
+      quoteValidDays: 14,
+      createdAt: at,
+    });
+    await insertPerson(db, {
+      id: personId,
+      name: input.personName,
+      role: 'proprietor',
+      passcodeHash,
+      demoPasscode: null,
+      createdAt: at,
+    });
+    await appendAudit(db, systemActor(origin.device), {
+      action: 'shop.setUp',
+      subjectKind: 'person',
+      subjectId: personId,
+    });
+    return done(undefined);
+  });
+  return made.ok ? done({ token: await startSession(personId, origin.device) }) : made;
+}
+
+function hashCode(code: string): Buffer {
+  return createHash('sha256').update(code).digest();
+}

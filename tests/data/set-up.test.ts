@@ -1,0 +1,35 @@
+import { expect, it } from 'vitest';
+import { readActor, signIn } from '@/usecases/sessions';
+import { makeSetUpCode, setUpShop } from '@/usecases/set-up';
+import { testDatabase } from '../support/test-database';
+
+testDatabase('bare');
+
+const origin = { device: 'test', address: '127.0.0.1' };
+const input = {
+  code: '',
+  shopName: 'Tern Lane Keys',
+  personName: 'Odile Varga',
+  passcode: 'long enough',
+  zone: 'Pacific/Auckland',
+  currency: 'NZD',
+  distanceUnit: 'km' as const,
+};
+
+it('makes the shop once, with the code shown at the last start only', async () => {
+  const first = await makeSetUpCode();
+  const second = await makeSetUpCode();
+  expect(second).not.toBe(first);
+  expect(await setUpShop(origin, { ...input, code: first ?? '' })).toMatchObject({ ok: false });
+
+  const made = await setUpShop(origin, { ...input, code: second ?? '' });
+  expect(made.ok).toBe(true);
+  const actor = await readActor(made.ok ? made.value.token : '', 'test');
+  expect(actor).toMatchObject({ name: 'Odile Varga', role: 'proprietor' });
+
+  expect(await makeSetUpCode()).toBeUndefined();
+  expect(await setUpShop(origin, { ...input, code: second ?? '' })).toMatchObject({ ok: false });
+  expect(await signIn(origin, { personId: actor?.personId ?? '', passcode: 'long enough' })).toMatchObject({
+    ok: true,
+  });
+});

@@ -1,0 +1,18 @@
+// Makes the template databases of a test run: `bare`, `world`, and the end-to-end copy of `world`.
+import { spawnSync } from 'node:child_process';
+import { migrate } from '@/data/migrate';
+import { copyTemplate, databaseUrl, withSuperuser } from './support/databases';
+
+await withSuperuser((client) => client.query('CREATE DATABASE bare OWNER kilnsman_migrator'));
+await migrate(databaseUrl('migrator', 'bare'), 'kilnsman_serving');
+await copyTemplate('bare', 'world');
+const loaded = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-shop.ts', '--demo'], {
+  stdio: 'inherit',
+  env: {
+    ...process.env,
+    DATABASE_URL: databaseUrl('serving', 'world'),
+    KILNSMAN_CLOCK: 'fixed:2031-03-05T15:20:00Z',
+  },
+});
+if (loaded.status !== 0) throw new Error('the demo world could not be loaded');
+await copyTemplate('world', 'e2e');

@@ -1,0 +1,34 @@
+import { join } from 'node:path';
+import { defineConfig } from 'vitest/config';
+
+const shared = { resolve: { alias: { '@': join(import.meta.dirname, 'src') } } };
+
+export default defineConfig({
+  test: {
+    projects: [
+      { ...shared, test: { name: 'unit', include: ['src/**/*.test.ts'], environment: 'node' } },
+      {
+        ...shared,
+        test: {
+          name: 'data',
+          include: ['tests/data/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 30_000,
+          hookTimeout: 60_000,
+          maxWorkers: 2,
+        },
+      },
+      {
+        ...shared,
+        test: {
+          name: 'commands',
+          include: ['tests/commands/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 180_000,
+          hookTimeout: 180_000,
+          fileParallelism: false,
+        },
+      },
+    ],
+  },
+});
