@@ -1,8 +1,22 @@
 // Fills an empty database: with the demo world (`--demo`), or with a one-time set-up code shown on the console.
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import { database } from '@/usecases/database';
 import { makeSetUpCode } from '@/usecases/set-up';
+import { loadWorld } from '@/usecases/world/load-world';
 
-const code = await makeSetUpCode();
-if (code)
-  console.log(`kilnsman: this database has no shop yet. Open the address below; the set-up code is ${code}`);
+const folder = join(import.meta.dirname, '..', 'world');
+
+if (process.argv.includes('--demo')) {
+  const loaded = await loadWorld((name) => readFileSync(join(folder, name), 'utf8'));
+  if (!loaded.ok) {
+    for (const { file, line, column, reason } of loaded.problems) {
+      console.error(`kilnsman: world/${file}, line ${line}${column ? `, column ${column}` : ''}: ${reason}`);
+    }
+    process.exitCode = 1;
+  } else if (loaded.value > 0) console.log(`kilnsman: the demo world is loaded (${loaded.value} rows)`);
+} else {
+  const code = await makeSetUpCode();
+  if (code) console.log(`kilnsman: this database has no shop yet; the set-up code is ${code}`);
+}
 await database().end();

@@ -123,7 +123,7 @@ async function endToEnd(cluster, env) {
       ...process.env,
       NODE_ENV: 'production',
       KILNSMAN_DIST: '.next-test',
-      KILNSMAN_CLOCK: 'fixed:2031-03-05T15:20:00Z',
+      KILNSMAN_CLOCK: 'fixed:2027-03-03T15:20:00Z',
       DATABASE_URL: cluster.url('kilnsman_serving', 'e2e'),
       PORT: String(port),
       LOG_LEVEL: 'error',

@@ -11,7 +11,7 @@ const loaded = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-
   env: {
     ...process.env,
     DATABASE_URL: databaseUrl('serving', 'world'),
-    KILNSMAN_CLOCK: 'fixed:2031-03-05T15:20:00Z',
+    KILNSMAN_CLOCK: 'fixed:2027-03-03T15:20:00Z',
   },
 });
 if (loaded.status !== 0) throw new Error('the demo world could not be loaded');

@@ -7,6 +7,17 @@ GRANT USAGE ON SCHEMA public TO :serving;
 GRANT SELECT ON ALL TABLES IN SCHEMA public TO :serving;
 
 GRANT INSERT, UPDATE ON shop, person, session TO :serving;
+-- The library and the shop's lists: loaded now, edited later.
+GRANT INSERT ON make, model, name_word, generation, keyway, blank, chip, remote, platform, platform_method, application,
+  place, van, tool, tool_cover, tool_right, supplier, supplier_price, franchise_desk, price_book, price_menu, tax_rate
+  TO :serving;
+
 GRANT INSERT, DELETE ON set_up_code TO :serving;
 GRANT INSERT, UPDATE, DELETE ON attempt_limit TO :serving;
 GRANT EXECUTE ON FUNCTION audit_append, audit_hash TO :serving;
+
+GRANT USAGE ON SEQUENCE job_number, quote_number TO :serving;
+GRANT INSERT, UPDATE ON customer, job, job_words, job_authority TO :serving;
+GRANT INSERT, UPDATE, DELETE ON job_key, job_identity, job_fact TO :serving;
+-- Appended only: events, history and frozen quotes.
+GRANT INSERT ON job_event, job_event_refused, job_history, quote TO :serving;

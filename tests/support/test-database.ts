@@ -33,6 +33,6 @@ export async function actorOf(role: PersonActor['role']): Promise<PersonActor> {
     name: person.name,
     sessionId: '00000000-0000-4000-8000-000000000000',
     device: 'test',
-    at: new Date('2031-03-05T15:20:00Z'),
+    at: new Date('2027-03-03T15:20:00Z'),
   };
 }

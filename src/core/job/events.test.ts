@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { applyEvent, emptyLog, foldEvents, type JobEvent, type JobLog } from './events';
+
+const at = (minute: number) => new Date(Date.UTC(2027, 2, 3, 16, minute));
+const attempt = (
+  id: string,
+  more: Partial<Extract<JobEvent, { kind: 'attemptRecorded' }>> = {},
+): JobEvent => ({
+  kind: 'attemptRecorded',
+  attemptId: id,
+  route: 'add',
+  from: at(0),
+  to: at(20),
+  result: 'worked',
+  reason: '',
+  learnedKeyIds: [],
+  ...more,
+});
+
+describe('applyEvent', () => {
+  it('keeps counts and attempts', () => {
+    const log = foldEvents([
+      { kind: 'countRead', moment: 'before', answer: 2 },
+      attempt('a', { result: 'failed', reason: 'wrong chip' }),
+      attempt('b'),
+      { kind: 'countRead', moment: 'after', answer: 3 },
+    ]);
+    expect(log).toMatchObject({
+      countBefore: 2,
+      countAfter: 3,
+      attempts: [{ attemptId: 'a' }, { attemptId: 'b' }],
+    });
+  });
+
+  it('withdraws a mistake without forgetting that it was recorded', () => {
+    const log = foldEvents([
+      attempt('a'),
+      { kind: 'attemptWithdrawn', attemptId: 'a', reason: 'wrong job' },
+      attempt('b'),
+    ]);
+    expect(log.attempts.map(({ attemptId }) => attemptId)).toEqual(['b']);
+  });
+
+  const refused: readonly [string, JobLog, JobEvent, RegExp][] = [
+    ['a count below zero', emptyLog, { kind: 'countRead', moment: 'after', answer: -1 }, /0 to 64/],
+    ['half a key', emptyLog, { kind: 'countRead', moment: 'after', answer: 1.5 }, /0 to 64/],
+    ['an attempt twice', foldEvents([attempt('a')]), attempt('a'), /already/],
+    ['an end before the start', emptyLog, attempt('a', { to: at(-1) }), /ends after/],
+    ['an attempt of days', emptyLog, attempt('a', { to: new Date(Date.UTC(2027, 2, 9)) }), /up to 48/],
+    ['no time at all', emptyLog, attempt('a', { to: new Date(Number.NaN) }), /ends after/],
+    ['a failure without a reason', emptyLog, attempt('a', { result: 'failed', reason: ' ' }), /Say why/],
+    [
+      'keys learned by a failure',
+      emptyLog,
+      attempt('a', { result: 'failed', reason: 'x', learnedKeyIds: ['k'] }),
+      /Only an attempt that worked/,
+    ],
+    [
+      'withdrawing what is not there',
+      emptyLog,
+      { kind: 'attemptWithdrawn', attemptId: 'a', reason: 'x' },
+      /no such attempt/,
+    ],
+    [
+      'withdrawing without a reason',
+      foldEvents([attempt('a')]),
+      { kind: 'attemptWithdrawn', attemptId: 'a', reason: '' },
+      /Say why/,
+    ],
+  ];
+  it.each(refused)('refuses %s', (_what, log, event, reason) => {
+    const step = applyEvent(log, event);
+    expect(step.ok).toBe(false);
+    if (!step.ok) expect(step.reason).toMatch(reason);
+  });
+
+  it('never changes the log it is given, and replaying gives the same', () => {
+    const event = fc.oneof(
+      fc.record({
+        kind: fc.constant('countRead' as const),
+        moment: fc.constantFrom('before' as const, 'after' as const),
+        answer: fc.integer({ min: -2, max: 70 }),
+      }),
+      fc.constantFrom('a', 'b', 'c').map((id) => attempt(id)),
+      fc
+        .constantFrom('a', 'b', 'c')
+        .map((attemptId): JobEvent => ({ kind: 'attemptWithdrawn', attemptId, reason: 'slip' })),
+    );
+    fc.assert(
+      fc.property(fc.array(event, { maxLength: 30 }), (events) => {
+        let log: JobLog = Object.freeze({ ...emptyLog, attempts: Object.freeze([]) as JobLog['attempts'] });
+        const accepted: JobEvent[] = [];
+        for (const one of events) {
+          const step = applyEvent(log, one);
+          if (!step.ok) continue;
+          accepted.push(one);
+          log = Object.freeze({ ...step.log, attempts: Object.freeze([...step.log.attempts]) });
+        }
+        expect(foldEvents(accepted)).toEqual(log);
+      }),
+    );
+  });
+});

@@ -1,0 +1,72 @@
+import { TZDate } from '@date-fns/tz';
+
+/** A day in the shop's zone, `2031-03-05`. */
+export type LocalDay = string;
+/** An hour of a day in the shop's zone, `18:00`. */
+export type LocalHour = string;
+
+export interface LocalMoment {
+  readonly day: LocalDay;
+  readonly hour: LocalHour;
+}
+
+/** The local day and hour of an instant in an IANA zone. */
+export function localMoment(at: Date, zone: string): LocalMoment {
+  const local = new TZDate(at.getTime(), zone);
+  return {
+    day: `${local.getFullYear()}-${two(local.getMonth() + 1)}-${two(local.getDate())}`,
+    hour: `${two(local.getHours())}:${two(local.getMinutes())}`,
+  };
+}
+
+/** The instant of a local day and hour; an hour that the clock skips is the one after the change. */
+export function instantOf({ day, hour }: LocalMoment, zone: string): Date {
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number];
+  const [hours, minutes] = hour.split(':').map(Number) as [number, number];
+  return new Date(new TZDate(year, month - 1, date, hours, minutes, 0, zone).getTime());
+}
+
+/** `days` later (or earlier), by the calendar. */
+export function addDays(day: LocalDay, days: number): LocalDay {
+  const utc = new Date(`${day}T12:00:00Z`);
+  utc.setUTCDate(utc.getUTCDate() + days);
+  return utc.toISOString().slice(0, 10);
+}
+
+/** 0 Sunday to 6 Saturday. */
+export function weekdayOf(day: LocalDay): number {
+  return new Date(`${day}T12:00:00Z`).getUTCDay();
+}
+
+/** Calendar days from `from` to `to`. */
+export function daysBetween(from: LocalDay, to: LocalDay): number {
+  return Math.round((Date.parse(`${to}T12:00:00Z`) - Date.parse(`${from}T12:00:00Z`)) / 86_400_000);
+}
+
+/** The day `count` working days (Monday to Friday) after `day`; 0 gives `day` itself. */
+export function addWorkingDays(day: LocalDay, count: number): LocalDay {
+  let at = day;
+  for (let left = count; left > 0; ) {
+    at = addDays(at, 1);
+    if (weekdayOf(at) !== 0 && weekdayOf(at) !== 6) left -= 1;
+  }
+  return at;
+}
+
+const days = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
+const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
+
+/**
+ * A day as people read it, with the year where it differs from `today`'s.
+ * @example formatDay('2031-03-07', '2031-03-05') // 'Fri 7 Mar'
+ */
+export function formatDay(day: LocalDay, today: LocalDay): string {
+  if (day === today) return 'today';
+  const [year, month, date] = day.split('-').map(Number) as [number, number, number];
+  const words = `${days[weekdayOf(day)]} ${date} ${months[month - 1]}`;
+  return day.slice(0, 4) === today.slice(0, 4) ? words : `${words} ${year}`;
+}
+
+function two(value: number): string {
+  return String(value).padStart(2, '0');
+}

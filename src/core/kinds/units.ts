@@ -1,0 +1,36 @@
+export type DistanceUnit = 'km' | 'mi';
+
+/** Kilometres in an international mile (exact by definition). */
+const kmPerMile = 1.609344;
+
+export function kmFrom(distance: number, unit: DistanceUnit): number {
+  return unit === 'km' ? distance : distance * kmPerMile;
+}
+
+/**
+ * A distance in the shop's unit, whole from ten upwards.
+ * @example formatDistance(14.2, 'km') // '14 km'
+ */
+export function formatDistance(km: number, unit: DistanceUnit): string {
+  const value = unit === 'km' ? km : km / kmPerMile;
+  return `${value >= 10 ? Math.round(value) : Math.round(value * 10) / 10} ${unit}`;
+}
+
+/**
+ * Minutes as people say them.
+ * @example formatMinutes(95) // '1 h 35 min'
+ */
+export function formatMinutes(minutes: number): string {
+  const whole = Math.round(minutes);
+  if (whole < 60) return `${whole} min`;
+  const rest = whole % 60;
+  return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest} min`;
+}
+
+/**
+ * Minutes and seconds of a wait.
+ * @example formatWait(540) // '9:00'
+ */
+export function formatWait(seconds: number): string {
+  return `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`;
+}

@@ -1,0 +1,240 @@
+import { describe, expect, it } from 'vitest';
+import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
+import type { RouteKind } from './route';
+import { adviseRoute, findRoutes, type RouteRequest } from './routes';
+import { key, situation } from './test-keys';
+import type { VanKit } from './van-kit';
+
+function method(kind: PlatformMethod['kind'], more: Partial<PlatformMethod> = {}): PlatformMethod {
+  return {
+    kind,
+    knownKeysNeeded: kind === 'add' ? 1 : 0,
+    needsPin: false,
+    needsTurning: false,
+    waitsSeconds: kind === 'aklErase' ? [780] : kind === 'aklAdd' ? [540] : [],
+    sessionP50Minutes: 10,
+    keyP50Minutes: 4,
+    spread: 0.3,
+    how: 'As the platform says',
+    ...more,
+  };
+}
+
+function platform(more: Partial<Platform> = {}): Platform {
+  return {
+    id: 'heddle',
+    name: 'Heddle 9',
+    chipFamily: 'CHL80',
+    link: 'can',
+    slotsMaximum: 8,
+    slotsMinimum: 1,
+    count: 'readable',
+    remoteLearned: 'with',
+    methods: [method('add'), method('aklErase'), method('aklAdd')],
+    ...more,
+  };
+}
+
+const covered = ['add', 'aklErase', 'aklAdd'] as const;
+const van: VanKit = {
+  name: 'Coracle',
+  tools: [
+    {
+      name: 'Tablet',
+      edition: 'Meres 1',
+      state: 'supported',
+      cover: covered.map((kind) => ({
+        platformId: 'heddle',
+        method: kind,
+        right: kind === 'aklErase' ? 'Erase credits' : null,
+      })),
+    },
+  ],
+  rights: [{ name: 'Erase credits', kind: 'paid per use', credits: 3, expiresOn: null }],
+  day: '2027-03-03',
+};
+
+function request(more: Partial<RouteRequest> = {}): RouteRequest {
+  return { platform: platform(), situation: situation([key(1)]), van, stolen: false, ...more };
+}
+
+const memory = (knownCount: number, maximum = 8, minimum = 1) => ({ knownCount, maximum, minimum });
+const lost = [key(1, { presence: 'lost' }), key(2, { presence: 'lost' })];
+
+describe('findRoutes', () => {
+  const rows: readonly [string, Partial<RouteRequest>, RouteKind, RegExp | true][] = [
+    ['a spare with the known key in hand', {}, 'add', true],
+    ['a spare on a car with a chip', {}, 'none', /only with a learned chip/],
+    ['a plain key', { platform: platform({ chipFamily: 'none', methods: [] }) }, 'none', true],
+    ['a pellet key', { platform: platform({ chipFamily: 'PEL', methods: [] }) }, 'none', true],
+    ['a way the platform lacks', {}, 'onBoard', /has no such way/],
+    [
+      'all lost, by adding',
+      { situation: situation(lost) },
+      'add',
+      /Needs one key that the car knows in hand; 0 here/,
+    ],
+    ['all lost, AKL adding', { situation: situation(lost) }, 'aklAdd', true],
+    [
+      'a valet only',
+      { situation: situation([key(1, { rank: 'valet' })]) },
+      'add',
+      /the valet cannot introduce/,
+    ],
+    ['the only key broken off', { situation: situation([key(1, { blade: 'broken' })]) }, 'add', /0 here/],
+    [
+      'a key the car does not know',
+      { situation: situation([key(1)], { identities: [{ id: 'identity-1', known: 'no' }] }) },
+      'add',
+      /0 here/,
+    ],
+    [
+      'a full memory',
+      { situation: situation([key(1)], { memory: memory(8) }) },
+      'add',
+      /memory is full: 8 known of 8/,
+    ],
+    [
+      'two wanted with one slot left',
+      { situation: situation([key(1)], { memory: memory(7), wanted: 2 }) },
+      'add',
+      /full/,
+    ],
+    [
+      'erase below the minimum',
+      { situation: situation(lost, { memory: memory(2, 5, 2) }) },
+      'aklErase',
+      /at least 2 keys after an erase; 1/,
+    ],
+    [
+      'erase with two made',
+      { situation: situation(lost, { memory: memory(2, 5, 2), wanted: 2 }) },
+      'aklErase',
+      true,
+    ],
+    [
+      'erase above the maximum',
+      { situation: situation([key(1), key(2), key(3)], { memory: memory(3, 4), wanted: 2 }) },
+      'aklErase',
+      /5 keys to learn, the car holds 4/,
+    ],
+    ['no tool', { van: { ...van, tools: [] } }, 'add', /No tool on Coracle/],
+    [
+      'credits used up',
+      {
+        van: {
+          ...van,
+          rights: [{ name: 'Erase credits', kind: 'paid per use', credits: 0, expiresOn: null }],
+        },
+      },
+      'aklErase',
+      /used up/,
+    ],
+    ['a right missing', { van: { ...van, rights: [] } }, 'aklErase', /lacks Erase credits/],
+    [
+      'a right expired',
+      {
+        van: {
+          ...van,
+          rights: [{ name: 'Erase credits', kind: 'account', credits: null, expiresOn: '2027-03-02' }],
+        },
+      },
+      'aklErase',
+      /expired on 2027-03-02/,
+    ],
+    [
+      'a right on its last day',
+      {
+        van: {
+          ...van,
+          rights: [{ name: 'Erase credits', kind: 'account', credits: null, expiresOn: '2027-03-03' }],
+        },
+      },
+      'aklErase',
+      true,
+    ],
+    ['no new key wanted', { situation: situation([key(1)], { wanted: 0 }) }, 'add', /No new key is wanted/],
+    ['nothing to mend', {}, 'repair', /No key in hand has a fault/],
+    [
+      'worn buttons',
+      { situation: situation([key(1, { faults: ['wornButtons'] })], { wanted: 0 }) },
+      'repair',
+      true,
+    ],
+    [
+      'on board with one known key of two',
+      { platform: platform({ methods: [method('onBoard', { knownKeysNeeded: 2 })] }) },
+      'onBoard',
+      /Needs 2 keys that the car knows in hand; 1 here/,
+    ],
+    [
+      'on board without a tool',
+      { platform: platform({ methods: [method('onBoard')] }), van: { ...van, tools: [] } },
+      'onBoard',
+      true,
+    ],
+  ];
+  it.each(rows)('%s', (_what, more, kind, expected) => {
+    const route = findRoutes(request(more)).find((one) => one.kind === kind);
+    if (expected === true) expect(route?.verdict).toEqual({ feasible: true });
+    else {
+      expect(route?.verdict.feasible).toBe(false);
+      if (route && !route.verdict.feasible) expect(route.verdict.fact).toMatch(expected);
+    }
+  });
+
+  const route = (kind: RouteKind, more: Partial<RouteRequest>) =>
+    findRoutes(request(more)).find((one) => one.kind === kind);
+
+  it('says what happens to the other keys', () => {
+    expect(route('aklAdd', { situation: situation(lost) })?.effect).toMatch(/2 missing keys stay live/);
+    expect(route('aklErase', { situation: situation([key(1), ...lost.slice(1)]) })?.effect).toMatch(
+      /not here stops working.*The key in hand must be learned again/,
+    );
+    expect(route('add', {})?.effect).toBe('All keys the car knows stay known.');
+  });
+
+  it('plans the count', () => {
+    const counted = (count: number) => situation([key(1)], { memory: memory(count), wanted: 2 });
+    expect(route('add', { situation: counted(3) })?.plannedCount).toBe(5);
+    expect(route('aklErase', { situation: counted(3) })?.plannedCount).toBe(3);
+    expect(route('none', { situation: counted(3) })?.plannedCount).toBe(3);
+    expect(route('add', { situation: situation([key(1)]) })?.plannedCount).toBe('cannotSay');
+  });
+
+  it('keeps the wait apart, and a second key costs its own work only', () => {
+    const one = route('aklAdd', { situation: situation(lost) })?.time;
+    const two = route('aklAdd', { situation: situation(lost, { wanted: 2 }) })?.time;
+    expect(one?.waitSeconds).toBe(540);
+    expect(two?.waitSeconds).toBe(540);
+    expect((two?.workP50Minutes ?? 0) - (one?.workP50Minutes ?? 0)).toBeGreaterThan(3.5);
+    expect((two?.workP50Minutes ?? 0) - (one?.workP50Minutes ?? 0)).toBeLessThan(4.5);
+  });
+});
+
+describe('adviseRoute', () => {
+  const advice = (more: Partial<RouteRequest>) => adviseRoute(findRoutes(request(more)), request(more));
+
+  it('takes the quickest feasible route', () => {
+    expect(advice({})?.kind).toBe('add');
+    expect(advice({ situation: situation(lost) })?.kind).toBe('aklAdd');
+  });
+
+  it('erases when keys were stolen', () => {
+    expect(advice({ situation: situation(lost), stolen: true })?.kind).toBe('aklErase');
+  });
+
+  it('mends when no new key is wanted', () => {
+    expect(advice({ situation: situation([key(1, { faults: ['flatCell'] })], { wanted: 0 }) })?.kind).toBe(
+      'repair',
+    );
+  });
+
+  it('programs nothing where nothing is programmed', () => {
+    expect(advice({ platform: platform({ chipFamily: 'PEL', methods: [] }) })?.kind).toBe('none');
+  });
+
+  it('is silent where every route is refused', () => {
+    expect(advice({ van: { ...van, tools: [] }, situation: situation(lost) })).toBeUndefined();
+  });
+});

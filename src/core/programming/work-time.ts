@@ -1,0 +1,39 @@
+/** One step of work: half of all times are shorter than `p50Minutes`; `spread` is the deviation of the logarithm. */
+export interface WorkStep {
+  readonly p50Minutes: number;
+  readonly spread: number;
+}
+
+export interface WorkTime {
+  /** The security waits, exact and apart from the work. */
+  readonly waitSeconds: number;
+  readonly workP50Minutes: number;
+  readonly workP80Minutes: number;
+}
+
+/** The 80 % point of the standard normal distribution. */
+const normal80 = 0.8416212335729143;
+
+/**
+ * Work and waits of a job. The steps are log-normal and independent; their sum is taken as log-normal with the same
+ * mean and variance (Fenton–Wilkinson), waits are added as they are.
+ * @example workTime([{ p50Minutes: 10, spread: 0 }], [540]).workP80Minutes // 10
+ */
+export function workTime(steps: readonly WorkStep[], waitsSeconds: readonly number[]): WorkTime {
+  const waitSeconds = waitsSeconds.reduce((sum, wait) => sum + wait, 0);
+  const means = steps.map(({ p50Minutes, spread }) => p50Minutes * Math.exp(spread ** 2 / 2));
+  const mean = means.reduce((sum, value) => sum + value, 0);
+  if (mean === 0) return { waitSeconds, workP50Minutes: 0, workP80Minutes: 0 };
+  const variance = steps.reduce(
+    (sum, { spread }, at) => sum + Math.expm1(spread ** 2) * (means[at] ?? 0) ** 2,
+    0,
+  );
+  const spread = Math.sqrt(Math.log1p(variance / mean ** 2));
+  const p50 = mean / Math.exp(spread ** 2 / 2);
+  return { waitSeconds, workP50Minutes: p50, workP80Minutes: p50 * Math.exp(normal80 * spread) };
+}
+
+/** Work and waits together, in minutes. */
+export function totalMinutes(time: WorkTime, part: 'p50' | 'p80'): number {
+  return time.waitSeconds / 60 + (part === 'p50' ? time.workP50Minutes : time.workP80Minutes);
+}

@@ -1,0 +1,29 @@
+import { describe, expect, it } from 'vitest';
+import { groupVin, parseVin } from './vin';
+
+describe('parseVin', () => {
+  it.each(['0HVMD42K4KH012734', '0hv md4 2k4 kh0 12734', '0HV-MD4-2K4-KH0-12734', ' 0HVMD42K4KH012734\n'])(
+    'reads %j',
+    (text) => {
+      expect(parseVin(text)).toEqual({ ok: true, value: '0HVMD42K4KH012734' });
+    },
+  );
+
+  it.each([
+    ['', 'this has 0'],
+    ['0HVMD42K4KH01273', 'this has 16'],
+    ['0HVMD42K4KH0127345', 'this has 18'],
+    ['0HVMD42K4KHO12734', 'Place 12'],
+    ['0HVMD42K4KHI12734', 'It may be a 1'],
+    ['🚗', 'Place 1'],
+    ['x'.repeat(10_000), 'this has 10000'],
+  ])('says what is wrong with %j', (text, word) => {
+    const result = parseVin(text);
+    expect(result.ok).toBe(false);
+    if (!result.ok) expect(result.problems[0]?.message).toContain(word);
+  });
+});
+
+it('groups for reading aloud', () => {
+  expect(groupVin('0HVMD42K4KH012734')).toBe('0HV MD4 2K4 KH0 12734');
+});

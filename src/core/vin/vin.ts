@@ -1,0 +1,32 @@
+import { done, failed, type Result } from '@/core/kinds/result';
+
+const alphabet = /^[A-HJ-NPR-Z0-9]+$/;
+const length = 17;
+
+/**
+ * Reads a VIN as people type and paste it: spaces, dashes and small letters are fine.
+ * The alphabet is that of ISO 3779: capital letters without I, O and Q, and digits.
+ */
+export function parseVin(text: string): Result<string> {
+  const vin = text.replace(/[\s\-–.]/g, '').toUpperCase();
+  if (vin.length > 2 * length) return failed(`A VIN has ${length} characters; this has ${vin.length}.`);
+  for (const [at, character] of [...vin].entries()) {
+    if (!alphabet.test(character)) {
+      const hint =
+        { I: ' It may be a 1.', O: ' It may be a 0.', Q: ' It may be a 0 or a 9.' }[character] ?? '';
+      return failed(`Place ${at + 1} is not a character of a VIN.${hint}`);
+    }
+  }
+  if (vin.length !== length) return failed(`A VIN has ${length} characters; this has ${vin.length}.`);
+  return done(vin);
+}
+
+/**
+ * A VIN in groups for reading aloud.
+ * @example groupVin('0HVMD42K4KH012734') // '0HV MD4 2K4 KH0 12734'
+ */
+export function groupVin(vin: string): string {
+  return [vin.slice(0, 3), vin.slice(3, 6), vin.slice(6, 9), vin.slice(9, 12), vin.slice(12)]
+    .join(' ')
+    .trim();
+}

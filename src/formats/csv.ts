@@ -1,0 +1,64 @@
+import { CsvError, parse } from 'csv-parse/sync';
+
+export interface CsvRow {
+  /** Line in the file, from 1. */
+  readonly line: number;
+  /** Cells by column name; empty cells are left out. */
+  readonly cells: Readonly<Record<string, string>>;
+}
+
+export interface CsvProblem {
+  readonly line: number;
+  readonly column?: string;
+  readonly reason: string;
+}
+
+export interface CsvTable {
+  readonly columns: readonly string[];
+  readonly rows: readonly CsvRow[];
+  readonly problems: readonly CsvProblem[];
+}
+
+/**
+ * Reads comma-separated text with a header (RFC 4180). A quote left open and a row with more or fewer cells than the
+ * header are problems, never guesses.
+ */
+export function readCsv(text: string): CsvTable {
+  let records: { record: string[]; info: { lines: number } }[];
+  try {
+    records = parse(text, {
+      bom: true,
+      info: true,
+      relax_column_count: true,
+      skip_empty_lines: true,
+    }) as unknown as typeof records;
+  } catch (error) {
+    if (!(error instanceof CsvError)) throw error;
+    const line = typeof error.lines === 'number' ? error.lines : 1;
+    return { columns: [], rows: [], problems: [{ line, reason: csvReason(error) }] };
+  }
+  const [header, ...body] = records;
+  if (!header)
+    return { columns: [], rows: [], problems: [{ line: 1, reason: 'Expected a header row, got nothing.' }] };
+  const columns = header.record.map((name) => name.trim());
+  const problems: CsvProblem[] = [];
+  const rows: CsvRow[] = [];
+  for (const { record, info } of body) {
+    if (record.length !== columns.length) {
+      problems.push({ line: info.lines, reason: `Expected ${columns.length} cells, got ${record.length}.` });
+      continue;
+    }
+    const filled = columns
+      .map((name, at) => [name, record[at] ?? ''] as const)
+      .filter(([, cell]) => cell !== '');
+    rows.push({ line: info.lines, cells: Object.fromEntries(filled) });
+  }
+  return { columns, rows, problems };
+}
+
+function csvReason(error: CsvError): string {
+  if (error.code === 'CSV_QUOTE_NOT_CLOSED') return 'A quote is opened and not closed.';
+  if (error.code === 'INVALID_OPENING_QUOTE')
+    return 'A quote stands inside a cell that does not begin with one.';
+  return `The row cannot be read (${error.code}).`;
+}

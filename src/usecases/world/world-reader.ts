@@ -1,0 +1,94 @@
+import type { ClassConstructor } from 'class-transformer';
+import { v5 as uuidFrom } from 'uuid';
+import { readCsv } from '@/formats/csv';
+import { parseInput } from '@/inputs/parse';
+
+export interface WorldProblem {
+  readonly file: string;
+  readonly line: number;
+  readonly column: string | undefined;
+  readonly reason: string;
+}
+
+/** Rows ready to be stored, in the order of the tables' references. */
+export interface TableRows {
+  readonly table: string;
+  readonly rows: readonly Readonly<Record<string, unknown>>[];
+}
+
+/** One row's dealings with names: all problems carry its file and line. */
+export interface RowPlace {
+  /** Keeps the id of something this row names, so that later rows can refer to it. */
+  define(kind: string, name: string, column: string, id?: string): string;
+  /** The id of something named earlier; an unknown name is a problem. */
+  refer(kind: string, name: string, column: string): string;
+  wrong(column: string, reason: string): void;
+}
+
+const namespace = '6f1d3a52-7a0e-4d6c-9f0b-3f6f5b1c2e84';
+
+/** The same name gives the same id at every load. */
+export function worldId(kind: string, name: string): string {
+  return uuidFrom(`${kind}:${name}`, namespace);
+}
+
+/** Reads the files of a world, collects everything that is wrong, and turns names into ids. */
+export class WorldReader {
+  readonly problems: WorldProblem[] = [];
+  private readonly ids = new Map<string, string>();
+
+  constructor(private readonly readFile: (name: string) => string) {}
+
+  /** The rows of `<list>.csv`, each checked and turned into what `make` makes; a wrong row is told and left out. */
+  read<Row extends object, Made>(
+    list: string,
+    Class: ClassConstructor<Row>,
+    make: (row: Row, place: RowPlace) => Made,
+  ): Made[] {
+    const file = `${list}.csv`;
+    const table = readCsv(this.readFile(file));
+    for (const { line, column, reason } of table.problems) this.problems.push({ file, line, column, reason });
+    return table.rows.flatMap(({ line, cells }) => {
+      const named = Object.fromEntries(Object.entries(cells).map(([name, text]) => [camel(name), text]));
+      const parsed = parseInput(Class, named);
+      if (parsed.ok) return [make(parsed.value, this.placeAt(file, line))];
+      for (const { field, message } of parsed.problems) {
+        this.problems.push({
+          file,
+          line,
+          column: field === undefined ? undefined : snake(field),
+          reason: message,
+        });
+      }
+      return [];
+    });
+  }
+
+  private placeAt(file: string, line: number): RowPlace {
+    const wrong = (column: string, reason: string) => {
+      this.problems.push({ file, line, column, reason });
+    };
+    return {
+      wrong,
+      define: (kind, name, column, id = worldId(kind, name)) => {
+        const key = `${kind}:${name}`;
+        if (this.ids.has(key)) wrong(column, `There is a ${kind} of this name already.`);
+        this.ids.set(key, id);
+        return id;
+      },
+      refer: (kind, name, column) => {
+        const id = this.ids.get(`${kind}:${name}`);
+        if (id === undefined) wrong(column, `No ${kind} of this name.`);
+        return id ?? '';
+      },
+    };
+  }
+}
+
+function camel(name: string): string {
+  return name.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());
+}
+
+function snake(name: string): string {
+  return name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+}
