@@ -1,5 +1,3 @@
-import type { RouteKind } from '@/core/programming/route';
-
 /** How far the right to the car was shown. */
 export type AuthorityStage = 'none' | 'advance' | 'onSite';
 
@@ -19,21 +17,6 @@ const order: readonly AuthorityStage[] = ['none', 'advance', 'onSite'];
 
 export function isAllowed(purpose: Purpose, stage: AuthorityStage): boolean {
   return order.indexOf(stage) >= order.indexOf(least[purpose]);
-}
-
-/** What an attempt of a route does to the car. */
-export function purposeOf(route: RouteKind): Purpose {
-  switch (route) {
-    case 'none':
-    case 'repair':
-      return 'repair';
-    case 'aklErase':
-      return 'erase';
-    case 'onBoard':
-    case 'add':
-    case 'aklAdd':
-      return 'learn';
-  }
 }
 
 export const identityDocuments = {

@@ -1,5 +1,6 @@
-import { type AuthorityStage, isAllowed, purposeOf } from '@/core/authority/authority';
+import { type AuthorityStage, isAllowed } from '@/core/authority/authority';
 import type { CountAnswer } from '@/core/programming/plan';
+import { purposeOf } from '@/core/programming/purpose';
 import { countFits } from '@/core/programming/ring';
 import type { RouteKind } from '@/core/programming/route';
 import type { JobLog } from './events';

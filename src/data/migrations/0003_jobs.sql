@@ -34,11 +34,8 @@ CREATE TABLE job (
   wanted_day date,
   wanted_from time,
   wanted_by time,
-  -- Keys and the car's memory.
+  -- New keys wanted; the keys themselves stand in job_key.
   keys_wanted integer NOT NULL DEFAULT 1 CHECK (keys_wanted BETWEEN 0 AND 5),
-  known_count integer CHECK (known_count BETWEEN 0 AND 64),
-  count_cannot_say boolean NOT NULL DEFAULT false,
-  CHECK (NOT (count_cannot_say AND known_count IS NOT NULL)),
   -- Choices.
   application_id uuid REFERENCES application,
   application_reason text,
@@ -74,7 +71,7 @@ CREATE TABLE job_identity (
 CREATE TABLE job_key (
   id uuid PRIMARY KEY,
   job_id uuid NOT NULL REFERENCES job,
-  tag integer NOT NULL CHECK (tag BETWEEN 1 AND 20),
+  tag integer NOT NULL CHECK (tag BETWEEN 1 AND 24),
   name text NOT NULL,
   presence text NOT NULL CHECK (presence IN ('here', 'elsewhere', 'lost', 'unknown')),
   rank text NOT NULL CHECK (rank IN ('master', 'valet', 'none', 'unknown')),

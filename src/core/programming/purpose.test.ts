@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { routeKinds } from '@/core/programming/route';
-import { isAllowed, purposeOf } from './authority';
+import { isAllowed } from '@/core/authority/authority';
+import { purposeOf } from './purpose';
+import { routeKinds } from './route';
 
 describe('authority', () => {
   it('lets identify, quote and repair through without papers', () => {

@@ -1,0 +1,13 @@
+import { expect, it } from 'vitest';
+import { changedFields } from './changes';
+
+it('names what changed, and never quotes a personal field', () => {
+  const before = { year: 2018, name: 'Old Name', phone: null, why: 'spare', keys: [1] };
+  const after = { year: 2019, name: 'New Name', phone: null, why: 'spare', keys: [1] };
+  const changes = changedFields(before, after);
+  expect(changes).toEqual([
+    { field: 'year', from: 2018, to: 2019 },
+    { field: 'name', personal: true },
+  ]);
+  expect(JSON.stringify(changes)).not.toContain('Name');
+});

@@ -1,0 +1,108 @@
+import type { AuthorityStage, IdentityDocument, RightDocument, WaySeen } from '@/core/authority/authority';
+import type { Ignition } from '@/core/catalogue/application';
+import type { FoundFact } from '@/core/catalogue/fact-kinds';
+import type { Access, Why } from '@/core/identify/line/reading';
+import type { LocalDay, LocalHour } from '@/core/kinds/local-time';
+import type { Identity, PhysicalKey } from '@/core/programming/keys';
+import type { RouteKind } from '@/core/programming/route';
+import type { Outcome } from './closing';
+import type { JobLog } from './events';
+
+/** What the caller told. Null is 'not said'. */
+export interface Call {
+  readonly line: string | null;
+  readonly year: number | null;
+  readonly makeId: string | null;
+  readonly make: string | null;
+  readonly modelId: string | null;
+  readonly model: string | null;
+  /** What the caller called a car that the library does not have. */
+  readonly carWords: string;
+  readonly ignition: Ignition | null;
+  readonly market: string | null;
+  readonly vin: string | null;
+  readonly why: Why | null;
+  readonly access: Access | null;
+  readonly placeId: string | null;
+  readonly place: string | null;
+  /** From the workshop, as told; where it is not, the place's. */
+  readonly distanceKm: number | null;
+  readonly placeKm: number | null;
+  readonly placeMinutes: number | null;
+  readonly urgent: boolean;
+  readonly day: LocalDay | null;
+  readonly from: LocalHour | null;
+  readonly by: LocalHour | null;
+  readonly placeDetail: string | null;
+  readonly note: string | null;
+  readonly name: string | null;
+  readonly phone: string | null;
+}
+
+export interface Authority {
+  readonly stage: Exclude<AuthorityStage, 'none'>;
+  readonly holderName: string | null;
+  readonly identityDocument: IdentityDocument;
+  readonly rightDocument: RightDocument;
+  readonly howSeen: WaySeen;
+  readonly plateFits: boolean;
+  readonly recordedAt: Date;
+  readonly recordedBy: string;
+}
+
+/** The main aggregate, as it is stored; what can be computed from it is not in it. */
+export interface Job {
+  readonly id: string;
+  readonly number: number;
+  readonly version: number;
+  readonly openedAt: Date;
+  readonly openedBy: string;
+  readonly customerId: string;
+  readonly call: Call;
+  readonly keys: readonly PhysicalKey[];
+  readonly identities: readonly Identity[];
+  readonly keysWanted: number;
+  readonly applicationId: string | null;
+  readonly applicationReason: string | null;
+  readonly route: RouteKind | null;
+  readonly routeReason: string | null;
+  readonly vanId: string | null;
+  readonly authority: readonly Authority[];
+  readonly facts: readonly FoundFact[];
+  readonly log: JobLog;
+  readonly lastSeq: number;
+  readonly closed: {
+    readonly at: Date;
+    readonly by: string;
+    readonly outcome: Outcome;
+    readonly reason: string | null;
+  } | null;
+}
+
+/** How a job is named everywhere. */
+export function formatJobNumber(number: number): string {
+  return `K-${number}`;
+}
+
+/** The number in 'K-1048', 'k1048' or '1048'; undefined for anything else. */
+export function parseJobNumber(text: string): number | undefined {
+  const match = /^k?-?(\d{1,9})$/i.exec(text.trim());
+  return match ? Number(match[1]) : undefined;
+}
+
+/** 'Halvorn Merrowdale, 2019', or the caller's words for it. */
+export function carName({
+  make,
+  model,
+  carWords,
+  year,
+}: Pick<Call, 'make' | 'model' | 'carWords' | 'year'>): string {
+  const name = [make, model].filter(Boolean).join(' ') || carWords || 'Car not said';
+  return year === null ? name : `${name}, ${year}`;
+}
+
+/** How far the right to the car was shown: on site needs the plate to fit the papers. */
+export function authorityStage(authority: readonly Pick<Authority, 'stage' | 'plateFits'>[]): AuthorityStage {
+  if (authority.some(({ stage, plateFits }) => stage === 'onSite' && plateFits)) return 'onSite';
+  return authority.some(({ stage }) => stage === 'advance') ? 'advance' : 'none';
+}

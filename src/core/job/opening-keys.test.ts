@@ -1,0 +1,40 @@
+import { describe, expect, it } from 'vitest';
+import type { KeysTold, Why } from '@/core/identify/line/reading';
+import { openingRing } from './opening-keys';
+
+function ring(told: Partial<KeysTold>, why: Why | null) {
+  let next = 0;
+  return openingRing({ working: null, lost: null, wanted: null, ...told }, why, () => `id-${next++}`);
+}
+const words = (told: Partial<KeysTold>, why: Why | null) =>
+  ring(told, why).keys.map((key) =>
+    key.madeHere ? 'new' : `${key.presence}${key.faults[0] ? ` ${key.faults[0]}` : ''}`,
+  );
+
+describe('openingRing', () => {
+  it.each<[string, Partial<KeysTold>, Why | null, string[]]>([
+    ['lost both', { lost: 2, working: 0 }, 'lost', ['lost', 'lost', 'new']],
+    ['lost, no more said', {}, 'lost', ['lost', 'new']],
+    ['a spare', {}, 'spare', ['here', 'new']],
+    ['two spares from one key', { working: 1, wanted: 2 }, 'spare', ['here', 'new', 'new']],
+    ['a flat cell', {}, 'flatCell', ['here flatCell']],
+    ['one lost of two', { lost: 1, working: 1 }, 'lost', ['here', 'lost', 'new']],
+    ['nothing said', {}, null, ['new']],
+  ])('%s', (_what, told, why, expected) => {
+    expect(words(told, why)).toEqual(expected);
+  });
+
+  it('gives new keys no identity, and takes lost ones for known', () => {
+    const { keys, identities } = ring({ lost: 1, working: 1 }, 'lost');
+    expect(keys.map(({ identityId }) => identities.find(({ id }) => id === identityId)?.known)).toEqual([
+      'untested',
+      'yes',
+      undefined,
+    ]);
+  });
+
+  it('numbers the tags from one and keeps within what a ring can hold', () => {
+    const { keys } = ring({ working: 12, lost: 12, wanted: 12 }, 'lost');
+    expect(keys.map(({ tag }) => tag)).toEqual(Array.from({ length: 21 }, (_, at) => at + 1));
+  });
+});

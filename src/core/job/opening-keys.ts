@@ -1,0 +1,57 @@
+import type { KeysTold, Why } from '@/core/identify/line/reading';
+import type { Identity, KeyFault, PhysicalKey } from '@/core/programming/keys';
+
+export interface OpeningRing {
+  readonly keys: readonly PhysicalKey[];
+  readonly identities: readonly Identity[];
+  readonly wanted: number;
+}
+
+const faultOfWhy: Partial<Record<Why, KeyFault>> = {
+  flatCell: 'flatCell',
+  wornButtons: 'wornButtons',
+  crackedCase: 'crackedCase',
+  brokenLoop: 'brokenLoop',
+};
+
+/**
+ * The first ring of a job from what the caller told: working keys in hand, lost ones still known, and the new keys wanted.
+ * A caller who wants a spare or a repair and does not say how many keys work has at least the one in hand.
+ * @param makeId gives a new id at each call
+ */
+export function openingRing(told: KeysTold, why: Why | null, makeId: () => string): OpeningRing {
+  const mends = why !== null && faultOfWhy[why] !== undefined;
+  const working = told.working ?? (why === 'spare' || why === 'broken' || mends ? 1 : 0);
+  const lost = told.lost ?? ((why === 'lost' || why === 'stolen') && working === 0 ? 1 : 0);
+  const wanted = told.wanted ?? (mends ? 0 : 1);
+  const keys: PhysicalKey[] = [];
+  const identities: Identity[] = [];
+  const add = (name: string, more: Partial<PhysicalKey>) => {
+    const identityId = more.madeHere ? null : makeId();
+    if (identityId) identities.push({ id: identityId, known: more.presence === 'lost' ? 'yes' : 'untested' });
+    keys.push({
+      id: makeId(),
+      tag: keys.length + 1,
+      name,
+      presence: 'here',
+      rank: 'unknown',
+      blade: 'good',
+      faults: [],
+      madeHere: false,
+      identityId,
+      ...more,
+    });
+  };
+  for (let at = 0; at < Math.min(working, 8); at += 1) {
+    const fault = at === 0 && why ? faultOfWhy[why] : undefined;
+    add(at === 0 ? "Owner's" : 'Spare', {
+      faults: fault ? [fault] : [],
+      blade: at === 0 && why === 'broken' ? 'broken' : 'good',
+    });
+  }
+  for (let at = 0; at < Math.min(lost, 8); at += 1) {
+    add(keys.length === 0 ? "Owner's" : 'Spare', { presence: 'lost' });
+  }
+  for (let at = 0; at < Math.min(wanted, 5); at += 1) add('New', { madeHere: true, blade: 'uncut' });
+  return { keys, identities, wanted: Math.min(wanted, 5) };
+}

@@ -1,0 +1,92 @@
+import type { AuthorityStage } from '@/core/authority/authority';
+import { formatMoney } from '@/core/kinds/money';
+import { type RouteKind, routeNames } from '@/core/programming/route';
+import { outcomes } from './closing';
+import type { Job } from './job';
+
+export type StationName = 'call' | 'identify' | 'route' | 'quote' | 'close';
+
+export interface Station {
+  readonly name: StationName;
+  readonly label: string;
+  /** In one line, what it still needs or what it holds. */
+  readonly line: string;
+  readonly done: boolean;
+  /** A gate stands before it. */
+  readonly gated: boolean;
+}
+
+export interface StationsRequest {
+  readonly job: Job;
+  readonly candidates: number;
+  readonly advice: RouteKind | undefined;
+  readonly offered: { readonly totalMinor: number; readonly currency: string } | undefined;
+  readonly cheapest: number | undefined;
+  readonly currency: string;
+  readonly locale: string;
+  readonly authority: AuthorityStage;
+}
+
+/** The stations in the order people work, each with its line; all can be reached at any time. */
+export function stationsOf(request: StationsRequest): Station[] {
+  const { job, authority } = request;
+  return [
+    { name: 'call', label: 'Call', line: callLine(job), done: job.call.modelId !== null, gated: false },
+    {
+      name: 'identify',
+      label: 'Identify',
+      line: identifyLine(request),
+      done: job.applicationId !== null,
+      gated: false,
+    },
+    { name: 'route', label: 'Route', line: routeLine(request), done: job.route !== null, gated: false },
+    {
+      name: 'quote',
+      label: 'Quote',
+      line: quoteLine(request),
+      done: request.offered !== undefined,
+      gated: false,
+    },
+    {
+      name: 'close',
+      label: 'Close',
+      line: closeLine(request),
+      done: job.closed !== null,
+      gated: authority !== 'onSite',
+    },
+  ];
+}
+
+function callLine({ call }: Job): string {
+  const missing = [
+    call.modelId === null && 'model',
+    call.year === null && 'year',
+    call.access === null && (call.why === 'lost' || call.why === 'stolen') && 'open or locked',
+    call.name === null && 'name',
+  ].filter((word): word is string => typeof word === 'string');
+  return missing.length === 0 ? 'All told' : `Ask: ${missing.join(', ')}`;
+}
+
+function identifyLine({ job, candidates }: StationsRequest): string {
+  if (job.applicationId !== null) return 'Chosen';
+  if (candidates === 0) return 'Not in the library';
+  return candidates === 1 ? '1 candidate, confirm it' : `${candidates} candidates, choose one`;
+}
+
+function routeLine({ job, advice }: StationsRequest): string {
+  if (job.route !== null) return routeNames[job.route];
+  return advice ? `Advised: ${routeNames[advice]}` : 'No feasible route';
+}
+
+function quoteLine({ offered, cheapest, currency, locale }: StationsRequest): string {
+  if (offered)
+    return `Offered ${formatMoney({ minor: offered.totalMinor, currency: offered.currency }, locale, 'short')}`;
+  return cheapest === undefined
+    ? 'Waits for the route'
+    : `From ${formatMoney({ minor: cheapest, currency }, locale, 'short')}`;
+}
+
+function closeLine({ job, authority }: StationsRequest): string {
+  if (job.closed) return outcomes[job.closed.outcome];
+  return authority === 'onSite' ? 'Attempts and count' : 'Person, papers and plate';
+}

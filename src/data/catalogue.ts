@@ -1,0 +1,125 @@
+import type { Application } from '@/core/catalogue/application';
+import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
+import type { Correction, Lexicon } from '@/core/identify/line/reading';
+import type { Db } from './db';
+
+/** Every make, model and place by name. */
+export async function readLexicon(db: Db): Promise<Lexicon> {
+  const makes = await db.query<Lexicon['makes'][number]>('SELECT id, name, aliases FROM make ORDER BY name');
+  const models = await db.query<Lexicon['models'][number]>(
+    'SELECT id, make_id AS "makeId", name, aliases FROM model ORDER BY name',
+  );
+  const places = await db.query<Lexicon['places'][number]>(
+    'SELECT id, name, distance_km::float8 AS "distanceKm" FROM place ORDER BY distance_km',
+  );
+  return { makes: makes.rows, models: models.rows, places: places.rows };
+}
+
+const leastSimilarity = 0.34;
+
+/** The make or model each misspelt word is most like, by shared trigrams; words like none are left out. */
+export async function findSimilarNames(db: Db, words: readonly string[]): Promise<Correction[]> {
+  const result = await db.query<Correction>(
+    `SELECT DISTINCT ON (asked.word) asked.word, n.kind, n.target_id AS id
+     FROM unnest($1::text[]) AS asked(word)
+     JOIN name_word n ON n.word % asked.word
+     WHERE similarity(n.word, asked.word) >= $2
+     ORDER BY asked.word, similarity(n.word, asked.word) DESC, n.word, n.target_id`,
+    [words, leastSimilarity],
+  );
+  return result.rows;
+}
+
+const applicationColumns = `
+  a.id, mk.id AS "makeId", mk.name AS make, md.id AS "modelId", md.name AS model, g.name AS generation, g.market,
+  a.ignition, a.from_year, a.from_month, a.to_year, a.to_month, a.blank,
+  k.name AS keyway, k.profile, k.spaces, k.depths, k.stop,
+  c.article AS chip, c.family, c.mark, r.article AS remote, r.buttons, r.frequency_mhz::float8 AS frequency, r.board,
+  p.id AS "platformId", p.name AS platform, a.pocket, a.weight::float8 AS weight`;
+
+const applicationTables = `
+  application a JOIN generation g ON g.id = a.generation_id JOIN model md ON md.id = g.model_id
+  JOIN make mk ON mk.id = md.make_id JOIN blank b ON b.article = a.blank JOIN keyway k ON k.id = b.keyway_id
+  LEFT JOIN chip c ON c.article = a.chip LEFT JOIN remote r ON r.article = a.remote
+  JOIN platform p ON p.id = a.platform_id`;
+
+/** The library's rows for one model, in all markets and years. */
+export async function listApplications(db: Db, modelId: string): Promise<Application[]> {
+  const result = await db.query(
+    `SELECT ${applicationColumns} FROM ${applicationTables} WHERE md.id = $1 ORDER BY a.from_year, a.id`,
+    [modelId],
+  );
+  return result.rows.map(toApplication);
+}
+
+export async function findApplication(db: Db, id: string): Promise<Application | undefined> {
+  const result = await db.query(`SELECT ${applicationColumns} FROM ${applicationTables} WHERE a.id = $1`, [
+    id,
+  ]);
+  return result.rows.map(toApplication)[0];
+}
+
+// biome-ignore lint/suspicious/noExplicitAny: one row of the columns above
+function toApplication(row: any): Application {
+  return {
+    id: row.id,
+    makeId: row.makeId,
+    make: row.make,
+    modelId: row.modelId,
+    model: row.model,
+    generation: row.generation,
+    market: row.market,
+    ignition: row.ignition,
+    span: {
+      from: { year: row.from_year, month: row.from_month },
+      to: { year: row.to_year, month: row.to_month },
+    },
+    keyway: {
+      name: row.keyway,
+      profile: row.profile,
+      spaces: row.spaces,
+      depths: row.depths,
+      stop: row.stop,
+    },
+    blank: row.blank,
+    chip: row.chip === null ? null : { article: row.chip, family: row.family, mark: row.mark },
+    remote:
+      row.remote === null
+        ? null
+        : { article: row.remote, buttons: row.buttons, frequencyMhz: row.frequency, board: row.board },
+    platformId: row.platformId,
+    platform: row.platform,
+    pocket: row.pocket,
+    weight: row.weight,
+  };
+}
+
+export async function getPlatformOrThrow(db: Db, id: string): Promise<Platform> {
+  const [platform] = await listPlatforms(db, [id]);
+  if (!platform) throw new Error('expected the platform of an application, found none');
+  return platform;
+}
+
+/** Platforms with their methods, in the order of the ids given. */
+export async function listPlatforms(db: Db, ids: readonly string[]): Promise<Platform[]> {
+  const platforms = await db.query<Omit<Platform, 'methods'>>(
+    `SELECT id, name, chip_family AS "chipFamily", link, slots_maximum AS "slotsMaximum",
+       slots_minimum AS "slotsMinimum", count, remote_learned AS "remoteLearned"
+     FROM platform WHERE id = ANY($1) ORDER BY array_position($1, id)`,
+    [ids],
+  );
+  const methods = await db.query<PlatformMethod & { platformId: string }>(
+    `SELECT platform_id AS "platformId", kind, known_keys_needed AS "knownKeysNeeded", needs_pin AS "needsPin",
+       needs_turning AS "needsTurning", waits_seconds AS "waitsSeconds",
+       session_p50_minutes::float8 AS "sessionP50Minutes", key_p50_minutes::float8 AS "keyP50Minutes",
+       spread::float8 AS spread, how
+     FROM platform_method WHERE platform_id = ANY($1) ORDER BY kind`,
+    [ids],
+  );
+  return platforms.rows.map((platform) => ({
+    ...platform,
+    methods: methods.rows
+      .filter(({ platformId }) => platformId === platform.id)
+      .map(({ platformId: _, ...method }) => method),
+  }));
+}

@@ -1,0 +1,287 @@
+import type { FoundFact } from '@/core/catalogue/fact-kinds';
+import type { Outcome } from '@/core/job/closing';
+import type { Authority, Call, Job } from '@/core/job/job';
+import type { Identity, PhysicalKey } from '@/core/programming/keys';
+import type { RouteKind } from '@/core/programming/route';
+import { type Db, onlyRow } from './db';
+import { readJobLog } from './job-events';
+
+/** What a call stores beside its job: everything but names that the library gives. */
+export type StoredCall = Omit<Call, 'make' | 'model' | 'place' | 'placeKm' | 'placeMinutes'>;
+
+export interface NewJob {
+  readonly id: string;
+  readonly number: number;
+  readonly customerId: string;
+  readonly openedAt: Date;
+  readonly openedBy: string;
+  readonly call: StoredCall;
+  readonly keysWanted: number;
+}
+
+export async function nextJobNumber(db: Db): Promise<number> {
+  return Number(onlyRow(await db.query<{ number: string }>(`SELECT nextval('job_number') AS number`)).number);
+}
+
+export async function insertJob(db: Db, job: NewJob): Promise<void> {
+  const { call } = job;
+  await db.query('INSERT INTO customer (id, name, phone, created_at) VALUES ($1, $2, $3, $4)', [
+    job.customerId,
+    call.name,
+    call.phone,
+    job.openedAt,
+  ]);
+  await db.query(
+    `INSERT INTO job (id, number, customer_id, opened_at, opened_by, keys_wanted, year, make_id, model_id, car_words,
+       ignition, market, vin, why, access, place_id, distance_km, urgent, wanted_day, wanted_from, wanted_by)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21)`,
+    [job.id, job.number, job.customerId, job.openedAt, job.openedBy, job.keysWanted, ...callValues(call)],
+  );
+  await db.query('INSERT INTO job_words (job_id, line, place_detail, note) VALUES ($1, $2, $3, $4)', [
+    job.id,
+    call.line,
+    call.placeDetail,
+    call.note,
+  ]);
+}
+
+export async function updateCall(
+  db: Db,
+  job: Pick<Job, 'id' | 'customerId'>,
+  call: StoredCall,
+): Promise<void> {
+  await db.query('UPDATE customer SET name = $2, phone = $3 WHERE id = $1', [
+    job.customerId,
+    call.name,
+    call.phone,
+  ]);
+  await db.query(
+    `UPDATE job SET year = $2, make_id = $3, model_id = $4, car_words = $5, ignition = $6, market = $7, vin = $8,
+       why = $9, access = $10, place_id = $11, distance_km = $12, urgent = $13, wanted_day = $14, wanted_from = $15,
+       wanted_by = $16 WHERE id = $1`,
+    [job.id, ...callValues(call)],
+  );
+  await db.query('UPDATE job_words SET line = $2, place_detail = $3, note = $4 WHERE job_id = $1', [
+    job.id,
+    call.line,
+    call.placeDetail,
+    call.note,
+  ]);
+}
+
+function callValues(call: StoredCall): unknown[] {
+  return [
+    call.year,
+    call.makeId,
+    call.modelId,
+    call.carWords,
+    call.ignition,
+    call.market,
+    call.vin,
+    call.why,
+    call.access,
+    call.placeId,
+    call.distanceKm,
+    call.urgent,
+    call.day,
+    call.from,
+    call.by,
+  ];
+}
+
+/** Takes the next version and with it the row lock; undefined where `seen` is not the version there is. */
+export async function takeVersion(db: Db, number: number, seen: number): Promise<number | undefined> {
+  const result = await db.query<{ version: number }>(
+    'UPDATE job SET version = version + 1 WHERE number = $1 AND version = $2 RETURNING version',
+    [number, seen],
+  );
+  return result.rows[0]?.version;
+}
+
+/** Locks the job's row for the rest of the transaction. */
+export async function lockJob(db: Db, number: number): Promise<boolean> {
+  return (await db.query('SELECT 1 FROM job WHERE number = $1 FOR UPDATE', [number])).rowCount === 1;
+}
+
+export interface JobChoices {
+  readonly applicationId?: string | null;
+  readonly applicationReason?: string | null;
+  readonly route?: RouteKind | null;
+  readonly routeReason?: string | null;
+  readonly vanId?: string | null;
+}
+
+export async function updateChoices(db: Db, jobId: string, choices: JobChoices): Promise<void> {
+  const columns: Record<keyof JobChoices, string> = {
+    applicationId: 'application_id',
+    applicationReason: 'application_reason',
+    route: 'route',
+    routeReason: 'route_reason',
+    vanId: 'van_id',
+  };
+  const fields = (Object.keys(choices) as (keyof JobChoices)[]).filter(
+    (field) => choices[field] !== undefined,
+  );
+  if (fields.length === 0) return;
+  const sets = fields.map((field, at) => `${columns[field]} = $${at + 2}`).join(', ');
+  await db.query(`UPDATE job SET ${sets} WHERE id = $1`, [jobId, ...fields.map((field) => choices[field])]);
+}
+
+/** Replaces the ring: keys, identities and the wanted number. */
+export async function replaceRing(
+  db: Db,
+  jobId: string,
+  ring: {
+    readonly keys: readonly PhysicalKey[];
+    readonly identities: readonly Identity[];
+    readonly wanted: number;
+  },
+): Promise<void> {
+  await db.query('DELETE FROM job_key WHERE job_id = $1', [jobId]);
+  await db.query('DELETE FROM job_identity WHERE job_id = $1', [jobId]);
+  for (const identity of ring.identities) {
+    await db.query('INSERT INTO job_identity (id, job_id, known) VALUES ($1, $2, $3)', [
+      identity.id,
+      jobId,
+      identity.known,
+    ]);
+  }
+  for (const key of ring.keys) {
+    await db.query(
+      `INSERT INTO job_key (id, job_id, tag, name, presence, rank, blade, faults, made_here, identity_id)
+       VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+      [
+        key.id,
+        jobId,
+        key.tag,
+        key.name,
+        key.presence,
+        key.rank,
+        key.blade,
+        key.faults,
+        key.madeHere,
+        key.identityId,
+      ],
+    );
+  }
+  await db.query('UPDATE job SET keys_wanted = $2 WHERE id = $1', [jobId, ring.wanted]);
+}
+
+export async function upsertAuthority(db: Db, jobId: string, authority: Authority): Promise<void> {
+  await db.query(
+    `INSERT INTO job_authority (job_id, stage, holder_name, identity_document, right_document, how_seen, plate_fits,
+       recorded_at, recorded_by)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
+     ON CONFLICT (job_id, stage) DO UPDATE SET holder_name = excluded.holder_name,
+       identity_document = excluded.identity_document, right_document = excluded.right_document,
+       how_seen = excluded.how_seen, plate_fits = excluded.plate_fits, recorded_at = excluded.recorded_at,
+       recorded_by = excluded.recorded_by`,
+    [
+      jobId,
+      authority.stage,
+      authority.holderName,
+      authority.identityDocument,
+      authority.rightDocument,
+      authority.howSeen,
+      authority.plateFits,
+      authority.recordedAt,
+      authority.recordedBy,
+    ],
+  );
+}
+
+export async function replaceFacts(
+  db: Db,
+  jobId: string,
+  facts: readonly FoundFact[],
+  found: { readonly at: Date; readonly by: string },
+): Promise<void> {
+  await db.query('DELETE FROM job_fact WHERE job_id = $1', [jobId]);
+  for (const fact of facts) {
+    await db.query(
+      'INSERT INTO job_fact (job_id, kind, value, found_at, found_by) VALUES ($1, $2, $3, $4, $5)',
+      [jobId, fact.kind, fact.value, found.at, found.by],
+    );
+  }
+}
+
+export async function markClosed(
+  db: Db,
+  jobId: string,
+  close: {
+    readonly at: Date;
+    readonly by: string;
+    readonly outcome: Outcome;
+    readonly reason: string | null;
+  },
+): Promise<void> {
+  await db.query(
+    'UPDATE job SET closed_at = $2, closed_by = $3, outcome = $4, difference_reason = $5 WHERE id = $1',
+    [jobId, close.at, close.by, close.outcome, close.reason],
+  );
+}
+
+/** The whole job by its number. */
+export async function findJob(db: Db, number: number): Promise<Job | undefined> {
+  const result = await db.query(
+    `SELECT j.id, j.number, j.version, j.opened_at AS "openedAt", opener.name AS "openedBy",
+       j.customer_id AS "customerId", j.keys_wanted AS "keysWanted",
+       j.application_id AS "applicationId", j.application_reason AS "applicationReason", j.route,
+       j.route_reason AS "routeReason", j.van_id AS "vanId",
+       j.closed_at, closer.name AS closer, j.outcome, j.difference_reason,
+       jsonb_build_object(
+         'line', w.line, 'year', j.year, 'makeId', j.make_id, 'make', mk.name, 'modelId', j.model_id, 'model', md.name,
+         'carWords', j.car_words, 'ignition', j.ignition, 'market', j.market, 'vin', j.vin, 'why', j.why,
+         'access', j.access, 'placeId', j.place_id, 'place', pl.name,
+         'distanceKm', j.distance_km, 'placeKm', pl.distance_km, 'placeMinutes', pl.travel_minutes,
+         'urgent', j.urgent, 'day', j.wanted_day, 'from', to_char(j.wanted_from, 'HH24:MI'),
+         'by', to_char(j.wanted_by, 'HH24:MI'), 'placeDetail', w.place_detail, 'note', w.note,
+         'name', c.name, 'phone', c.phone) AS call
+     FROM job j JOIN customer c ON c.id = j.customer_id JOIN person opener ON opener.id = j.opened_by
+     LEFT JOIN person closer ON closer.id = j.closed_by LEFT JOIN job_words w ON w.job_id = j.id
+     LEFT JOIN make mk ON mk.id = j.make_id LEFT JOIN model md ON md.id = j.model_id
+     LEFT JOIN place pl ON pl.id = j.place_id
+     WHERE j.number = $1`,
+    [number],
+  );
+  const [row] = result.rows;
+  if (!row) return undefined;
+  const { closed_at, closer, outcome, difference_reason, ...job } = row;
+  const { log, lastSeq } = await readJobLog(db, row.id);
+  return {
+    ...job,
+    keys: await listKeys(db, row.id),
+    identities: (
+      await db.query<Identity>('SELECT id, known FROM job_identity WHERE job_id = $1 ORDER BY id', [row.id])
+    ).rows,
+    authority: await listAuthority(db, row.id),
+    facts: (
+      await db.query<FoundFact>('SELECT kind, value FROM job_fact WHERE job_id = $1 ORDER BY kind', [row.id])
+    ).rows,
+    log,
+    lastSeq,
+    closed: closed_at === null ? null : { at: closed_at, by: closer, outcome, reason: difference_reason },
+  } as unknown as Job;
+}
+
+async function listKeys(db: Db, jobId: string): Promise<PhysicalKey[]> {
+  const result = await db.query<PhysicalKey>(
+    `SELECT id, tag, name, presence, rank, blade, faults, made_here AS "madeHere", identity_id AS "identityId"
+     FROM job_key WHERE job_id = $1 ORDER BY tag`,
+    [jobId],
+  );
+  return result.rows;
+}
+
+/** `lock` keeps the rows as they are until the transaction ends, so that a refusal made meanwhile wins. */
+export async function listAuthority(db: Db, jobId: string, lock = false): Promise<Authority[]> {
+  const result = await db.query<Authority>(
+    `SELECT a.stage, a.holder_name AS "holderName", a.identity_document AS "identityDocument",
+       a.right_document AS "rightDocument", a.how_seen AS "howSeen", a.plate_fits AS "plateFits",
+       a.recorded_at AS "recordedAt", p.name AS "recordedBy"
+     FROM job_authority a JOIN person p ON p.id = a.recorded_by
+     WHERE a.job_id = $1 ORDER BY a.stage ${lock ? 'FOR SHARE OF a' : ''}`,
+    [jobId],
+  );
+  return result.rows;
+}

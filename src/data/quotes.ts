@@ -1,0 +1,61 @@
+import type { OptionKind, QuoteOption, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
+import { type Db, onlyRow } from './db';
+
+/** What a quote froze. */
+export interface FrozenQuote {
+  readonly request: QuoteRequest;
+  readonly snapshot: QuoteSnapshot;
+  readonly options: readonly QuoteOption[];
+  readonly car: string;
+}
+
+export interface QuoteRow {
+  readonly id: string;
+  readonly number: number;
+  readonly version: number;
+  readonly offered: OptionKind;
+  readonly totalMinor: number;
+  readonly currency: string;
+  readonly validUntil: string;
+  readonly madeAt: Date;
+  readonly madeBy: string;
+  readonly frozen: FrozenQuote;
+}
+
+export async function insertQuote(
+  db: Db,
+  quote: Omit<QuoteRow, 'number' | 'version' | 'madeBy'> & {
+    readonly jobId: string;
+    readonly madeById: string;
+  },
+): Promise<number> {
+  const result = await db.query<{ number: number }>(
+    `INSERT INTO quote (id, number, job_id, version, offered, total_minor, currency, valid_until, made_at, made_by, frozen)
+     SELECT $1, nextval('quote_number'), $2, coalesce(max(version), 0) + 1, $3, $4, $5, $6, $7, $8, $9
+     FROM quote WHERE job_id = $2 RETURNING number`,
+    [
+      quote.id,
+      quote.jobId,
+      quote.offered,
+      quote.totalMinor,
+      quote.currency,
+      quote.validUntil,
+      quote.madeAt,
+      quote.madeById,
+      JSON.stringify(quote.frozen),
+    ],
+  );
+  return onlyRow(result).number;
+}
+
+const columns = `q.id, q.number, q.version, q.offered, q.total_minor AS "totalMinor", q.currency,
+  q.valid_until::text AS "validUntil", q.made_at AS "madeAt", p.name AS "madeBy", q.frozen`;
+
+/** The quotes of a job, the newest first. */
+export async function listQuotes(db: Db, jobId: string): Promise<QuoteRow[]> {
+  const result = await db.query<QuoteRow>(
+    `SELECT ${columns} FROM quote q JOIN person p ON p.id = q.made_by WHERE q.job_id = $1 ORDER BY q.version DESC`,
+    [jobId],
+  );
+  return result.rows;
+}

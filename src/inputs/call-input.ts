@@ -1,0 +1,103 @@
+import {
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsString,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
+import type { Access, Why } from '@/core/identify/line/reading';
+import { lineLimit, whys } from '@/core/identify/line/reading';
+import { orNull } from './fields';
+
+const noControl = /^[^\p{Cc}]*$/u;
+
+/** A call as the form sends it. Null is 'not said'. */
+export class CallInput {
+  @MaxLength(lineLimit, { message: `A line has up to ${lineLimit} characters.` })
+  @IsString({ message: 'Type a line.' })
+  line!: string;
+
+  @orNull()
+  @IsInt({ message: 'Type a year such as 2019.' })
+  @Min(1950, { message: 'The year is before 1950.' })
+  @Max(2100, { message: 'The year is after 2100.' })
+  year!: number | null;
+
+  @orNull() @IsUUID(undefined, { message: 'Choose a make of the list.' }) makeId!: string | null;
+  @orNull() @IsUUID(undefined, { message: 'Choose a model of the list.' }) modelId!: string | null;
+
+  @MaxLength(80, { message: 'Up to 80 characters.' })
+  @Matches(noControl, { message: 'Letters and signs only.' })
+  carWords!: string;
+
+  @orNull() @IsIn(['turn', 'push'], { message: 'Choose turn-key or push-start.' }) ignition!:
+    | 'turn'
+    | 'push'
+    | null;
+
+  @orNull() @Length(1, 40, { message: 'Up to 40 characters.' }) market!: string | null;
+
+  @orNull()
+  @Matches(/^[A-HJ-NPR-Z0-9]{17}$/, { message: 'A VIN has 17 characters, without I, O and Q.' })
+  vin!: string | null;
+
+  @orNull() @IsIn(whys, { message: 'Choose a reason of the list.' }) why!: Why | null;
+  @orNull() @IsIn(['open', 'locked'], { message: 'Choose open or locked.' }) access!: Access | null;
+
+  @orNull() @IsUUID(undefined, { message: 'Choose a place of the list.' }) placeId!: string | null;
+
+  @orNull()
+  @IsNumber({}, { message: 'Type the distance as a number.' })
+  @Min(0, { message: 'A distance is 0 or more.' })
+  @Max(999, { message: 'Up to 999.' })
+  distanceKm!: number | null;
+
+  @IsBoolean({ message: 'Yes or no.' }) urgent!: boolean;
+
+  @orNull() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a day.' }) day!: string | null;
+  @orNull() @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Type an hour such as 14:30.' }) from!:
+    | string
+    | null;
+  @orNull() @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Type an hour such as 18:00.' }) by!:
+    | string
+    | null;
+
+  @orNull() @Length(1, 200, { message: 'Up to 200 characters.' }) placeDetail!: string | null;
+  @orNull() @Length(1, 2000, { message: 'Up to 2,000 characters.' }) note!: string | null;
+
+  @orNull()
+  @Length(1, 80, { message: 'Up to 80 characters.' })
+  @Matches(noControl, { message: 'Letters and signs only.' })
+  name!: string | null;
+
+  @orNull()
+  @Matches(/^[+\d][\d\s().-]{3,23}$/, { message: 'Digits, spaces and dashes only, 4 to 24 of them.' })
+  phone!: string | null;
+}
+
+/** Keys as told on the phone, from which the first ring is made. */
+export class OpenJobInput extends CallInput {
+  @orNull()
+  @IsInt({ message: 'Type a number of keys.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(8, { message: 'Up to 8.' })
+  working!: number | null;
+
+  @orNull()
+  @IsInt({ message: 'Type a number of keys.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(8, { message: 'Up to 8.' })
+  lost!: number | null;
+
+  @orNull()
+  @IsInt({ message: 'Type a number of keys.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(5, { message: 'Up to 5.' })
+  wanted!: number | null;
+}

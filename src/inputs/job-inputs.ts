@@ -1,0 +1,124 @@
+import 'reflect-metadata/lite';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsUUID,
+  Length,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import type { IdentityDocument, RightDocument, WaySeen } from '@/core/authority/authority';
+import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/authority';
+import type { FactKind } from '@/core/catalogue/fact-kinds';
+import { factKindNames } from '@/core/catalogue/fact-kinds';
+import type { Outcome } from '@/core/job/closing';
+import { outcomes } from '@/core/job/closing';
+import type { BladeState, KeyFault, Known, Presence, Rank } from '@/core/programming/keys';
+import { keyFaults } from '@/core/programming/keys';
+import type { RouteKind } from '@/core/programming/route';
+import { routeKinds } from '@/core/programming/route';
+import type { OptionKind } from '@/core/quote/quote';
+import { CallInput } from './call-input';
+import { orNull } from './fields';
+
+/** Which job, and the version that the screen showed. */
+export class JobEdit {
+  @IsInt({ message: 'Which job?' }) number!: number;
+  @IsInt({ message: 'Which version?' }) version!: number;
+}
+
+export class ChangeCallInput extends JobEdit {
+  @ValidateNested() @Type(() => CallInput) call!: CallInput;
+}
+
+export class ChooseCandidateInput extends JobEdit {
+  @IsUUID(undefined, { message: 'Choose a candidate.' }) applicationId!: string;
+  @Length(1, 300, { message: 'Write why, in up to 300 characters.' }) reason!: string;
+}
+
+export class KeyInput {
+  @IsUUID(undefined, { message: 'Which key?' }) id!: string;
+  @Length(1, 40, { message: 'Name the key, in up to 40 characters.' }) name!: string;
+  @IsIn(['here', 'elsewhere', 'lost', 'unknown'], { message: 'Choose where the key is.' })
+  presence!: Presence;
+  @IsIn(['master', 'valet', 'none', 'unknown'], { message: 'Choose the rank.' }) rank!: Rank;
+  @IsIn(['good', 'worn', 'broken', 'uncut'], { message: 'Choose the state of the blade.' })
+  blade!: BladeState;
+  @IsIn(keyFaults, { each: true, message: 'Choose faults of the list.' }) faults!: KeyFault[];
+  @IsBoolean({ message: 'Yes or no.' }) madeHere!: boolean;
+  @IsIn(['yes', 'no', 'untested'], { message: 'Choose whether the car knows it.' }) known!: Known;
+  /** The key it was cloned from, with whom it shares an identity. */
+  @orNull() @IsUUID(undefined, { message: 'Choose a key of the ring.' }) cloneOf!: string | null;
+}
+
+export class ChangeRingInput extends JobEdit {
+  @IsArray({ message: 'Expected keys.' })
+  @ArrayMaxSize(24, { message: 'A ring holds up to 24 keys.' })
+  @ValidateNested({ each: true })
+  @Type(() => KeyInput)
+  keys!: KeyInput[];
+}
+
+export class ChooseRouteInput extends JobEdit {
+  @IsIn(routeKinds, { message: 'Choose a route.' }) route!: RouteKind;
+  @IsUUID(undefined, { message: 'Choose a van.' }) vanId!: string;
+  @MaxLength(300, { message: 'Up to 300 characters.' }) reason!: string;
+}
+
+const options = ['shopOriginal', 'shopAftermarket', 'shopRepair', 'customerBuys', 'franchiseDesk'];
+
+export class OfferQuoteInput extends JobEdit {
+  @IsIn(options, { message: 'Choose an option.' }) option!: OptionKind;
+}
+
+export class AuthorityInput extends JobEdit {
+  @Length(2, 80, { message: 'Write the name on the document, in 2 to 80 characters.' }) holderName!: string;
+  @IsIn(Object.keys(identityDocuments), { message: 'Choose the document.' })
+  identityDocument!: IdentityDocument;
+  @IsIn(Object.keys(rightDocuments), { message: 'Choose what shows the right.' })
+  rightDocument!: RightDocument;
+  @IsIn(Object.keys(waysSeen), { message: 'Choose how it was seen.' }) howSeen!: WaySeen;
+  @IsBoolean({ message: 'Yes or no.' }) plateFits!: boolean;
+}
+
+export class FactInput {
+  @IsIn(factKindNames, { message: 'Choose a kind of fact.' }) kind!: FactKind;
+  @Length(1, 80, { message: 'Up to 80 characters.' }) value!: string;
+}
+
+export class FactsInput extends JobEdit {
+  @IsArray({ message: 'Expected facts.' })
+  @ArrayMaxSize(factKindNames.length, { message: 'Each kind once.' })
+  @ValidateNested({ each: true })
+  @Type(() => FactInput)
+  facts!: FactInput[];
+}
+
+export class CloseJobInput extends JobEdit {
+  @IsIn(Object.keys(outcomes), { message: 'Choose how it ended.' }) outcome!: Outcome;
+  @MaxLength(500, { message: 'Up to 500 characters.' }) reason!: string;
+}
+
+/** What a bench asks to rank candidates while a call is typed. */
+export class CandidatesInput {
+  @IsUUID(undefined, { message: 'Choose a model.' }) modelId!: string;
+  @orNull() @IsInt({ message: 'Type a year.' }) @Min(1950) @Max(2100) year!: number | null;
+  @orNull() @IsIn(['turn', 'push'], { message: 'Choose turn-key or push-start.' }) ignition!:
+    | 'turn'
+    | 'push'
+    | null;
+  @orNull() @Length(1, 40, { message: 'Up to 40 characters.' }) market!: string | null;
+}
+
+export class WordsInput {
+  @IsArray({ message: 'Expected words.' })
+  @ArrayMaxSize(12, { message: 'Up to 12 words.' })
+  @Length(2, 40, { each: true, message: 'Words of 2 to 40 letters.' })
+  words!: string[];
+}

@@ -1,0 +1,103 @@
+import { v7 as uuid } from 'uuid';
+import type { PersonActor } from '@/core/kinds/actor';
+import { addDays } from '@/core/kinds/local-time';
+import { done, failed, type Result } from '@/core/kinds/result';
+import type { Identity, PhysicalKey } from '@/core/programming/keys';
+import { findApplication } from '@/data/catalogue';
+import { replaceRing, updateChoices } from '@/data/jobs';
+import { insertQuote } from '@/data/quotes';
+import type {
+  ChangeRingInput,
+  ChooseCandidateInput,
+  ChooseRouteInput,
+  KeyInput,
+  OfferQuoteInput,
+} from '@/inputs/job-inputs';
+import { type Edited, editJob } from './edit-job';
+import { carOnPaper, jobViewIn } from './job-view';
+import { sections } from './sections';
+
+export async function chooseCandidate(actor: PersonActor, input: ChooseCandidateInput): Promise<Edited> {
+  return editJob(actor, input, sections.candidate, async (db, job) => {
+    const application = await findApplication(db, input.applicationId);
+    if (!application || application.modelId !== job.call.modelId)
+      return failed('This candidate is not of the model called.', 'applicationId');
+    await updateChoices(db, job.id, {
+      applicationId: input.applicationId,
+      applicationReason: input.reason.trim(),
+    });
+    return undefined;
+  });
+}
+
+/** Stores the ring as the screen shows it: tags by order, an identity for each key that is not new, shared by clones. */
+export async function changeRing(actor: PersonActor, input: ChangeRingInput): Promise<Edited> {
+  return editJob(actor, input, sections.ring, async (db, job) => {
+    const ids = new Set(input.keys.map(({ id }) => id));
+    if (ids.size !== input.keys.length) return failed('A key stands on the ring twice.', 'keys');
+    const strange = input.keys.find(({ cloneOf }) => cloneOf !== null && !ids.has(cloneOf));
+    if (strange) return failed('A clone needs its original on the ring.', 'keys');
+    const wanted = input.keys.filter(({ madeHere }) => madeHere).length;
+    if (wanted > 5) return failed('Up to 5 new keys in one job.', 'keys');
+    const identityOf = (key: KeyInput) => job.keys.find(({ id }) => id === key.id)?.identityId ?? uuid();
+    const identities = new Map<string, Identity>();
+    for (const key of input.keys) {
+      if (!key.madeHere && key.cloneOf === null)
+        identities.set(key.id, { id: identityOf(key), known: key.known });
+    }
+    const keys = input.keys.map(
+      ({ known: _, cloneOf, ...key }, at): PhysicalKey => ({
+        ...key,
+        tag: at + 1,
+        identityId: key.madeHere ? null : (identities.get(cloneOf ?? key.id)?.id ?? null),
+      }),
+    );
+    await replaceRing(db, job.id, { keys, identities: [...identities.values()], wanted });
+    return undefined;
+  });
+}
+
+export async function chooseRoute(actor: PersonActor, input: ChooseRouteInput): Promise<Edited> {
+  return editJob(actor, input, sections.route, async (db, job) => {
+    await updateChoices(db, job.id, { vanId: input.vanId });
+    const view = await jobViewIn(db, actor, job.number);
+    if (!view?.vans.some(({ id }) => id === input.vanId))
+      return failed('This van is not on the list.', 'vanId');
+    const route = view.routes.find(({ kind }) => kind === input.route);
+    if (!route) return failed('Identify the car first: its platform decides the routes.', 'route');
+    if (!route.verdict.feasible) return failed(`This route is refused: ${route.verdict.fact}`, 'route');
+    if (view.advice && view.advice.kind !== input.route && input.reason.trim() === '') {
+      return failed('Write why another route than the advised one is taken.', 'reason');
+    }
+    await updateChoices(db, job.id, { route: input.route, routeReason: input.reason.trim() || null });
+    return undefined;
+  });
+}
+
+/** Freezes the options as they stand now under a number, with one of them offered. */
+export async function offerQuote(
+  actor: PersonActor,
+  input: OfferQuoteInput,
+): Promise<Result<{ version: number; quoteNumber: number }> | Edited> {
+  let quoteNumber = 0;
+  const edited = await editJob(actor, input, sections.quote, async (db, job) => {
+    const view = await jobViewIn(db, actor, job.number);
+    const option = view?.quote?.options.find(({ kind }) => kind === input.option);
+    if (!view?.quote || !option) return failed('Choose the route first: the price rests on it.', 'option');
+    if (!option.available) return failed(`This option cannot be had: ${option.reason}`, 'option');
+    const { request, snapshot, options } = view.quote;
+    quoteNumber = await insertQuote(db, {
+      id: uuid(),
+      jobId: job.id,
+      offered: input.option,
+      totalMinor: option.totalMinor,
+      currency: snapshot.currency,
+      validUntil: addDays(snapshot.at.day, snapshot.quoteValidDays),
+      madeAt: actor.at,
+      madeById: actor.personId,
+      frozen: { request, snapshot, options, car: carOnPaper(view) },
+    });
+    return undefined;
+  });
+  return edited.ok ? done({ ...edited.value, quoteNumber }) : edited;
+}

@@ -1,0 +1,97 @@
+import { v7 as uuid } from 'uuid';
+import { changedFields } from '@/core/job/changes';
+import { formatJobNumber, type Job } from '@/core/job/job';
+import type { Actor } from '@/core/kinds/actor';
+import { done, type Failed, failed } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
+import type { Db } from '@/data/db';
+import { insertHistory, listHistory } from '@/data/job-history';
+import { findJob, takeVersion } from '@/data/jobs';
+import type { JobEdit } from '@/inputs/job-inputs';
+import { transact } from '../database';
+
+/** Somebody changed the job after this screen was shown: nothing was stored, and here is what they changed. */
+export interface Stale extends Failed {
+  readonly stale: {
+    /** The version there is now. */
+    readonly version: number;
+    readonly changes: readonly { readonly by: string; readonly at: Date; readonly section: string }[];
+    /** The section as it stands now. */
+    readonly theirs: Readonly<Record<string, unknown>>;
+  };
+}
+
+export type Edited = { readonly ok: true; readonly value: { readonly version: number } } | Failed | Stale;
+
+/** A part of the job that is edited as one, as flat values for comparing and showing. */
+export interface Section {
+  readonly name: string;
+  readonly read: (job: Job) => Readonly<Record<string, unknown>>;
+}
+
+class Refused extends Error {
+  constructor(readonly failure: Failed) {
+    super('refused');
+  }
+}
+
+/**
+ * Edits one section of an open job in one transaction: takes the next version, lets `change` store, and writes the
+ * history and audit lines. A stale version is refused with both states.
+ * @param change stores the edit; a failure it returns undoes everything
+ */
+export async function editJob(
+  actor: Actor,
+  edit: JobEdit,
+  section: Section,
+  change: (db: Db, job: Job) => Promise<Failed | undefined>,
+): Promise<Edited> {
+  try {
+    return await transact(async (db) => {
+      const version = await takeVersion(db, edit.number, edit.version);
+      const before = await findJob(db, edit.number);
+      if (!before) return failed(`There is no job ${formatJobNumber(edit.number)}.`);
+      if (version === undefined) return staleAnswer(db, before, edit.version, section);
+      if (before.closed)
+        throw new Refused(failed(`${formatJobNumber(edit.number)} is closed and cannot be changed.`));
+      const refused = await change(db, before);
+      if (refused) throw new Refused(refused);
+      const after = await findJob(db, edit.number);
+      if (!after) throw new Error('the job vanished while it was edited');
+      const changes = changedFields(section.read(before), section.read(after));
+      await insertHistory(db, actor, {
+        id: uuid(),
+        jobId: before.id,
+        version,
+        section: section.name,
+        changes,
+      });
+      await appendAudit(db, actor, {
+        action: `job.${section.name}`,
+        subjectKind: 'job',
+        subjectId: before.id,
+        details: { version, fields: changes.map(({ field }) => field) },
+      });
+      return done({ version });
+    });
+  } catch (error) {
+    if (error instanceof Refused) return error.failure;
+    throw error;
+  }
+}
+
+async function staleAnswer(db: Db, job: Job, seen: number, section: Section): Promise<Stale> {
+  const history = await listHistory(db, job.id, seen);
+  const last = history.at(-1);
+  return {
+    ok: false,
+    problems: [
+      { message: `${last?.by ?? 'Somebody'} changed this job meanwhile. Nothing of yours was stored.` },
+    ],
+    stale: {
+      version: job.version,
+      changes: history.map(({ by, at, section: name }) => ({ by, at, section: name })),
+      theirs: section.read(job),
+    },
+  };
+}

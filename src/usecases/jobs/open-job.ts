@@ -1,0 +1,80 @@
+import { v7 as uuid } from 'uuid';
+import { changedFields } from '@/core/job/changes';
+import { openingRing } from '@/core/job/opening-keys';
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, type Failed, failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
+import { readLexicon } from '@/data/catalogue';
+import type { Db } from '@/data/db';
+import { insertHistory } from '@/data/job-history';
+import { insertJob, nextJobNumber, replaceRing, type StoredCall, updateCall } from '@/data/jobs';
+import type { CallInput, OpenJobInput } from '@/inputs/call-input';
+import type { ChangeCallInput } from '@/inputs/job-inputs';
+import { transact } from '../database';
+import { type Edited, editJob } from './edit-job';
+import { sections } from './sections';
+
+/** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
+export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
+  const { working, lost, wanted, ...call } = input;
+  return transact(async (db) => {
+    const refused = await checkNames(db, call);
+    if (refused) return refused;
+    const id = uuid();
+    const number = await nextJobNumber(db);
+    const ring = openingRing({ working, lost, wanted }, call.why, uuid);
+    await insertJob(db, {
+      id,
+      number,
+      customerId: uuid(),
+      openedAt: actor.at,
+      openedBy: actor.personId,
+      call: storedCall(call),
+      keysWanted: ring.wanted,
+    });
+    await replaceRing(db, id, ring);
+    await insertHistory(db, actor, {
+      id: uuid(),
+      jobId: id,
+      version: 1,
+      section: 'call',
+      changes: changedFields({}, { ...storedCall(call) }),
+    });
+    await appendAudit(db, actor, {
+      action: 'job.opened',
+      subjectKind: 'job',
+      subjectId: id,
+      details: { number },
+    });
+    return done({ number });
+  });
+}
+
+export async function changeCall(actor: PersonActor, input: ChangeCallInput): Promise<Edited> {
+  return editJob(actor, input, sections.call, async (db, job) => {
+    const refused = await checkNames(db, input.call);
+    if (refused) return refused;
+    await updateCall(db, job, storedCall(input.call));
+    return undefined;
+  });
+}
+
+/** Make, model and place must be the library's, and a model of the make; a car outside it has words of its own. */
+async function checkNames(db: Db, call: CallInput): Promise<Failed | undefined> {
+  const { makes, models, places } = await readLexicon(db);
+  const model = models.find(({ id }) => id === call.modelId);
+  if (call.makeId !== null && !makes.some(({ id }) => id === call.makeId))
+    return failed('This make is not in the library.', 'makeId');
+  if (call.modelId !== null && !model) return failed('This model is not in the library.', 'modelId');
+  if (model && model.makeId !== call.makeId) return failed('This model is of another make.', 'modelId');
+  if (call.placeId !== null && !places.some(({ id }) => id === call.placeId))
+    return failed('This place is not on the list.', 'placeId');
+  if (!model && call.carWords.trim() === '')
+    return failed('Choose a model, or write what the caller called the car.', 'carWords');
+  return undefined;
+}
+
+function storedCall(call: CallInput): StoredCall {
+  const { line, carWords, ...rest } = call;
+  return { ...rest, carWords: carWords.trim(), line: line.trim() === '' ? null : line.trim() };
+}

@@ -1,0 +1,56 @@
+import { knownOf } from '@/core/programming/keys';
+import type { Section } from './edit-job';
+
+/** The parts of a job that are edited as one. */
+export const sections = {
+  call: {
+    name: 'call',
+    read: ({ call: { make: _, model: __, place: ___, placeKm: ____, placeMinutes: _____, ...call } }) => call,
+  },
+  candidate: {
+    name: 'candidate',
+    read: ({ applicationId, applicationReason }) => ({ applicationId, reason: applicationReason }),
+  },
+  ring: {
+    name: 'ring',
+    read: ({ keys, identities, keysWanted }) => ({
+      keysWanted,
+      ...Object.fromEntries(
+        keys.map((key) => [
+          `key ${key.tag}`,
+          [
+            key.name,
+            key.presence,
+            key.rank,
+            key.blade,
+            ...key.faults,
+            key.madeHere ? 'new' : knownOf(key, identities),
+          ].join(', '),
+        ]),
+      ),
+    }),
+  },
+  route: { name: 'route', read: ({ route, routeReason, vanId }) => ({ route, reason: routeReason, vanId }) },
+  authority: {
+    name: 'authority',
+    read: ({ authority }) => {
+      const [seen] = authority.filter(({ stage }) => stage === 'onSite');
+      return {
+        holderName: seen?.holderName ?? null,
+        identityDocument: seen?.identityDocument ?? null,
+        rightDocument: seen?.rightDocument ?? null,
+        howSeen: seen?.howSeen ?? null,
+        plateFits: seen?.plateFits ?? null,
+      };
+    },
+  },
+  facts: {
+    name: 'facts',
+    read: ({ facts }) => Object.fromEntries(facts.map(({ kind, value }) => [kind, value])),
+  },
+  quote: { name: 'quote', read: () => ({}) },
+  close: {
+    name: 'close',
+    read: ({ closed }) => ({ outcome: closed?.outcome ?? null, reason: closed?.reason ?? null }),
+  },
+} as const satisfies Record<string, Section>;
