@@ -1,4 +1,5 @@
 import type { Application } from '@/core/catalogue/application';
+import type { FactKind } from '@/core/catalogue/fact-kinds';
 import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
 import type { Correction, Lexicon } from '@/core/identify/line/reading';
 import type { Db } from './db';
@@ -10,7 +11,7 @@ export async function readLexicon(db: Db): Promise<Lexicon> {
     'SELECT id, make_id AS "makeId", name, aliases FROM model ORDER BY name',
   );
   const places = await db.query<Lexicon['places'][number]>(
-    'SELECT id, name, distance_km::float8 AS "distanceKm" FROM place ORDER BY distance_km',
+    'SELECT id, name, distance_km::float8 AS "distanceKm", travel_minutes AS "travelMinutes" FROM place ORDER BY distance_km',
   );
   return { makes: makes.rows, models: models.rows, places: places.rows };
 }
@@ -122,4 +123,16 @@ export async function listPlatforms(db: Db, ids: readonly string[]): Promise<Pla
       .filter(({ platformId }) => platformId === platform.id)
       .map(({ platformId: _, ...method }) => method),
   }));
+}
+
+/** The values the library has for the kinds of fact that are chosen from it. */
+export async function listFactValues(db: Db): Promise<Partial<Record<FactKind, string[]>>> {
+  const result = await db.query<{ kind: FactKind; values: string[] }>(
+    `SELECT 'keyway' AS kind, array_agg(name ORDER BY name) AS values FROM keyway
+     UNION ALL SELECT 'blank', array_agg(article ORDER BY article) FROM blank
+     UNION ALL SELECT 'chip', array_agg(article ORDER BY article) FROM chip
+     UNION ALL SELECT 'remote', array_agg(article ORDER BY article) FROM remote
+     UNION ALL SELECT 'platform', array_agg(name ORDER BY name) FROM platform`,
+  );
+  return Object.fromEntries(result.rows.map(({ kind, values }) => [kind, values ?? []]));
 }

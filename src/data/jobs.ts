@@ -11,7 +11,6 @@ export type StoredCall = Omit<Call, 'make' | 'model' | 'place' | 'placeKm' | 'pl
 
 export interface NewJob {
   readonly id: string;
-  readonly number: number;
   readonly customerId: string;
   readonly openedAt: Date;
   readonly openedBy: string;
@@ -19,11 +18,8 @@ export interface NewJob {
   readonly keysWanted: number;
 }
 
-export async function nextJobNumber(db: Db): Promise<number> {
-  return Number(onlyRow(await db.query<{ number: string }>(`SELECT nextval('job_number') AS number`)).number);
-}
-
-export async function insertJob(db: Db, job: NewJob): Promise<void> {
+/** Stores a job under the next number, which is returned. */
+export async function insertJob(db: Db, job: NewJob): Promise<number> {
   const { call } = job;
   await db.query('INSERT INTO customer (id, name, phone, created_at) VALUES ($1, $2, $3, $4)', [
     job.customerId,
@@ -31,11 +27,12 @@ export async function insertJob(db: Db, job: NewJob): Promise<void> {
     call.phone,
     job.openedAt,
   ]);
-  await db.query(
-    `INSERT INTO job (id, number, customer_id, opened_at, opened_by, keys_wanted, year, make_id, model_id, car_words,
+  const inserted = await db.query<{ number: number }>(
+    `INSERT INTO job (id, customer_id, opened_at, opened_by, keys_wanted, year, make_id, model_id, car_words,
        ignition, market, vin, why, access, place_id, distance_km, urgent, wanted_day, wanted_from, wanted_by)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21)`,
-    [job.id, job.number, job.customerId, job.openedAt, job.openedBy, job.keysWanted, ...callValues(call)],
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20)
+     RETURNING number`,
+    [job.id, job.customerId, job.openedAt, job.openedBy, job.keysWanted, ...callValues(call)],
   );
   await db.query('INSERT INTO job_words (job_id, line, place_detail, note) VALUES ($1, $2, $3, $4)', [
     job.id,
@@ -43,6 +40,7 @@ export async function insertJob(db: Db, job: NewJob): Promise<void> {
     call.placeDetail,
     call.note,
   ]);
+  return onlyRow(inserted).number;
 }
 
 export async function updateCall(

@@ -8,9 +8,7 @@ import {
   IsInt,
   IsUUID,
   Length,
-  Max,
   MaxLength,
-  Min,
   ValidateNested,
 } from 'class-validator';
 import type { IdentityDocument, RightDocument, WaySeen } from '@/core/authority/authority';
@@ -103,17 +101,6 @@ export class FactsInput extends JobEdit {
 export class CloseJobInput extends JobEdit {
   @IsIn(Object.keys(outcomes), { message: 'Choose how it ended.' }) outcome!: Outcome;
   @MaxLength(500, { message: 'Up to 500 characters.' }) reason!: string;
-}
-
-/** What a bench asks to rank candidates while a call is typed. */
-export class CandidatesInput {
-  @IsUUID(undefined, { message: 'Choose a model.' }) modelId!: string;
-  @orNull() @IsInt({ message: 'Type a year.' }) @Min(1950) @Max(2100) year!: number | null;
-  @orNull() @IsIn(['turn', 'push'], { message: 'Choose turn-key or push-start.' }) ignition!:
-    | 'turn'
-    | 'push'
-    | null;
-  @orNull() @Length(1, 40, { message: 'Up to 40 characters.' }) market!: string | null;
 }
 
 export class WordsInput {

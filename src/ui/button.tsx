@@ -26,7 +26,12 @@ export function Button({
   ...rest
 }: ButtonProps) {
   return (
-    <button type={type} className={buttonClass(look, className)} {...rest}>
+    <button
+      type={type}
+      data-main={look === 'main' || undefined}
+      className={buttonClass(look, className)}
+      {...rest}
+    >
       <ButtonWords follows={follows}>{children}</ButtonWords>
     </button>
   );

@@ -3,32 +3,32 @@
 import { useState, useTransition } from 'react';
 import type { Failed, Problem } from '@/core/kinds/result';
 
+type Done<Answer> = Extract<Answer, { readonly ok: true }>;
+
 /**
  * Runs a server action and keeps what was wrong. `problemOf` gives the word beside a field,
- * `general` the problems that belong to none of the fields shown.
+ * `general` the problems that belong to no field.
  */
-export function useSubmit<Answer extends { ok: boolean }>(action: (data: unknown) => Promise<Answer>) {
+export function useSubmit<Answer extends { readonly ok: boolean }>(
+  action: (data: unknown) => Promise<Answer>,
+) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [pending, startTransition] = useTransition();
 
-  const submit = (data: unknown, onDone?: (answer: Extract<Answer, { ok: true }>) => void) => {
+  const submit = (
+    data: unknown,
+    onDone?: (answer: Done<Answer>) => void,
+    onFailed?: (failure: Failed) => void,
+  ) => {
     startTransition(async () => {
-      let answer: Answer | Failed;
-      try {
-        answer = await action(data);
-      } catch (error) {
-        if (error instanceof Error && 'digest' in error) throw error;
-        answer = {
-          ok: false,
-          problems: [{ message: 'The server cannot be reached. Nothing was stored; try again in a moment.' }],
-        };
-      }
+      const answer = await callAction(action, data);
       if (answer === undefined) return;
       if (answer.ok) {
         setProblems([]);
-        onDone?.(answer as Extract<Answer, { ok: true }>);
+        onDone?.(answer as Done<Answer>);
       } else {
         setProblems((answer as Failed).problems);
+        onFailed?.(answer as Failed);
       }
     });
   };
@@ -38,6 +38,21 @@ export function useSubmit<Answer extends { ok: boolean }>(action: (data: unknown
     problems,
     problemOf: (field: string) => problems.find((problem) => problem.field === field)?.message,
     general: problems.filter((problem) => problem.field === undefined),
-    setProblems,
   };
+}
+
+/** The action's answer, or a failure where the server cannot be reached. A redirect of the framework goes on its way. */
+async function callAction<Answer>(
+  action: (data: unknown) => Promise<Answer>,
+  data: unknown,
+): Promise<Answer | Failed | undefined> {
+  try {
+    return await action(data);
+  } catch (error) {
+    if (error instanceof Error && 'digest' in error) throw error;
+    return {
+      ok: false,
+      problems: [{ message: 'The server cannot be reached. Nothing was stored; try again in a moment.' }],
+    };
+  }
 }

@@ -1,11 +1,10 @@
-import type { Application } from '@/core/catalogue/application';
+import type { FactKind } from '@/core/catalogue/fact-kinds';
+import type { Platform } from '@/core/catalogue/platform';
 import type { Correction, Lexicon } from '@/core/identify/line/reading';
 import { fold } from '@/core/identify/line/tokens';
-import { type Candidate, rankCandidates } from '@/core/identify/posterior';
 import type { Actor } from '@/core/kinds/actor';
-import { findSimilarNames, listApplications, readLexicon } from '@/data/catalogue';
-import { getShopOrThrow } from '@/data/shop';
-import type { CandidatesInput, WordsInput } from '@/inputs/job-inputs';
+import { findSimilarNames, listFactValues, listPlatforms, readLexicon } from '@/data/catalogue';
+import type { WordsInput } from '@/inputs/job-inputs';
 import { database } from './database';
 
 /** The names a line is read against. */
@@ -19,14 +18,11 @@ export async function correctWords(_actor: Actor, { words }: WordsInput): Promis
   return folded.length === 0 ? [] : findSimilarNames(database(), folded);
 }
 
-/** The library's rows for a model, ranked by what is known of the car. */
-export async function rankCars(_actor: Actor, facts: CandidatesInput): Promise<Candidate[]> {
-  const shop = await getShopOrThrow(database());
-  const applications: Application[] = await listApplications(database(), facts.modelId);
-  return rankCandidates(applications, {
-    year: facts.year ?? undefined,
-    ignition: facts.ignition ?? undefined,
-    market: facts.market ?? undefined,
-    shopMarket: shop.market,
-  });
+export function readPlatforms(_actor: Actor, ids: readonly string[]): Promise<Platform[]> {
+  return listPlatforms(database(), [...new Set(ids)]);
+}
+
+/** What the library has for each kind of fact that is chosen from it. */
+export function readFactChoices(_actor: Actor): Promise<Partial<Record<FactKind, string[]>>> {
+  return listFactValues(database());
 }

@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { database } from '@/usecases/database';
 import { loadWorld } from '@/usecases/world/load-world';
+import { drawHistory } from '../../scripts/draw-history';
 import { testDatabase } from '../support/test-database';
 
 testDatabase('bare');
@@ -85,4 +86,16 @@ it('loads whole, and a second time does nothing', async () => {
   const rows = await storedRows();
   expect(await loadWorld(file)).toEqual({ ok: true, value: 0 });
   expect(await storedRows()).toBe(rows);
+});
+
+it('brings thirty past jobs with their attempts, the same at every draw', async () => {
+  const rows = await database().query(
+    `SELECT count(*) AS jobs, count(*) FILTER (WHERE closed_at IS NOT NULL) AS closed,
+       (SELECT count(*) FROM job_event WHERE kind = 'attemptRecorded') AS attempts FROM job`,
+  );
+  expect(rows.rows[0]).toMatchObject({ jobs: '30', closed: '30' });
+  expect(Number(rows.rows[0].attempts)).toBeGreaterThan(30);
+  const drawn = drawHistory();
+  expect(drawn.jobs).toBe(file('past-jobs.csv'));
+  expect(drawn.attempts).toBe(file('past-attempts.csv'));
 });

@@ -16,15 +16,36 @@ export function handler<Context>(work: (request: Request, context: Context) => P
   };
 }
 
+type Body =
+  | { readonly ok: true; readonly value: unknown }
+  | { readonly ok: false; readonly response: Response };
+
+/** Reads a JSON body of at most `limit` bytes, counted as they arrive. */
+export async function readJson(request: Request, limit: number): Promise<Body> {
+  if (!request.headers.get('content-type')?.startsWith('application/json')) {
+    return { ok: false, response: problem(415, 'Expected application/json.') };
+  }
+  const chunks: Uint8Array[] = [];
+  let size = 0;
+  for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    size += chunk.byteLength;
+    if (size > limit) return { ok: false, response: problem(413, `Up to ${limit} bytes.`) };
+    chunks.push(chunk);
+  }
+  try {
+    return { ok: true, value: JSON.parse(Buffer.concat(chunks).toString('utf8')) };
+  } catch {
+    return { ok: false, response: problem(400, 'The body is not JSON.') };
+  }
+}
+
 /** A problem detail (RFC 9457). */
 export function problem(status: number, detail: string, more: Record<string, unknown> = {}): Response {
-  return Response.json(
-    { type: 'about:blank', title: titles[status] ?? 'Problem', status, detail, ...more },
-    {
-      status,
-      headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
-    },
-  );
+  const body = { type: 'about:blank', title: titles[status] ?? 'Problem', status, detail, ...more };
+  return Response.json(body, {
+    status,
+    headers: { 'content-type': 'application/problem+json', 'cache-control': 'no-store' },
+  });
 }
 
 const titles: Record<number, string> = {

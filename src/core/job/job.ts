@@ -84,12 +84,6 @@ export function formatJobNumber(number: number): string {
   return `K-${number}`;
 }
 
-/** The number in 'K-1048', 'k1048' or '1048'; undefined for anything else. */
-export function parseJobNumber(text: string): number | undefined {
-  const match = /^k?-?(\d{1,9})$/i.exec(text.trim());
-  return match ? Number(match[1]) : undefined;
-}
-
 /** 'Halvorn Merrowdale, 2019', or the caller's words for it. */
 export function carName({
   make,

@@ -8,6 +8,36 @@ export type KeyFault = (typeof keyFaults)[number];
 /** Whether the car's memory holds an identity. */
 export type Known = 'yes' | 'no' | 'untested';
 
+export const presenceNames: Record<Presence, string> = {
+  here: 'Here',
+  elsewhere: 'Elsewhere, safe',
+  lost: 'Lost or stolen',
+  unknown: 'Nobody knows',
+};
+
+export const rankNames: Record<Rank, string> = {
+  unknown: 'Not known',
+  none: 'No ranks here',
+  master: 'Master',
+  valet: 'Valet',
+};
+
+export const bladeNames: Record<BladeState, string> = {
+  good: 'Good',
+  worn: 'Worn',
+  broken: 'Broken',
+  uncut: 'Uncut',
+};
+
+export const faultNames: Record<KeyFault, string> = {
+  flatCell: 'Flat cell',
+  wornButtons: 'Worn buttons',
+  crackedCase: 'Cracked case',
+  brokenLoop: 'Broken loop',
+};
+
+export const knownNames: Record<Known, string> = { yes: 'Yes, tried', untested: 'Not tried', no: 'No' };
+
 /** A key one can hold: what it is made of, apart from what the car knows of it. */
 export interface PhysicalKey {
   readonly id: string;

@@ -1,5 +1,5 @@
 import { countKeys, type KeyCount } from './key-count';
-import { isUsable, type KeyFault, type KeySituation, knownOf, type PhysicalKey } from './keys';
+import { faultNames, isUsable, type KeySituation, knownOf, type PhysicalKey } from './keys';
 import { type CountAnswer, isErasing, type JobPlan } from './plan';
 
 /** How a tag looks: never by its tone alone. */
@@ -21,13 +21,6 @@ export interface Ring {
   readonly slotsMaximum: number;
   readonly notes: readonly string[];
 }
-
-const faultWords: Record<KeyFault, string> = {
-  flatCell: 'flat cell',
-  wornButtons: 'worn buttons',
-  crackedCase: 'cracked case',
-  brokenLoop: 'broken loop',
-};
 
 /** The ring as it is drawn, derived from keys, identities, slots and the plan; it stores nothing of its own. */
 export function deriveRing(situation: KeySituation, plan: JobPlan): Ring {
@@ -74,7 +67,7 @@ function stateOf(
     return { word: 'to be learned again', tone: 'ochre', outline: 'solid' };
   if (key.blade === 'broken') return { word: 'blade broken', tone: 'oxide', outline: 'solid' };
   const [fault] = key.faults;
-  if (fault) return { word: `works, ${faultWords[fault]}`, tone: 'ochre', outline: 'solid' };
+  if (fault) return { word: `works, ${faultNames[fault].toLowerCase()}`, tone: 'ochre', outline: 'solid' };
   if (known === 'untested') return { word: 'not tried yet', tone: 'ochre', outline: 'solid' };
   if (key.rank === 'valet') return { word: 'valet', tone: 'glaze', outline: 'solid' };
   return { word: key.blade === 'worn' ? 'works, worn' : 'working', tone: 'glaze', outline: 'solid' };

@@ -23,6 +23,13 @@ export type Verdict =
       readonly lift: string | null;
     };
 
+/** A route that the platform has and something refuses, in short. */
+export interface RefusedRoute {
+  readonly kind: RouteKind;
+  readonly fact: string;
+  readonly lift: string | null;
+}
+
 export interface Route {
   readonly kind: RouteKind;
   readonly verdict: Verdict;

@@ -13,7 +13,7 @@ CREATE SEQUENCE job_number START 1001;
 
 CREATE TABLE job (
   id uuid PRIMARY KEY,
-  number integer NOT NULL UNIQUE,
+  number integer NOT NULL UNIQUE DEFAULT nextval('job_number'),
   customer_id uuid NOT NULL REFERENCES customer,
   opened_at timestamptz NOT NULL,
   opened_by uuid NOT NULL REFERENCES person,

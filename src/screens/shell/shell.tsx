@@ -38,6 +38,8 @@ export function Shell({ children }: { children: ReactNode }) {
     { useKey: true },
   );
 
+  useHotkeys('alt+enter', pressMainButton, { enableOnFormTags: true });
+
   return (
     <div className="flex min-h-dvh flex-col-reverse sm:flex-row print:block">
       <a
@@ -85,4 +87,10 @@ export function Shell({ children }: { children: ReactNode }) {
       <Shortcuts open={shortcutsOpen} onOpenChange={setShortcutsOpen} />
     </div>
   );
+}
+
+/** Presses the one main button of the page, or of what lies over it. */
+function pressMainButton(): void {
+  const over = document.querySelector<HTMLElement>('[role=dialog] [data-main]:not(:disabled)');
+  (over ?? document.querySelector<HTMLElement>('[data-main]:not(:disabled)'))?.click();
 }

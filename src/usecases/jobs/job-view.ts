@@ -1,6 +1,6 @@
 import type { Application } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
-import { type Candidate, rankCandidates } from '@/core/identify/posterior';
+import { type Candidate, foldBelow, rankCandidates } from '@/core/identify/posterior';
 import { authorityStage, carName, type Job } from '@/core/job/job';
 import { type Station, stationsOf } from '@/core/job/stations';
 import type { Actor } from '@/core/kinds/actor';
@@ -58,7 +58,11 @@ export function readJobView(actor: Actor, number: number): Promise<JobView | und
 /** The view inside a transaction, so that what is shown and what is stored come from the same state. */
 export async function jobViewIn(db: Db, actor: Actor, number: number): Promise<JobView | undefined> {
   const job = await findJob(db, number);
-  if (!job) return undefined;
+  return job && computeView(db, actor, job);
+}
+
+/** Everything that follows from a job, also from one that is not stored yet. */
+export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobView> {
   const shop = await getShopOrThrow(db);
   const now = localMoment(actor.at, shop.zone);
   const candidates = await candidatesOf(db, job, shop);
@@ -90,7 +94,7 @@ export async function jobViewIn(db: Db, actor: Actor, number: number): Promise<J
     quotes,
     stations: stationsOf({
       job,
-      candidates: candidates.length,
+      candidates: candidates.filter(({ probability }) => probability >= foldBelow).length,
       advice: advice?.kind,
       offered: quotes[0] && { totalMinor: quotes[0].totalMinor, currency: quotes[0].currency },
       cheapest: cheapest(quote?.options ?? []),

@@ -7,7 +7,7 @@ import { appendAudit } from '@/data/audit';
 import { readLexicon } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { insertHistory } from '@/data/job-history';
-import { insertJob, nextJobNumber, replaceRing, type StoredCall, updateCall } from '@/data/jobs';
+import { insertJob, replaceRing, type StoredCall, updateCall } from '@/data/jobs';
 import type { CallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
@@ -21,11 +21,9 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
     const refused = await checkNames(db, call);
     if (refused) return refused;
     const id = uuid();
-    const number = await nextJobNumber(db);
     const ring = openingRing({ working, lost, wanted }, call.why, uuid);
-    await insertJob(db, {
+    const number = await insertJob(db, {
       id,
-      number,
       customerId: uuid(),
       openedAt: actor.at,
       openedBy: actor.personId,

@@ -10,6 +10,7 @@ import { transact } from '../database';
 import { hashPasscode } from '../passcodes';
 import { systemActor } from '../sessions';
 import { readCatalogue } from './read-catalogue';
+import { readHistory } from './read-history';
 import { readShopLists } from './read-shop-lists';
 import { type WorldProblem, WorldReader } from './world-reader';
 
@@ -36,7 +37,11 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
     id: place.define('person', row.name, 'name'),
   }));
   const today = localMoment(at, shop.zone).day;
-  const tables = [...readCatalogue(world), ...readShopLists(world, shop.currency, today)];
+  const tables = [
+    ...readCatalogue(world),
+    ...readShopLists(world, shop.currency, today),
+    ...readHistory(world, { today, zone: shop.zone }),
+  ];
   if (world.problems.length > 0) return { ok: false, problems: world.problems };
 
   const withPasscodes = await Promise.all(

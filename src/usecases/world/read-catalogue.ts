@@ -88,11 +88,7 @@ export function readCatalogue(world: WorldReader): TableRows[] {
     const generation = `${row.make} ${row.model} ${row.market} ${row.generation}`;
     if (row.toYear < row.fromYear) at.wrong('to_year', 'Ends before it begins.');
     return {
-      id: at.define(
-        'application',
-        `${generation} ${row.ignition} ${row.fromYear}-${row.fromMonth ?? ''}`,
-        'from_year',
-      ),
+      id: at.define('application', applicationKey(row), 'from_year'),
       generation_id: at.refer('generation', generation, 'generation'),
       ignition: row.ignition,
       from_year: row.fromYear,
@@ -120,6 +116,17 @@ export function readCatalogue(world: WorldReader): TableRows[] {
     { table: 'platform_method', rows: platformMethods },
     { table: 'application', rows: applications },
   ];
+}
+
+/** How other files name an application: its generation, its ignition and its first year and month. */
+export function applicationKey(
+  row: Pick<
+    ApplicationRow,
+    'make' | 'model' | 'market' | 'generation' | 'ignition' | 'fromYear' | 'fromMonth'
+  >,
+): string {
+  const start = row.fromMonth === undefined ? `${row.fromYear}` : `${row.fromYear}-${row.fromMonth}`;
+  return [row.make, row.model, row.market, row.generation, row.ignition, start].join(' ');
 }
 
 function words(text: string | undefined): string[] {

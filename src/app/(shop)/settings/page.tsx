@@ -1,7 +1,7 @@
 import { cookies } from 'next/headers';
 import { Settings } from '@/screens/settings/settings';
 import { Page } from '@/ui/page';
-import { readShop } from '@/usecases/shop';
+import { readShopNow } from '@/usecases/shop';
 import { requireActor } from '../../session';
 import { signOutAction } from '../../sign-in/actions';
 import { keepThemeAction } from './actions';
@@ -10,7 +10,7 @@ export const metadata = { title: 'Settings' };
 
 export default async function SettingsPage() {
   const actor = await requireActor();
-  const shop = await readShop(actor);
+  const { shop } = await readShopNow(actor);
   const theme = (await cookies()).get('theme')?.value;
   return (
     <Page title="Settings">

@@ -14,8 +14,8 @@ const lexicon: Lexicon = {
     { id: 'pelter', makeId: 'brevane', name: 'Pelterine', aliases: [] },
   ],
   places: [
-    { id: 'quarry', name: 'Quarry End', distanceKm: 14 },
-    { id: 'low', name: 'Low Fenmoor', distanceKm: 22 },
+    { id: 'quarry', name: 'Quarry End', distanceKm: 14, travelMinutes: 19 },
+    { id: 'low', name: 'Low Fenmoor', distanceKm: 22, travelMinutes: 28 },
   ],
 };
 const now = { day: '2031-03-05', hour: '09:20' };

@@ -14,7 +14,12 @@ export interface Lexicon {
     readonly name: string;
     readonly aliases: readonly string[];
   }[];
-  readonly places: readonly { readonly id: string; readonly name: string; readonly distanceKm: number }[];
+  readonly places: readonly {
+    readonly id: string;
+    readonly name: string;
+    readonly distanceKm: number;
+    readonly travelMinutes: number;
+  }[];
 }
 
 /** A misspelt word and what it stands for. */
@@ -35,6 +40,17 @@ export const whys = [
   'brokenLoop',
 ] as const;
 export type Why = (typeof whys)[number];
+
+export const whyNames: Record<Why, string> = {
+  lost: 'lost',
+  stolen: 'stolen',
+  spare: 'spare wanted',
+  broken: 'blade broken',
+  flatCell: 'flat cell',
+  wornButtons: 'worn buttons',
+  crackedCase: 'cracked case',
+  brokenLoop: 'broken loop',
+};
 
 export type Access = 'open' | 'locked';
 

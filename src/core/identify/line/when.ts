@@ -33,7 +33,7 @@ export function matchWhen(tokens: readonly Token[], at: number, now: LocalMoment
       return { length: clock.length + 1, when: { ...day, ...when } };
     }
     const later = word === 'at' ? undefined : matchWhen(tokens, at + 1, now);
-    return later && later.when.day ? { length: later.length + 1, when: later.when } : undefined;
+    return later?.when.day ? { length: later.length + 1, when: later.when } : undefined;
   }
   if ((word === 'in' || word === 'within') && /^hours?$|^hrs?$/.test(tokens[at + 2]?.word ?? '')) {
     const hours = next === 'an' ? 1 : numberOf(next);

@@ -1,0 +1,71 @@
+import type { Metadata } from 'next';
+import type { ReactNode } from 'react';
+import { whyNames } from '@/core/identify/line/reading';
+import { carName, formatJobNumber } from '@/core/job/job';
+import { formatDay } from '@/core/kinds/local-time';
+import { formatDistance } from '@/core/kinds/units';
+import { groupVin } from '@/core/vin/vin';
+import { JobFrame } from '@/screens/job/job-frame';
+import { RingPanel } from '@/screens/job/ring-panel';
+import type { JobView } from '@/usecases/jobs/job-view';
+import { changeRingAction } from '../actions';
+import { editable, type JobPageProps, loadJob } from './job-page';
+
+export async function generateMetadata({ params }: JobPageProps): Promise<Metadata> {
+  const { job } = await loadJob((await params).number);
+  return { title: `${formatJobNumber(job.number)} ${carName(job.call)}` };
+}
+
+export default async function JobLayout({
+  params,
+  children,
+}: JobPageProps & { readonly children: ReactNode }) {
+  const view = await loadJob((await params).number);
+  const { job, ring, platform, stations } = view;
+  return (
+    <JobFrame
+      number={job.number}
+      name={formatJobNumber(job.number)}
+      car={carName(job.call)}
+      below={belowCar(view)}
+      chips={situationChips(view)}
+      stations={stations}
+      ring={
+        <RingPanel
+          key={job.version}
+          job={editable(view)}
+          keys={job.keys}
+          identities={job.identities}
+          ring={ring}
+          countBefore={job.log.countBefore ?? null}
+          countKind={platform?.count ?? null}
+          onRing={changeRingAction}
+        />
+      }
+    >
+      {children}
+    </JobFrame>
+  );
+}
+
+function belowCar({ job: { call } }: JobView): string {
+  const start = call.ignition === 'push' ? 'Push-start' : call.ignition === 'turn' ? 'Turn-key' : '';
+  return (
+    [start, call.market, call.vin && groupVin(call.vin), call.name].filter(Boolean).join(' · ') ||
+    'Nothing else told'
+  );
+}
+
+function situationChips({ job: { call }, shop, now }: JobView): string[] {
+  const km = call.distanceKm ?? call.placeKm;
+  const where = [call.place, km === null ? '' : formatDistance(km, shop.distanceUnit)]
+    .filter(Boolean)
+    .join(' ');
+  const when =
+    call.day || call.by
+      ? [formatDay(call.day ?? now.day, now.day), call.by && `by ${call.by}`].filter(Boolean).join(' ')
+      : '';
+  return [call.why && whyNames[call.why], call.access, where, call.urgent ? 'now' : when].filter(
+    (chip): chip is string => Boolean(chip),
+  );
+}

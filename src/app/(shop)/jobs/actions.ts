@@ -1,0 +1,71 @@
+'use server';
+
+import type { Correction } from '@/core/identify/line/reading';
+import type { Result } from '@/core/kinds/result';
+import { OpenJobInput } from '@/inputs/call-input';
+import {
+  AuthorityInput,
+  ChangeCallInput,
+  ChangeRingInput,
+  ChooseCandidateInput,
+  ChooseRouteInput,
+  CloseJobInput,
+  FactsInput,
+  OfferQuoteInput,
+  WordsInput,
+} from '@/inputs/job-inputs';
+import { correctWords } from '@/usecases/identify';
+import { changeRing, chooseCandidate, chooseRoute, offerQuote } from '@/usecases/jobs/decide';
+import type { Edited } from '@/usecases/jobs/edit-job';
+import { changeCall, openJob } from '@/usecases/jobs/open-job';
+import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
+import { closeJob, recordAuthority, recordFacts } from '@/usecases/jobs/record';
+import { runAction } from '../../run-action';
+
+export async function correctWordsAction(data: unknown): Promise<readonly Correction[]> {
+  const found = await runAction(WordsInput, data, correctWords);
+  return 'ok' in found ? [] : found;
+}
+
+export async function previewCallAction(data: unknown): Promise<Result<CallPreview>> {
+  return runAction(OpenJobInput, data, async (actor, input) => ({
+    ok: true as const,
+    value: await previewCall(actor, input),
+  }));
+}
+
+export async function openJobAction(data: unknown): Promise<Result<{ number: number }>> {
+  return runAction(OpenJobInput, data, openJob);
+}
+
+export async function changeCallAction(data: unknown): Promise<Edited> {
+  return runAction(ChangeCallInput, data, changeCall);
+}
+
+export async function chooseCandidateAction(data: unknown): Promise<Edited> {
+  return runAction(ChooseCandidateInput, data, chooseCandidate);
+}
+
+export async function changeRingAction(data: unknown): Promise<Edited> {
+  return runAction(ChangeRingInput, data, changeRing);
+}
+
+export async function chooseRouteAction(data: unknown): Promise<Edited> {
+  return runAction(ChooseRouteInput, data, chooseRoute);
+}
+
+export async function offerQuoteAction(data: unknown): Promise<Edited> {
+  return runAction(OfferQuoteInput, data, offerQuote);
+}
+
+export async function recordAuthorityAction(data: unknown): Promise<Edited> {
+  return runAction(AuthorityInput, data, recordAuthority);
+}
+
+export async function recordFactsAction(data: unknown): Promise<Edited> {
+  return runAction(FactsInput, data, recordFacts);
+}
+
+export async function closeJobAction(data: unknown): Promise<Edited> {
+  return runAction(CloseJobInput, data, closeJob);
+}

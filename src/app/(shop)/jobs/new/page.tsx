@@ -1,0 +1,22 @@
+import { NewCall } from '@/screens/call/new-call';
+import { readNames } from '@/usecases/identify';
+import { readShopNow } from '@/usecases/shop';
+import { requireActor } from '../../../session';
+import { correctWordsAction, openJobAction, previewCallAction } from '../actions';
+
+export const metadata = { title: 'New call' };
+
+export default async function NewCallPage() {
+  const actor = await requireActor();
+  const [lexicon, { shop, now }] = await Promise.all([readNames(actor), readShopNow(actor)]);
+  return (
+    <NewCall
+      lexicon={lexicon}
+      unit={shop.distanceUnit}
+      now={now}
+      onWords={correctWordsAction}
+      onPreview={previewCallAction}
+      onOpen={openJobAction}
+    />
+  );
+}

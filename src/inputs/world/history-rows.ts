@@ -1,0 +1,49 @@
+import { Matches } from 'class-validator';
+import type { Why } from '@/core/identify/line/reading';
+import { whys } from '@/core/identify/line/reading';
+import type { Outcome } from '@/core/job/closing';
+import { outcomes } from '@/core/job/closing';
+import type { AttemptResult } from '@/core/job/events';
+import type { RouteKind } from '@/core/programming/route';
+import { routeKinds } from '@/core/programming/route';
+import { cell } from '../cells';
+import { ignitions, markets } from './catalogue-rows';
+
+export class PastJobRow {
+  @cell.text(20) job!: string;
+  @cell.whole(1, 5000) daysAgo!: number;
+  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Expected an hour such as 15:30.' }) hour!: string;
+  @cell.text(80) person!: string;
+  @cell.text(80) customer!: string;
+  @cell.text(24) phone!: string;
+  @cell.text(60) make!: string;
+  @cell.text(60) model!: string;
+  @cell.oneOf(markets) market!: string;
+  @cell.text(40) generation!: string;
+  @cell.whole(1950, 2100) year!: number;
+  @cell.oneOf(ignitions) ignition!: 'turn' | 'push';
+  @Matches(/^[A-HJ-NPR-Z0-9]{17}$/, { message: 'Expected 17 characters of a VIN.' }) vin!: string;
+  @cell.text(60) place!: string;
+  @cell.oneOf(whys) why!: Why;
+  @cell.whole(0, 8) working!: number;
+  @cell.whole(0, 8) lost!: number;
+  @cell.whole(0, 5) wanted!: number;
+  /** Which application of the generation it was, by its first year and month. */
+  @cell.whole(1950, 2100) fromYear!: number;
+  @cell.optional() @cell.whole(1, 12) fromMonth?: number;
+  @cell.optional() @cell.oneOf(routeKinds) route?: RouteKind;
+  @cell.optional() @cell.whole(0, 64) countBefore?: number;
+  @cell.optional() @cell.whole(0, 64) countAfter?: number;
+  @cell.oneOf(Object.keys(outcomes)) outcome!: Outcome;
+  @cell.optional() @cell.text(500) reason?: string;
+}
+
+export class PastAttemptRow {
+  @cell.text(20) job!: string;
+  @cell.oneOf(routeKinds) route!: RouteKind;
+  /** Minutes from the opening of the job to the begin of the attempt. */
+  @cell.whole(0, 10_000) afterMinutes!: number;
+  @cell.whole(1, 2880) minutes!: number;
+  @cell.oneOf(['worked', 'failed', 'stopped']) result!: AttemptResult;
+  @cell.optional() @cell.text(300) reason?: string;
+}

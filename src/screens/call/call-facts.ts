@@ -1,0 +1,62 @@
+import type { KeysTold, LineReading } from '@/core/identify/line/reading';
+import type { OpenJobInput } from '@/inputs/call-input';
+
+/** The facts of a call as the form holds them: what the line says, and over it what was set by hand. */
+export type CallFacts = Omit<OpenJobInput, 'line' | 'name' | 'phone' | 'vin' | 'placeDetail' | 'note'>;
+
+/** The fields that one chip shows and corrects together. */
+export const chipFields = {
+  make: ['makeId'],
+  model: ['modelId', 'carWords'],
+  year: ['year'],
+  start: ['ignition'],
+  keys: ['working', 'lost', 'wanted'],
+  why: ['why'],
+  open: ['access'],
+  where: ['placeId', 'distanceKm'],
+  when: ['urgent', 'day', 'from', 'by'],
+} as const satisfies Record<string, readonly (keyof CallFacts)[]>;
+
+export type ChipName = keyof typeof chipFields;
+
+export const emptyFacts: CallFacts = {
+  year: null,
+  makeId: null,
+  modelId: null,
+  carWords: '',
+  ignition: null,
+  market: null,
+  why: null,
+  access: null,
+  placeId: null,
+  distanceKm: null,
+  urgent: false,
+  day: null,
+  from: null,
+  by: null,
+  working: null,
+  lost: null,
+  wanted: null,
+};
+
+/** What a line says, as facts of the form. */
+export function factsOfLine(reading: LineReading): CallFacts {
+  const keys: KeysTold = reading.keys?.value ?? { working: null, lost: null, wanted: null };
+  const when = reading.when?.value;
+  return {
+    ...emptyFacts,
+    year: reading.year?.value ?? null,
+    makeId: reading.make?.value ?? null,
+    modelId: reading.model?.value ?? null,
+    ignition: reading.ignition?.value ?? null,
+    why: reading.why?.value ?? null,
+    access: reading.access?.value ?? null,
+    placeId: reading.place?.value ?? null,
+    distanceKm: reading.distanceKm?.value ?? null,
+    urgent: when?.urgent ?? false,
+    day: when?.day ?? null,
+    from: when?.from ?? null,
+    by: when?.by ?? null,
+    ...keys,
+  };
+}

@@ -1,0 +1,146 @@
+'use client';
+
+import { useState } from 'react';
+import type { Lexicon } from '@/core/identify/line/reading';
+import type { Call } from '@/core/job/job';
+import type { DistanceUnit } from '@/core/kinds/units';
+import { Button } from '@/ui/button';
+import { EditOutcome } from '@/ui/edit-outcome';
+import type { JobRef } from '@/ui/job-ref';
+import { Panel } from '@/ui/panel';
+import { type EditAction, useEdit } from '@/ui/use-edit';
+import { type CallFacts, type ChipName, chipFields, emptyFacts } from './call-facts';
+import { Chips } from './chips';
+import { type PersonFacts, PersonFields, sentPerson } from './person-fields';
+
+interface CallStationProps {
+  readonly job: JobRef;
+  readonly call: Call;
+  readonly lexicon: Lexicon;
+  readonly unit: DistanceUnit;
+  readonly today: string;
+  readonly onChange: EditAction;
+}
+
+/** The call of a job: what was told, each part correctable. */
+export function CallStation({ job, call, lexicon, unit, today, onChange }: CallStationProps) {
+  const stored = storedFacts(call);
+  const [facts, setFacts] = useState(stored);
+  const [person, setPerson] = useState(storedPerson(call));
+  const edit = useEdit(onChange, job);
+  const { working: _, lost: __, wanted: ___, ...told } = facts;
+  const sent = { ...told, ...sentPerson(person), line: call.line ?? '' };
+  const changed = (chip: ChipName) => chipFields[chip].some((field) => facts[field] !== stored[field]);
+  const problemOf = (field: string) => edit.problemOf(`call.${field}`) ?? edit.problemOf(field);
+  const nameOf = (list: readonly { id: string; name: string }[]) => (id: unknown) =>
+    list.find((one) => one.id === id)?.name ?? 'not said';
+  return (
+    <form
+      className="flex flex-col gap-4"
+      onSubmit={(event) => {
+        event.preventDefault();
+        edit.edit({ call: sent });
+      }}
+    >
+      {call.line && (
+        <Panel title="As told">
+          <p className="break-words">“{call.line}”</p>
+        </Panel>
+      )}
+      <fieldset disabled={job.closed} className="contents">
+        <Chips
+          facts={facts}
+          lexicon={lexicon}
+          unit={unit}
+          today={today}
+          withKeys={false}
+          problemOf={problemOf}
+          stateOf={(chip) => (changed(chip) ? 'corrected' : 'told')}
+          onChange={(change) => setFacts((before) => ({ ...before, ...change }))}
+        />
+        <Panel title="Customer and car">
+          <PersonFields
+            value={person}
+            problemOf={problemOf}
+            onChange={(change) => setPerson((before) => ({ ...before, ...change }))}
+          />
+        </Panel>
+      </fieldset>
+      <EditOutcome
+        edit={edit}
+        mine={sent}
+        fields={[
+          { field: 'year', label: 'Year' },
+          { field: 'makeId', label: 'Make', show: nameOf(lexicon.makes) },
+          { field: 'modelId', label: 'Model', show: nameOf(lexicon.models) },
+          { field: 'carWords', label: 'Car in words' },
+          { field: 'ignition', label: 'Start' },
+          { field: 'why', label: 'Why' },
+          { field: 'access', label: 'Car is' },
+          { field: 'placeId', label: 'Place', show: nameOf(lexicon.places) },
+          { field: 'distanceKm', label: 'Distance, km' },
+          { field: 'day', label: 'Day' },
+          { field: 'from', label: 'From' },
+          { field: 'by', label: 'By' },
+          { field: 'urgent', label: 'Urgent' },
+          { field: 'name', label: 'Name' },
+          { field: 'phone', label: 'Phone' },
+          { field: 'vin', label: 'VIN' },
+          { field: 'placeDetail', label: 'Where exactly' },
+          { field: 'note', label: 'Note' },
+        ]}
+      />
+      {!job.closed && (
+        <Button type="submit" look="main" className="self-start" disabled={edit.pending}>
+          {edit.pending ? 'Keeping' : 'Keep the call'}
+        </Button>
+      )}
+    </form>
+  );
+}
+
+function storedFacts(call: Call): CallFacts {
+  const {
+    year,
+    makeId,
+    modelId,
+    carWords,
+    ignition,
+    market,
+    why,
+    access,
+    placeId,
+    distanceKm,
+    urgent,
+    day,
+    from,
+    by,
+  } = call;
+  return {
+    ...emptyFacts,
+    year,
+    makeId,
+    modelId,
+    carWords,
+    ignition,
+    market,
+    why,
+    access,
+    placeId,
+    distanceKm,
+    urgent,
+    day,
+    from,
+    by,
+  };
+}
+
+function storedPerson(call: Call): PersonFacts {
+  return {
+    name: call.name ?? '',
+    phone: call.phone ?? '',
+    vin: call.vin ?? '',
+    placeDetail: call.placeDetail ?? '',
+    note: call.note ?? '',
+  };
+}

@@ -1,0 +1,55 @@
+'use client';
+
+import type { Lexicon } from '@/core/identify/line/reading';
+import type { DistanceUnit } from '@/core/kinds/units';
+import { type ChipState, FactChip } from '@/ui/fact-chip';
+import { type CallFacts, type ChipName, chipFields } from './call-facts';
+import { ChipEditor } from './chip-editor';
+import { askLabels, chipLabels, chipWords } from './chip-words';
+
+interface ChipsProps {
+  readonly facts: CallFacts;
+  readonly lexicon: Lexicon;
+  readonly unit: DistanceUnit;
+  readonly today: string;
+  /** How each chip came to its value. */
+  readonly stateOf: (chip: ChipName) => 'told' | 'readAs' | 'corrected';
+  readonly problemOf: (field: string) => string | undefined;
+  /** Keys are told once, at the call; afterwards they stand on the ring. */
+  readonly withKeys: boolean;
+  readonly onChange: (change: Partial<CallFacts>) => void;
+}
+
+/** The facts of a call as chips: told ones first, then what is worth asking. */
+export function Chips({ facts, lexicon, unit, today, stateOf, problemOf, withKeys, onChange }: ChipsProps) {
+  const names = (Object.keys(chipFields) as ChipName[]).filter((chip) => withKeys || chip !== 'keys');
+  const chips = names.map((chip) => {
+    const wrong = chipFields[chip].some((field) => problemOf(field) !== undefined);
+    const words = chipWords(chip, facts, { lexicon, unit, today });
+    const state: ChipState = wrong ? 'wrong' : words === '' ? 'ask' : stateOf(chip);
+    return { chip, words, state };
+  });
+  const told = chips.filter(({ state, words }) => state !== 'ask' || words !== '');
+  const asked = chips.filter(({ state, words }) => state === 'ask' && words === '');
+  return (
+    <div className="flex flex-wrap gap-2">
+      {[...told, ...asked].map(({ chip, words, state }) => (
+        <FactChip
+          key={chip}
+          label={state === 'ask' ? askLabels[chip] : chipLabels[chip]}
+          value={words}
+          state={state}
+        >
+          <ChipEditor
+            chip={chip}
+            facts={facts}
+            lexicon={lexicon}
+            unit={unit}
+            problemOf={problemOf}
+            onChange={onChange}
+          />
+        </FactChip>
+      ))}
+    </div>
+  );
+}

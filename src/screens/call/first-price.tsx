@@ -1,0 +1,60 @@
+import { formatDay } from '@/core/kinds/local-time';
+import { formatMoney } from '@/core/kinds/money';
+import { formatMinutes, formatWait } from '@/core/kinds/units';
+import { type Route, routeNames } from '@/core/programming/route';
+import { optionNames, type QuoteOption } from '@/core/quote/quote';
+import { Table, Td, Th, Tr } from '@/ui/table';
+
+interface FirstPriceProps {
+  readonly options: readonly QuoteOption[];
+  readonly route: Route;
+  readonly currency: string;
+  readonly locale: string;
+  readonly today: string;
+}
+
+/** The first prices of a call, for the advised route of the likeliest car. */
+export function FirstPrice({ options, route, currency, locale, today }: FirstPriceProps) {
+  const show = (minor: number) => formatMoney({ minor, currency }, locale);
+  return (
+    <section>
+      <h2 className="mb-1 text-small font-semibold text-mute">
+        First price: {routeNames[route.kind]}
+        {route.time &&
+          route.time.workP50Minutes > 0 &&
+          `, ${formatMinutes(route.time.workP50Minutes)} of work`}
+        {route.time && route.time.waitSeconds > 0 && `, wait ${formatWait(route.time.waitSeconds)}`}
+      </h2>
+      <Table label="First price">
+        <thead className="sr-only">
+          <Tr>
+            <Th>Option</Th>
+            <Th>Total with tax</Th>
+            <Th>Drives</Th>
+            <Th>Further key</Th>
+          </Tr>
+        </thead>
+        <tbody>
+          {options.map((option) => (
+            <Tr key={option.kind}>
+              <Th row>{optionNames[option.kind]}</Th>
+              {option.available ? (
+                <>
+                  <Td className="text-right font-mono text-ask font-bold">{show(option.totalMinor)}</Td>
+                  <Td>{formatDay(option.drivesOn, today)}</Td>
+                  <Td className="text-mute">
+                    {option.furtherKeyMinor === null ? '' : `further key +${show(option.furtherKeyMinor)}`}
+                  </Td>
+                </>
+              ) : (
+                <td colSpan={3} className="px-3 py-2 text-mute">
+                  {option.reason}
+                </td>
+              )}
+            </Tr>
+          ))}
+        </tbody>
+      </Table>
+    </section>
+  );
+}

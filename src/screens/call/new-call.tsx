@@ -1,0 +1,294 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { parseLine } from '@/core/identify/line/parse-line';
+import { type Correction, type Lexicon, lineLimit } from '@/core/identify/line/reading';
+import type { Candidate } from '@/core/identify/posterior';
+import type { Failed, Result } from '@/core/kinds/result';
+import type { DistanceUnit } from '@/core/kinds/units';
+import { type RefusedRoute, type Route, routeNames } from '@/core/programming/route';
+import type { QuoteOption } from '@/core/quote/quote';
+import { Button } from '@/ui/button';
+import { Notice } from '@/ui/notice';
+import { Problems } from '@/ui/problems';
+import { useSubmit } from '@/ui/use-submit';
+import { type CallFacts, type ChipName, chipFields, factsOfLine } from './call-facts';
+import { CandidatesTable } from './candidates-table';
+import { Chips } from './chips';
+import { FirstPrice } from './first-price';
+import { type PersonFacts, PersonFields, sentPerson } from './person-fields';
+import { Say } from './say';
+
+/** What the server makes of a call while it is typed. */
+export interface Preview {
+  readonly candidates: readonly Candidate[];
+  readonly advice: { readonly why: string } | undefined;
+  readonly route: Route | undefined;
+  /** Where no route is feasible: the routes this platform has, with what refuses them. */
+  readonly refused: readonly RefusedRoute[];
+  readonly options: readonly QuoteOption[];
+  readonly currency: string;
+  readonly locale: string;
+  readonly today: string;
+}
+
+interface NewCallProps {
+  readonly lexicon: Lexicon;
+  readonly unit: DistanceUnit;
+  readonly now: { readonly day: string; readonly hour: string };
+  readonly onWords: (data: unknown) => Promise<readonly Correction[]>;
+  readonly onPreview: (data: unknown) => Promise<Result<Preview>>;
+  readonly onOpen: (data: unknown) => Promise<Result<{ number: number }>>;
+}
+
+const nobody: PersonFacts = { name: '', phone: '', vin: '', placeDetail: '', note: '' };
+
+/** One line in, chips that can be corrected, candidates and a first price beside it. */
+export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewCallProps) {
+  const router = useRouter();
+  const [line, setLine] = useState('');
+  const [byHand, setByHand] = useState<Partial<CallFacts>>({});
+  const [person, setPerson] = useState(nobody);
+  const corrections = useCorrections(line, lexicon, now, onWords);
+  const reading = useMemo(
+    () => parseLine(line, lexicon, now, corrections),
+    [line, lexicon, now, corrections],
+  );
+  const facts: CallFacts = { ...factsOfLine(reading), ...byHand };
+  const told: PersonFacts = {
+    ...person,
+    vin: person.vin || (reading.vin?.value ?? ''),
+    phone: person.phone || (reading.phone?.value ?? ''),
+  };
+  const { preview, problems: previewProblems } = usePreview(facts, onPreview);
+  const { submit, pending, problems, problemOf, general } = useSubmit(onOpen);
+
+  const open = () =>
+    submit(
+      { ...facts, ...sentPerson(told), line: line.length > lineLimit ? line : reading.safeText },
+      ({ value }) => router.push(`/jobs/${value.number}/identify`),
+    );
+
+  const lineProblem = [...reading.problems, ...problems].find(
+    ({ field }) => field === 'line' || field === 'year' || field === 'model',
+  );
+  return (
+    <main className="flex min-h-dvh flex-col">
+      <form
+        className="flex flex-1 flex-col"
+        onSubmit={(event) => {
+          event.preventDefault();
+          open();
+        }}
+      >
+        <div className="flex flex-col gap-3 px-4 pt-4 pb-3">
+          <h1 className="text-title font-semibold">New call</h1>
+          <LineField value={line} onChange={setLine} problem={lineProblem?.message} />
+          <Chips
+            facts={facts}
+            lexicon={lexicon}
+            unit={unit}
+            today={now.day}
+            withKeys
+            problemOf={(field) =>
+              problemOf(field) ?? previewProblems.find((problem) => problem.field === field)?.message
+            }
+            stateOf={(chip) => chipStateOf(chip, byHand, reading)}
+            onChange={(change) => setByHand((before) => ({ ...before, ...change }))}
+          />
+          <NotUnderstood words={reading.unknown} codes={reading.codes} />
+        </div>
+        <div className="grid flex-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_420px]">
+          <div className="flex flex-col gap-4 p-4" aria-live="polite">
+            <WhatItTakes facts={facts} preview={preview} />
+          </div>
+          <aside className="flex flex-col gap-4 border-line bg-biscuit p-4 lg:border-l">
+            <Say
+              options={preview?.options ?? []}
+              route={preview?.route}
+              why={preview?.advice?.why}
+              access={facts.access}
+              currency={preview?.currency ?? 'USD'}
+              locale={preview?.locale ?? 'en-US'}
+              today={now.day}
+            />
+            <PersonFields
+              value={told}
+              problemOf={problemOf}
+              onChange={(change) => setPerson((before) => ({ ...before, ...change }))}
+            />
+            <Problems problems={general} />
+            {problemOf('carWords') && <Problems problems={[{ message: problemOf('carWords') ?? '' }]} />}
+            <div className="mt-auto grid grid-cols-2 gap-2">
+              <Button type="submit" look="main" disabled={pending} follows="Alt Enter">
+                {pending ? 'Hanging' : 'Hang the tag'}
+              </Button>
+              <Button
+                follows="clears the line"
+                onClick={() => {
+                  setLine('');
+                  setByHand({});
+                  setPerson(nobody);
+                }}
+              >
+                Start again
+              </Button>
+            </div>
+          </aside>
+        </div>
+      </form>
+    </main>
+  );
+}
+
+function LineField({
+  value,
+  onChange,
+  problem,
+}: {
+  value: string;
+  onChange: (value: string) => void;
+  problem: string | undefined;
+}) {
+  return (
+    <div>
+      <label htmlFor="line" className="sr-only">
+        The caller's words in one line
+      </label>
+      <input
+        id="line"
+        // biome-ignore lint/a11y/noAutofocus: the page is this line; a call is typed at once
+        autoFocus
+        autoComplete="off"
+        spellCheck={false}
+        value={value}
+        placeholder="Make, model, year, how it starts, keys, where, when"
+        aria-describedby="line-note"
+        aria-invalid={problem !== undefined}
+        onChange={(event) => onChange(event.target.value)}
+        className="min-h-14 w-full rounded-lg border-2 border-ink bg-biscuit px-4 text-ask aria-invalid:border-oxide"
+      />
+      <p id="line-note" className="min-h-[18px] text-small text-oxide" aria-live="polite">
+        {problem}
+      </p>
+    </div>
+  );
+}
+
+function NotUnderstood({ words, codes }: { words: readonly string[]; codes: number }) {
+  if (words.length === 0 && codes === 0) return null;
+  return (
+    <div className="flex flex-col gap-2">
+      {words.length > 0 && (
+        <p className="text-small break-words text-mute">
+          Not understood: <span className="font-semibold text-ink">{words.slice(0, 24).join(', ')}</span>
+          {words.length > 24 && ` and ${words.length - 24} more`}
+        </p>
+      )}
+      {codes > 0 && (
+        <Notice tone="ochre" role="status">
+          {codes === 1 ? 'One word looks' : `${codes} words look`} like a key code or PIN and will not be
+          kept. Codes have no place here yet.
+        </Notice>
+      )}
+    </div>
+  );
+}
+
+function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: Preview | undefined }) {
+  if (facts.modelId === null) {
+    return (
+      <p className="text-mute">
+        {facts.carWords || facts.makeId
+          ? 'Which model? The library then shows key, chip, blade and platform.'
+          : 'The line begins anywhere: “Merrowdale, lost both, before six”.'}
+      </p>
+    );
+  }
+  if (!preview) return <p className="text-mute">Looking it up</p>;
+  if (preview.candidates.length === 0)
+    return <p className="text-mute">The library has no row for this model.</p>;
+  return (
+    <>
+      <section>
+        <h2 className="mb-1 text-small font-semibold text-mute">What it takes</h2>
+        <CandidatesTable candidates={preview.candidates} />
+      </section>
+      {preview.route ? (
+        <FirstPrice
+          options={preview.options}
+          route={preview.route}
+          currency={preview.currency}
+          locale={preview.locale}
+          today={preview.today}
+        />
+      ) : (
+        <Notice tone="ochre">
+          <p className="font-semibold">No route is feasible as told.</p>
+          {preview.refused.map(({ kind, fact, lift }) => (
+            <p key={kind}>
+              {routeNames[kind]}: {fact} {lift}
+            </p>
+          ))}
+        </Notice>
+      )}
+    </>
+  );
+}
+
+function chipStateOf(chip: ChipName, byHand: Partial<CallFacts>, reading: ReturnType<typeof parseLine>) {
+  if (chipFields[chip].some((field) => Object.hasOwn(byHand, field))) return 'corrected';
+  if ((chip === 'make' || chip === 'model') && reading[chip]?.how === 'similar') return 'readAs';
+  return 'told';
+}
+
+/** Asks the server, once the typing rests, what misspelt words stand for; one answer for each word is kept. */
+function useCorrections(
+  line: string,
+  lexicon: Lexicon,
+  now: NewCallProps['now'],
+  onWords: NewCallProps['onWords'],
+): readonly Correction[] {
+  const [corrections, setCorrections] = useState<readonly Correction[]>([]);
+  const asked = useRef(new Set<string>());
+  const words = useMemo(() => parseLine(line, lexicon, now).maybeNames.slice(0, 12), [line, lexicon, now]);
+  useEffect(() => {
+    const timer = setTimeout(async () => {
+      const fresh = words.filter((word) => word.length <= 40 && !asked.current.has(word));
+      if (fresh.length === 0) return;
+      for (const word of fresh) asked.current.add(word);
+      const found = await onWords({ words: fresh }).catch(() => []);
+      if (found.length > 0) setCorrections((before) => [...before, ...found]);
+    }, 250);
+    return () => clearTimeout(timer);
+  }, [words, onWords]);
+  return corrections;
+}
+
+/** Asks the server, once the facts rest, for candidates and first prices; an older answer never replaces a newer. */
+function usePreview(facts: CallFacts, onPreview: NewCallProps['onPreview']) {
+  const [preview, setPreview] = useState<Preview>();
+  const [problems, setProblems] = useState<Failed['problems']>([]);
+  const key = JSON.stringify(facts);
+  useEffect(() => {
+    const asked: CallFacts = JSON.parse(key);
+    if (asked.modelId === null) {
+      setPreview(undefined);
+      setProblems([]);
+      return;
+    }
+    let current = true;
+    const timer = setTimeout(async () => {
+      const answer = await onPreview({ ...asked, ...sentPerson(nobody), line: '' }).catch(() => undefined);
+      if (!current || !answer) return;
+      if (answer.ok) setPreview(answer.value);
+      setProblems(answer.ok ? [] : answer.problems);
+    }, 200);
+    return () => {
+      current = false;
+      clearTimeout(timer);
+    };
+  }, [key, onPreview]);
+  return { preview, problems };
+}

@@ -1,0 +1,232 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { isAllowed } from '@/core/authority/authority';
+import type { Attempt, AttemptResult, JobLog } from '@/core/job/events';
+import { instantOf, localMoment } from '@/core/kinds/local-time';
+import { formatMinutes } from '@/core/kinds/units';
+import type { PhysicalKey } from '@/core/programming/keys';
+import { purposeOf } from '@/core/programming/purpose';
+import { type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
+import { Button } from '@/ui/button';
+import { SelectField, TextField } from '@/ui/field';
+import type { JobRef } from '@/ui/job-ref';
+import { Badge, Notice } from '@/ui/notice';
+import { Overlay } from '@/ui/overlay';
+import { Panel } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
+import { useEvent } from '@/ui/use-event';
+
+interface AttemptsProps {
+  readonly job: JobRef;
+  readonly log: JobLog;
+  readonly route: RouteKind | null;
+  readonly keys: readonly PhysicalKey[];
+  readonly zone: string;
+  readonly now: { readonly day: string; readonly hour: string };
+  readonly authorised: boolean;
+}
+
+const results: Record<AttemptResult, string> = { worked: 'Worked', failed: 'Failed', stopped: 'Stopped' };
+
+/** Every attempt one by one: route, from, to, result, reason. A mistake is withdrawn, not wiped. */
+export function Attempts(props: AttemptsProps) {
+  const { job, log, keys, zone } = props;
+  const [withdrawing, setWithdrawing] = useState<Attempt>();
+  return (
+    <Panel title="Attempts">
+      {log.attempts.length === 0 && <p className="text-mute">None recorded yet.</p>}
+      <ul className="flex flex-col divide-y divide-line">
+        {log.attempts.map((attempt) => (
+          <li key={attempt.attemptId} className="flex flex-wrap items-center gap-3 py-2">
+            <Badge tone={attempt.result === 'worked' ? 'glaze' : 'oxide'}>{results[attempt.result]}</Badge>
+            <span className="min-w-48 flex-1">
+              <b>{routeNames[attempt.route]}</b>, {hours(attempt, zone)}
+              <span className="block text-small text-mute">
+                {[attempt.reason, learnedWords(attempt, keys)].filter(Boolean).join(' · ')}
+              </span>
+            </span>
+            {!job.closed && (
+              <Button look="quiet" onClick={() => setWithdrawing(attempt)}>
+                Withdraw
+              </Button>
+            )}
+          </li>
+        ))}
+      </ul>
+      {!job.closed && <AttemptForm {...props} />}
+      {withdrawing && (
+        <WithdrawForm job={job} attempt={withdrawing} onClose={() => setWithdrawing(undefined)} />
+      )}
+    </Panel>
+  );
+}
+
+function hours({ from, to }: Attempt, zone: string): string {
+  const [start, end] = [localMoment(from, zone), localMoment(to, zone)];
+  const minutes = formatMinutes((to.getTime() - from.getTime()) / 60_000);
+  return `${start.day} ${start.hour} to ${end.hour}, ${minutes}`;
+}
+
+function learnedWords({ learnedKeyIds }: Attempt, keys: readonly PhysicalKey[]): string {
+  const tags = keys.filter(({ id }) => learnedKeyIds.includes(id)).map(({ tag, name }) => `${tag} ${name}`);
+  return tags.length === 0 ? '' : `learned: ${tags.join(', ')}`;
+}
+
+function AttemptForm({ job, route, keys, zone, now, authorised }: AttemptsProps) {
+  const event = useEvent(job);
+  const start = () => ({
+    route: route ?? ('repair' as RouteKind),
+    day: now.day,
+    from: now.hour,
+    to: now.hour,
+    result: 'worked' as AttemptResult,
+    reason: '',
+    learned: keys.filter(({ madeHere }) => madeHere).map(({ id }) => id),
+  });
+  const [form, setForm] = useState(start);
+  const [id, setId] = useState(() => uuid());
+  const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
+  const purpose = purposeOf(form.route);
+  const learns = form.result === 'worked' && purpose !== 'repair';
+  const blocked = !isAllowed(purpose, authorised ? 'onSite' : 'none');
+  const send = () => {
+    const from = instantOf({ day: form.day, hour: form.from }, zone);
+    const to = instantOf({ day: form.day, hour: form.to }, zone);
+    const content = {
+      attemptId: id,
+      route: form.route,
+      from: from.toISOString(),
+      to: to.toISOString(),
+      result: form.result,
+      reason: form.reason.trim(),
+      learnedKeyIds: learns ? form.learned : [],
+    };
+    event.record('attemptRecorded', content, () => {
+      setForm(start());
+      setId(uuid());
+    });
+  };
+  return (
+    <form
+      className="mt-3 flex flex-col gap-2 border-t border-line pt-3"
+      onSubmit={(submitted) => {
+        submitted.preventDefault();
+        send();
+      }}
+    >
+      <div className="grid gap-x-3 sm:grid-cols-[1.4fr_1fr_1fr_1fr_1fr]">
+        <SelectField
+          label="Route"
+          value={form.route}
+          choices={routeKinds.map((kind) => ({ value: kind, label: routeNames[kind] }))}
+          onChange={(change) => set({ route: change.target.value as RouteKind })}
+        />
+        <TextField
+          label="Day"
+          type="date"
+          required
+          value={form.day}
+          onChange={(change) => set({ day: change.target.value })}
+        />
+        <TextField
+          label="From"
+          type="time"
+          required
+          value={form.from}
+          onChange={(change) => set({ from: change.target.value })}
+        />
+        <TextField
+          label="To"
+          type="time"
+          required
+          value={form.to}
+          onChange={(change) => set({ to: change.target.value })}
+        />
+        <SelectField
+          label="Result"
+          value={form.result}
+          choices={Object.entries(results).map(([value, label]) => ({ value, label }))}
+          onChange={(change) => set({ result: change.target.value as AttemptResult })}
+        />
+      </div>
+      <TextField
+        label={form.result === 'worked' ? 'Remark' : 'Why it did not work'}
+        maxLength={300}
+        value={form.reason}
+        onChange={(change) => set({ reason: change.target.value })}
+      />
+      {learns && (
+        <fieldset className="flex flex-wrap gap-2">
+          <legend className="mb-1 text-small font-semibold text-mute">Learned in it</legend>
+          {keys
+            .filter(({ presence }) => presence === 'here')
+            .map((key) => (
+              <label
+                key={key.id}
+                className="flex min-h-11 items-center gap-2 rounded-lg border-[1.5px] border-edge px-3"
+              >
+                <input
+                  type="checkbox"
+                  className="size-5 accent-(--terra)"
+                  checked={form.learned.includes(key.id)}
+                  onChange={(change) =>
+                    set({
+                      learned: change.target.checked
+                        ? [...form.learned, key.id]
+                        : form.learned.filter((one) => one !== key.id),
+                    })
+                  }
+                />
+                {key.tag} {key.name}
+              </label>
+            ))}
+        </fieldset>
+      )}
+      <Problems problems={event.problems} />
+      {blocked && (
+        <Notice tone="ochre">
+          Record the right to the car first: without it only none or a repair can be recorded.
+        </Notice>
+      )}
+      <Button type="submit" className="self-start" disabled={event.pending || blocked}>
+        Record the attempt
+      </Button>
+    </form>
+  );
+}
+
+function WithdrawForm({ job, attempt, onClose }: { job: JobRef; attempt: Attempt; onClose: () => void }) {
+  const [reason, setReason] = useState('');
+  const event = useEvent(job);
+  return (
+    <Overlay
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title="Withdraw the attempt"
+      note={`${routeNames[attempt.route]}, ${results[attempt.result].toLowerCase()}. The record of it stays in the history.`}
+    >
+      <form
+        className="flex flex-col gap-2"
+        onSubmit={(submitted) => {
+          submitted.preventDefault();
+          event.record('attemptWithdrawn', { attemptId: attempt.attemptId, reason: reason.trim() }, onClose);
+        }}
+      >
+        <TextField
+          label="Why"
+          required
+          maxLength={300}
+          value={reason}
+          error={event.problemOf('reason')}
+          onChange={(change) => setReason(change.target.value)}
+        />
+        <Problems problems={event.problems.filter(({ field }) => field === undefined)} />
+        <Button type="submit" look="danger" className="self-start" disabled={event.pending}>
+          Withdraw it
+        </Button>
+      </form>
+    </Overlay>
+  );
+}

@@ -1,0 +1,165 @@
+'use client';
+
+import { useState } from 'react';
+import { type Outcome, outcomes } from '@/core/job/closing';
+import type { JobLog } from '@/core/job/events';
+import type { Authority } from '@/core/job/job';
+import type { PhysicalKey } from '@/core/programming/keys';
+import type { CountAnswer } from '@/core/programming/plan';
+import { countFits } from '@/core/programming/ring';
+import type { RouteKind } from '@/core/programming/route';
+import { Button } from '@/ui/button';
+import { CountField } from '@/ui/count-field';
+import { EditOutcome } from '@/ui/edit-outcome';
+import { SelectField, TextAreaField } from '@/ui/field';
+import type { JobRef } from '@/ui/job-ref';
+import { Badge, Notice } from '@/ui/notice';
+import { Lead, Panel } from '@/ui/panel';
+import { type EditAction, useEdit } from '@/ui/use-edit';
+import { useEvent } from '@/ui/use-event';
+import { Attempts } from './attempts';
+import { AuthorityForm } from './authority-form';
+import { type FactChoices, FactsForm } from './facts-form';
+
+interface CloseStationProps {
+  readonly job: JobRef;
+  readonly zone: string;
+  readonly now: { readonly day: string; readonly hour: string };
+  readonly authority: Authority | undefined;
+  readonly route: RouteKind | null;
+  readonly planned: CountAnswer;
+  readonly log: JobLog;
+  readonly keys: readonly PhysicalKey[];
+  readonly facts: Readonly<Record<string, string>>;
+  readonly factChoices: FactChoices;
+  readonly closed: {
+    readonly outcome: Outcome;
+    readonly by: string;
+    readonly on: string;
+    readonly reason: string | null;
+  } | null;
+  readonly onAuthority: EditAction;
+  readonly onFacts: EditAction;
+  readonly onClose: EditAction;
+}
+
+/** The end of a job: who had the right, what was tried, what the car really had, the count again, and how it ended. */
+export function CloseStation(props: CloseStationProps) {
+  const { job, closed, planned, log, route } = props;
+  return (
+    <>
+      <Lead
+        over={closed ? `Closed ${closed.on} by ${closed.by}` : 'Before the tag comes off'}
+        title={closed ? outcomes[closed.outcome] : 'Attempts, count, outcome'}
+        reason={closed?.reason}
+      />
+      <AuthorityForm
+        job={job}
+        authority={props.authority}
+        zone={props.zone}
+        onAuthority={props.onAuthority}
+      />
+      <Attempts
+        job={job}
+        log={log}
+        route={route}
+        keys={props.keys}
+        zone={props.zone}
+        now={props.now}
+        authorised={props.authority !== undefined}
+      />
+      <CountPanel job={job} log={log} planned={planned} />
+      <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
+      {!closed && <EndForm job={job} onClose={props.onClose} />}
+    </>
+  );
+}
+
+function CountPanel({ job, log, planned }: { job: JobRef; log: JobLog; planned: CountAnswer }) {
+  const event = useEvent(job);
+  const fits = countFits(log.countAfter, planned);
+  return (
+    <Panel title="Key count" note="The car is asked again; afterwards the count must be the plan's.">
+      <dl className="mb-3 grid grid-cols-3 gap-3">
+        {(
+          [
+            ['Before', log.countBefore],
+            ['Planned', planned],
+            ['After', log.countAfter],
+          ] as const
+        ).map(([label, count]) => (
+          <div key={label} className="rounded-lg border border-line p-3">
+            <dt className="text-small text-mute">{label}</dt>
+            <dd className="font-mono text-ask font-bold">{countWords(count)}</dd>
+          </div>
+        ))}
+      </dl>
+      {fits === false && (
+        <Notice tone="oxide">
+          The count differs from the plan. Find out why, or write the reason at the end.
+        </Notice>
+      )}
+      {fits === true && <Badge tone="glaze">The count fits the plan</Badge>}
+      {!job.closed && (
+        <div className="mt-3 max-w-md">
+          <CountField
+            label="The car knows, after the work"
+            answer={log.countAfter ?? null}
+            pending={event.pending}
+            problem={event.problems[0]?.message}
+            onCount={(answer) => event.record('countRead', { moment: 'after', answer })}
+          />
+        </div>
+      )}
+    </Panel>
+  );
+}
+
+function countWords(count: CountAnswer | undefined): string {
+  if (count === undefined) return '–';
+  return count === 'cannotSay' ? 'cannot say' : String(count);
+}
+
+function EndForm({ job, onClose }: { job: JobRef; onClose: EditAction }) {
+  const [outcome, setOutcome] = useState<Outcome>('done');
+  const [reason, setReason] = useState('');
+  const edit = useEdit(onClose, job);
+  return (
+    <Panel title="How it ended">
+      <form
+        className="flex flex-col gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          edit.edit({ outcome, reason });
+        }}
+      >
+        <div className="grid gap-3 sm:grid-cols-[240px_1fr]">
+          <SelectField
+            label="Outcome"
+            value={outcome}
+            choices={Object.entries(outcomes).map(([value, label]) => ({ value, label }))}
+            error={edit.problemOf('outcome')}
+            onChange={(event) => setOutcome(event.target.value as Outcome)}
+          />
+          <TextAreaField
+            label="Why, where the work was not done or the count differs"
+            maxLength={500}
+            value={reason}
+            error={edit.problemOf('reason')}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </div>
+        <EditOutcome edit={edit} shownBeside={['outcome', 'reason']} fields={[]} />
+        <Button
+          type="submit"
+          look="main"
+          className="self-start"
+          disabled={edit.pending}
+          follows="it cannot be changed afterwards"
+        >
+          Close the job
+        </Button>
+      </form>
+    </Panel>
+  );
+}

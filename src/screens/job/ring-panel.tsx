@@ -1,0 +1,133 @@
+'use client';
+
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import type { Identity, PhysicalKey } from '@/core/programming/keys';
+import type { CountAnswer } from '@/core/programming/plan';
+import type { Ring } from '@/core/programming/ring';
+import { Button } from '@/ui/button';
+import { CountField } from '@/ui/count-field';
+import { EditOutcome } from '@/ui/edit-outcome';
+import type { JobRef } from '@/ui/job-ref';
+import { Badge, Notice } from '@/ui/notice';
+import { RingView } from '@/ui/ring-view';
+import { type EditAction, useEdit } from '@/ui/use-edit';
+import { useEvent } from '@/ui/use-event';
+import { type KeyDraft, KeyEditor, keyDraft } from './key-editor';
+
+interface RingPanelProps {
+  readonly job: JobRef;
+  readonly keys: readonly PhysicalKey[];
+  readonly identities: readonly Identity[];
+  readonly ring: Ring;
+  readonly countBefore: CountAnswer | null;
+  readonly countKind: 'readable' | 'afterPin' | 'cannotSay' | null;
+  readonly onRing: EditAction;
+}
+
+/** The ring beside every station: every key, the slots, the count before the work; a press on a tag edits the key. */
+export function RingPanel({ job, keys, identities, ring, countBefore, countKind, onRing }: RingPanelProps) {
+  const [open, setOpen] = useState<KeyDraft>();
+  const edit = useEdit(onRing, job);
+  const event = useEvent(job);
+  const drafts = keys.map((key) => keyDraft(key, keys, identities));
+  const save = (changed: readonly KeyDraft[]) =>
+    edit.edit({ keys: changed.map(({ isNew: _, ...key }) => key) }, () => setOpen(undefined));
+
+  const addKey = (madeHere: boolean) => {
+    setOpen({
+      id: uuid(),
+      name: madeHere ? 'New' : 'Found',
+      presence: 'here',
+      rank: 'unknown',
+      blade: madeHere ? 'uncut' : 'good',
+      faults: [],
+      madeHere,
+      known: 'untested',
+      cloneOf: null,
+      isNew: true,
+    });
+  };
+  const { unaccounted } = ring.count;
+  return (
+    <div className="flex flex-col gap-3 lg:sticky lg:top-4">
+      <div className="flex items-center justify-between gap-2">
+        <h2 className="text-ask font-semibold">Ring</h2>
+        <Badge tone="plain">{countWords(countBefore)}</Badge>
+      </div>
+      <RingView
+        tags={ring.tags}
+        slots={ring.slots}
+        slotsMaximum={ring.slotsMaximum}
+        onOpen={job.closed ? undefined : (id) => setOpen(drafts.find((draft) => draft.id === id))}
+      >
+        {!job.closed && (
+          <div className="grid grid-cols-2 gap-2">
+            <Button look="quiet" onClick={() => addKey(false)} disabled={keys.length >= 24}>
+              Add a key
+            </Button>
+            <Button
+              look="quiet"
+              onClick={() => addKey(true)}
+              disabled={keys.filter(({ madeHere }) => madeHere).length >= 5}
+            >
+              New key
+            </Button>
+          </div>
+        )}
+      </RingView>
+      {typeof unaccounted === 'object' && unaccounted.high > 0 && (
+        <Badge tone="oxide">
+          {unaccounted.low === unaccounted.high
+            ? unaccounted.high
+            : `${unaccounted.low} to ${unaccounted.high}`}{' '}
+          unaccounted for
+        </Badge>
+      )}
+      {ring.notes.map((note) => (
+        <p key={note} className="text-small text-mute">
+          {note}
+        </p>
+      ))}
+      {!job.closed && (
+        <CountField
+          label="The car knows, before the work"
+          answer={countBefore}
+          hint={countHints[countKind ?? 'readable']}
+          pending={event.pending}
+          problem={event.problems[0]?.message}
+          onCount={(answer) => event.record('countRead', { moment: 'before', answer })}
+        />
+      )}
+      {!open && <EditOutcome edit={edit} fields={[]} />}
+      {open && (
+        <KeyEditor
+          key={open.id}
+          draft={open}
+          others={drafts.filter(({ id }) => id !== open.id)}
+          pending={edit.pending}
+          outcome={<EditOutcome edit={edit} fields={[]} />}
+          onClose={() => setOpen(undefined)}
+          onSave={(draft) =>
+            save(open.isNew ? [...drafts, draft] : drafts.map((one) => (one.id === draft.id ? draft : one)))
+          }
+          onRemove={open.isNew ? undefined : () => save(drafts.filter(({ id }) => id !== open.id))}
+        />
+      )}
+      {ring.notes.length === 0 && ring.tags.length === 0 && (
+        <Notice tone="plain">Nothing is known of the keys. Ask how many there are, and how many work.</Notice>
+      )}
+    </div>
+  );
+}
+
+const countHints = {
+  readable: 'The car tells it by the socket.',
+  afterPin: 'This car tells it only after the PIN.',
+  cannotSay: 'This platform cannot say; that is an ordinary answer.',
+};
+
+function countWords(count: CountAnswer | null): string {
+  if (count === null) return 'count not read';
+  return count === 'cannotSay' ? 'car cannot say' : `${count} known to the car`;
+}

@@ -1,0 +1,160 @@
+'use client';
+
+import { Plus, Search } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { type Why, whyNames } from '@/core/identify/line/reading';
+import { type Outcome, outcomes } from '@/core/job/closing';
+import { carName, formatJobNumber } from '@/core/job/job';
+import { formatDay, localMoment } from '@/core/kinds/local-time';
+import { type RouteKind, routeNames } from '@/core/programming/route';
+import { Button, ButtonWords, buttonClass } from '@/ui/button';
+import { Badge, type Tone } from '@/ui/notice';
+import { Page } from '@/ui/page';
+import { TagShape } from '@/ui/tag-shape';
+
+interface JobRow {
+  readonly number: number;
+  readonly openedAt: Date;
+  readonly make: string | null;
+  readonly model: string | null;
+  readonly carWords: string;
+  readonly year: number | null;
+  readonly vin: string | null;
+  readonly name: string | null;
+  readonly place: string | null;
+  readonly why: string | null;
+  readonly route: RouteKind | null;
+  readonly outcome: Outcome | null;
+}
+
+interface JobsListProps {
+  readonly jobs: readonly JobRow[];
+  readonly next: number | undefined;
+  readonly query: string;
+  readonly zone: string;
+  readonly today: string;
+}
+
+/** Every job as a tag, the newest first; found by number, name, make, model or VIN. */
+export function JobsList({ jobs, next, query, zone, today }: JobsListProps) {
+  const router = useRouter();
+  const [text, setText] = useState(query);
+  const field = useRef<HTMLInputElement>(null);
+  useHotkeys('/', () => field.current?.focus(), { useKey: true, preventDefault: true });
+  const href = (words: string, before?: number) => {
+    const search = new URLSearchParams({
+      ...(words ? { q: words } : {}),
+      ...(before ? { before: String(before) } : {}),
+    });
+    return `/jobs${search.size > 0 ? `?${search}` : ''}`;
+  };
+  return (
+    <Page
+      title="Jobs"
+      actions={
+        <Link href="/jobs/new" prefetch={false} aria-keyshortcuts="n" className={buttonClass('main')}>
+          <ButtonWords follows="N">
+            <span className="inline-flex items-center gap-2">
+              <Plus aria-hidden size={18} /> New call
+            </span>
+          </ButtonWords>
+        </Link>
+      }
+    >
+      <search>
+        <form
+          className="flex gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            router.push(href(text.trim()));
+          }}
+        >
+          <label className="relative flex-1">
+            <span className="sr-only">Number, name, make, model or VIN</span>
+            <Search aria-hidden size={20} className="absolute top-3.5 left-3 text-mute" />
+            <input
+              ref={field}
+              type="search"
+              value={text}
+              maxLength={100}
+              placeholder="Number, name, make, model or VIN"
+              onChange={(event) => setText(event.target.value)}
+              className="min-h-12 w-full rounded-lg border-[1.5px] border-edge bg-biscuit pr-3 pl-10"
+            />
+          </label>
+          <Button type="submit">Find</Button>
+        </form>
+      </search>
+      {jobs.length === 0 ? (
+        <p className="rounded-lg border border-dashed border-edge p-6 text-center text-mute">
+          {query
+            ? `No job fits “${query}”. Try fewer words, or a part of the VIN.`
+            : 'No job yet. A new call hangs the first tag.'}
+        </p>
+      ) : (
+        <ul className="flex flex-col gap-2">
+          {jobs.map((job) => (
+            <li key={job.number}>
+              <JobRowTag job={job} zone={zone} today={today} />
+            </li>
+          ))}
+        </ul>
+      )}
+      {next !== undefined && (
+        <Link href={href(query, next)} prefetch={false} className={buttonClass('plain', 'self-center')}>
+          <ButtonWords>Earlier jobs</ButtonWords>
+        </Link>
+      )}
+    </Page>
+  );
+}
+
+const tones: Record<Outcome, Tone> = {
+  done: 'glaze',
+  partly: 'ochre',
+  notDone: 'oxide',
+  refused: 'oxide',
+  wentElsewhere: 'plain',
+};
+
+function JobRowTag({ job, zone, today }: { job: JobRow; zone: string; today: string }) {
+  const { day, hour } = localMoment(job.openedAt, zone);
+  const details = [
+    job.name,
+    job.place,
+    job.why && whyNames[job.why as Why],
+    job.route && routeNames[job.route],
+  ];
+  return (
+    <Link
+      href={`/jobs/${job.number}/${job.outcome ? 'close' : 'call'}`}
+      prefetch={false}
+      className="block rounded-tag"
+    >
+      <TagShape
+        tone="plain"
+        outline={job.outcome ? 'dashed' : 'solid'}
+        className="flex flex-wrap items-center gap-x-4 gap-y-1 px-3 py-2"
+      >
+        <span className="w-20 font-mono font-bold">{formatJobNumber(job.number)}</span>
+        <span className="min-w-0 flex-1 basis-52">
+          <span className="block truncate font-semibold">{carName(job)}</span>
+          <span className="block truncate text-small text-mute">{details.filter(Boolean).join(' · ')}</span>
+        </span>
+        <span className="text-right text-small text-mute">
+          {formatDay(day, today)} {hour}
+        </span>
+        <span className="w-40 text-right">
+          {job.outcome ? (
+            <Badge tone={tones[job.outcome]}>{outcomes[job.outcome]}</Badge>
+          ) : (
+            <Badge tone="smalt">Open</Badge>
+          )}
+        </span>
+      </TagShape>
+    </Link>
+  );
+}

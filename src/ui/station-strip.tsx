@@ -1,0 +1,49 @@
+import { LockKeyhole } from 'lucide-react';
+import Link from 'next/link';
+import type { Station } from '@/core/job/stations';
+import { classNames } from './class-names';
+
+interface StationStripProps {
+  readonly stations: readonly Station[];
+  readonly present: string;
+  readonly hrefOf: (name: string) => string;
+}
+
+/** The stations in the order people work, all of them reachable; a lock marks a gate that is not open yet. */
+export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
+  return (
+    <nav aria-label="Stations" className="no-print">
+      <ol className="flex overflow-x-auto pt-3 pl-2">
+        {stations.map((station, at) => {
+          const here = station.name === present;
+          return (
+            <li key={station.name} className="min-w-32 flex-1">
+              <Link
+                href={hrefOf(station.name)}
+                prefetch={false}
+                aria-current={here ? 'step' : undefined}
+                aria-keyshortcuts={String(at + 1)}
+                className={classNames(
+                  'relative block h-full border-t-4 px-3 pt-2 pb-3',
+                  here ? 'border-terra bg-biscuit' : station.done ? 'border-glaze' : 'border-line',
+                )}
+              >
+                {station.gated && (
+                  <span className="absolute -top-3 -left-2 rounded bg-slip p-0.5 text-ochre">
+                    <LockKeyhole size={16} aria-hidden />
+                    <span className="sr-only">Gate: person, papers and plate. </span>
+                  </span>
+                )}
+                <span className="block font-semibold">
+                  {station.label}
+                  {station.done && <span className="sr-only"> (done)</span>}
+                </span>
+                <span className="block text-small text-mute">{station.line}</span>
+              </Link>
+            </li>
+          );
+        })}
+      </ol>
+    </nav>
+  );
+}

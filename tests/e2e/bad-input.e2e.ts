@@ -1,0 +1,167 @@
+import { expect, hangTag, line, passcodes, signIn, test } from './support';
+
+const hostile = `<img src=x onerror=alert(1)>'; DROP TABLE job; -- 🚗`;
+
+test.beforeEach(async ({ page }) => {
+  page.on('dialog', () => {
+    throw new Error('a script from a field ran');
+  });
+  await signIn(page);
+});
+
+test('an empty line, an unknown make, an impossible year: a clear word, nothing stored', async ({ page }) => {
+  await page.goto('/jobs');
+  const before = await page.getByRole('listitem').first().textContent();
+  await page.goto('/jobs/new');
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await expect(page.getByText('Choose a model, or write what the caller called the car.')).toBeVisible();
+  await line(page).fill('Zorbex Quintal 1873');
+  await expect(page.getByText('Not understood: Zorbex, Quintal')).toBeVisible();
+  await expect(page.getByText('1873 is no year of a car here: 1980 to 2028.')).toBeVisible();
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await expect(page.getByText('Choose a model, or write what the caller called the car.')).toBeVisible();
+  await page.goto('/jobs');
+  expect(await page.getByRole('listitem').first().textContent()).toBe(before);
+});
+
+test('ten thousand characters are refused beside the line', async ({ page }) => {
+  await page.goto('/jobs/new');
+  await line(page).fill(`merrowdale ${'x'.repeat(10_000)}`);
+  await expect(page.getByText(/A line has up to 400 characters; this has 10011\./)).toBeVisible();
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await expect(page.getByText(/A line has up to 400 characters/).first()).toBeVisible();
+  expect(page.url()).toContain('/jobs/new');
+});
+
+test('a code in the line is flagged and not kept', async ({ page }) => {
+  await page.goto('/jobs/new');
+  await line(page).fill('merrowdale 2019 spare code 77431');
+  await expect(page.getByText('looks like a key code or PIN and will not be kept')).toBeVisible();
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.waitForURL('**/identify');
+  await page.goto(page.url().replace('identify', 'call'));
+  await expect(page.getByText('merrowdale 2019 spare code …')).toBeVisible();
+  expect(await page.content()).not.toContain('77431');
+});
+
+test('hostile text in every field is text', async ({ page }) => {
+  await page.goto('/jobs/new');
+  await line(page).fill(`merrowdale ${hostile}`);
+  await page.getByLabel('Name').fill(hostile);
+  await page.getByLabel('Where exactly').fill(hostile);
+  await page.getByLabel('Note').fill(hostile);
+  await page.getByLabel('Phone').fill(hostile);
+  await page.getByLabel('VIN').fill('0HVMD42K4KHO12734');
+  await expect(page.getByText('Place 12 is not a character of a VIN. It may be a 0.')).toBeVisible();
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await expect(page.getByText('Digits, spaces and dashes only')).toBeVisible();
+  await expect(page.getByText('Place 12 is not a character of a VIN. It may be a 0.')).toBeVisible();
+  await page.getByLabel('Phone').fill('555-0100');
+  await page.getByLabel('VIN').fill('');
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.waitForURL('**/identify');
+  const number = page.url().split('/').at(-2);
+  await page.getByLabel('Why this one').fill(hostile);
+  await page.getByRole('button', { name: /Take this one/ }).click();
+  await expect(page.getByText('Chosen').first()).toBeVisible();
+  for (const station of ['call', 'identify', 'route', 'quote', 'close']) {
+    await page.goto(`/jobs/${number}/${station}`);
+    await expect(page.getByText('Merrowdale').first()).toBeVisible();
+  }
+  await page.goto(`/jobs?q=${encodeURIComponent(hostile)}`);
+  await expect(page.getByText(/No job fits|K-/).first()).toBeVisible();
+});
+
+test('a long name, place and car fit the tag', async ({ page }) => {
+  await page.goto('/jobs/new');
+  await page.getByRole('button', { name: /ask: model/ }).click();
+  await page
+    .getByLabel("Or in the caller's words")
+    .fill('Extraordinarilylongwordwithoutanybreakatall'.repeat(2).slice(0, 80));
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Name').fill('N'.repeat(80));
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.waitForURL('**/identify');
+  await expect(page.getByText('The library has nothing for this car')).toBeVisible();
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(overflow).toBe(0);
+});
+
+test('two people on one job: the second is told, sees both and decides', async ({ page, browser }) => {
+  const number = await hangTag(page, 'pelmore 2012 turn key spare millrace one key works');
+  const other = await (await browser.newContext()).newPage();
+  await signIn(other, 'Imre Pellimoor');
+  await other.goto(`/jobs/${number}/call`);
+  await page.goto(`/jobs/${number}/call`);
+  const setYear = async (who: typeof page, year: string) => {
+    await who.getByRole('button', { name: /^year/ }).click();
+    await who.getByLabel('Model year').fill(year);
+    await who.getByRole('button', { name: 'Done' }).click();
+    await who.getByRole('button', { name: 'Keep the call' }).click();
+  };
+  await setYear(other, '2013');
+  await expect(other.getByRole('heading', { name: /Pelmore, 2013/ })).toBeVisible();
+  await setYear(page, '2014');
+  const told = page.getByRole('alert').filter({ hasText: 'Imre Pellimoor changed this job meanwhile' });
+  await expect(told).toContainText('Year');
+  await expect(told).toContainText('2014');
+  await expect(told).toContainText('2013');
+  await expect(page.getByRole('heading', { name: /Pelmore, 2012/ })).toBeVisible();
+  await told.getByRole('button', { name: 'Store mine over it' }).click();
+  await expect(page.getByRole('heading', { name: /Pelmore, 2014/ })).toBeVisible();
+  await other.context().close();
+});
+
+test('sign-out ends the session, and nothing is served without one', async ({ page }) => {
+  await page.goto('/settings');
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.waitForURL('**/sign-in');
+  for (const path of ['/jobs', '/jobs/new', '/jobs/1001/close', '/van', '/settings']) {
+    await page.goto(path);
+    expect(page.url()).toContain('/sign-in');
+  }
+  const answer = await page.request.post('/api/v1/jobs/1001/events', {
+    data: {},
+    headers: { origin: new URL(page.url()).origin },
+  });
+  expect(answer.status()).toBe(401);
+});
+
+test('foreign hosts and origins, other content and large bodies are refused', async ({ page }) => {
+  const url = '/api/v1/jobs/1001/events';
+  const origin = new URL(page.url()).origin;
+  const post = (data: string, headers: Record<string, string>) => page.request.post(url, { data, headers });
+  expect(
+    (await post('{}', { origin: 'http://evil.test', 'content-type': 'application/json' })).status(),
+  ).toBe(403);
+  expect((await page.request.get('/jobs', { headers: { host: 'evil.test' } })).status()).toBe(421);
+  expect((await post('{}', { origin, 'content-type': 'text/plain' })).status()).toBe(415);
+  expect((await post('{', { origin, 'content-type': 'application/json' })).status()).toBe(400);
+  expect(
+    (await post(`"${'x'.repeat(20_000)}"`, { origin, 'content-type': 'application/json' })).status(),
+  ).toBe(413);
+  const refused = await post('{"id":"x","kind":"keyEaten"}', { origin, 'content-type': 'application/json' });
+  expect(refused.status()).toBe(400);
+  expect(refused.headers()['content-type']).toContain('application/problem+json');
+  expect((await refused.json()).errors[0]).toHaveProperty('field');
+});
+
+test('attempts to sign in are limited', async ({ browser }) => {
+  const page = await (await browser.newContext()).newPage();
+  await page.goto('/sign-in');
+  await page.getByRole('radio', { name: /Dacre Omolade/ }).click();
+  for (let tries = 0; tries < 7; tries += 1) {
+    await page.getByLabel('Passcode').fill(`wrong ${tries}`);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('button', { name: 'Sign in' })).toBeEnabled();
+    await expect(
+      page.getByText(tries < 6 ? 'This passcode does not fit' : 'Too many attempts'),
+    ).toBeVisible();
+  }
+  await page.getByLabel('Passcode').fill(passcodes['Dacre Omolade'] ?? '');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Too many attempts. Try again in 15 min.')).toBeVisible();
+  await page.context().close();
+});

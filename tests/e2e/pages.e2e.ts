@@ -1,0 +1,128 @@
+import { expect, expectAccessible, hangTag, line, signIn, test } from './support';
+
+test('axe finds nothing on sign-in and its errors', async ({ page }) => {
+  await page.goto('/sign-in');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByText('Type your passcode.')).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('axe finds nothing on any place, dialog and error state', async ({ page }) => {
+  test.setTimeout(180_000);
+  await signIn(page);
+  for (const path of [
+    '/jobs',
+    '/jobs?q=nothing-like-this',
+    '/van',
+    '/settings',
+    '/jobs/999999/call',
+    '/no-such-place',
+  ]) {
+    await page.goto(path);
+    await expectAccessible(page);
+  }
+  await page.goto('/jobs/new');
+  await expectAccessible(page);
+  await line(page).fill('halvorn merrowdale 2055 zorbex code 4512');
+  await expect(page.getByText('2055 is no year of a car here')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /ask: where/ }).click();
+  await expectAccessible(page);
+
+  const number = await hangTag(page, 'merrowdale 2019 push start lost both quarry end');
+  for (const station of ['call', 'identify', 'route', 'quote', 'close']) {
+    await page.goto(`/jobs/${number}/${station}`);
+    await expectAccessible(page);
+  }
+  await page.getByRole('button', { name: 'Close the job' }).click();
+  await expect(page.getByText('Choose the route that was taken.')).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: /1 Owner's/ }).click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await expectAccessible(page);
+  await page.keyboard.press('Escape');
+  await page.locator('body').press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expectAccessible(page);
+});
+
+test('the call works on a phone', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page);
+  await page.goto('/jobs/new');
+  await line(page).fill('dapplemere 2016 spare tansy cross one key works');
+  await expect(page.getByRole('region', { name: 'First price' })).toBeVisible();
+  const overflow = await page.evaluate(
+    () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+  );
+  expect(overflow).toBe(0);
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.waitForURL('**/identify');
+});
+
+test('touch targets are at least 44 px high', async ({ page }) => {
+  await signIn(page);
+  const number = await hangTag(page, 'merrowdale 2019 push start lost both quarry end');
+  for (const path of [
+    '/jobs',
+    '/jobs/new',
+    '/settings',
+    `/jobs/${number}/route`,
+    `/jobs/${number}/quote`,
+    `/jobs/${number}/close`,
+  ]) {
+    await page.goto(path);
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('button, a, select, input, textarea, summary')]
+        .filter(
+          (element) =>
+            element.offsetParent !== null &&
+            !element.closest('.sr-only') &&
+            !element.className.includes('sr-only'),
+        )
+        .map((element) =>
+          element.matches('[type=radio], [type=checkbox]') ? (element.closest('label') ?? element) : element,
+        )
+        .filter((element) => element.getBoundingClientRect().height < 43.5)
+        .map(
+          (element) =>
+            `${element.tagName} ${element.textContent?.slice(0, 30)} ${element.getBoundingClientRect().height}`,
+        ),
+    );
+    expect(small, path).toEqual([]);
+  }
+});
+
+test('a quote prints on one page with every sign in a shipped face', async ({ page }) => {
+  await signIn(page);
+  const number = await hangTag(page, 'dapplemere 2016 turn key spare tansy cross one key works');
+  await page.goto(`/jobs/${number}/quote`);
+  await page.getByRole('button', { name: 'Offer this one' }).click();
+  await page.getByRole('link', { name: 'Print' }).click();
+  await page.waitForURL('**/quote/*');
+  await expect(page.getByRole('heading', { name: /^Q-\d+$/ })).toBeVisible();
+  const pdf = (await page.pdf({ format: 'Letter' })).toString('latin1');
+  expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
+});
+
+test('every sign the product uses comes from a face it ships', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.evaluate(() => {
+    const probe = document.createElement('p');
+    probe.id = 'probe';
+    probe.textContent = 'Ω → ← ≤ ≥ ≠ ± × · – — … “ ” ‘ ’ ✓ µ ½ ° € 0O1lI5S8B';
+    document.body.append(probe);
+  });
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(500);
+  const session = await page.context().newCDPSession(page);
+  await session.send('DOM.enable');
+  await session.send('CSS.enable');
+  const { root } = await session.send('DOM.getDocument');
+  const { nodeId } = await session.send('DOM.querySelector', { nodeId: root.nodeId, selector: '#probe' });
+  const { fonts } = await session.send('CSS.getPlatformFontsForNode', { nodeId });
+  expect(fonts.length).toBeGreaterThan(1);
+  expect(fonts.filter(({ isCustomFont }) => !isCustomFont)).toEqual([]);
+});

@@ -1,0 +1,157 @@
+import type { Page } from '@playwright/test';
+import { expect, passcodes, test } from './support';
+
+/** Presses Tab until the element with this accessible name has the focus; the focus must be visible all the way. */
+async function tabTo(page: Page, name: RegExp, most = 90): Promise<void> {
+  for (let presses = 0; presses < most; presses += 1) {
+    await page.keyboard.press('Tab');
+    const focused = await page.evaluate(() => {
+      const element = document.activeElement as HTMLInputElement | null;
+      if (!element || element === document.body) return undefined;
+      const words = [
+        element.getAttribute('aria-label'),
+        ...[...(element.labels ?? [])].map((label) => label.textContent),
+        element.textContent,
+      ];
+      const { outlineStyle, outlineWidth } = getComputedStyle(element);
+      return {
+        words: words.filter(Boolean).join(' | '),
+        visible: outlineStyle !== 'none' && outlineWidth !== '0px',
+      };
+    });
+    if (!focused) continue;
+    expect(focused.visible, `focus is visible on ${focused.words}`).toBe(true);
+    if (name.test(focused.words)) return;
+  }
+  throw new Error(`Tab does not reach ${name}`);
+}
+
+test('from a caller’s sentence to a closed job, by keyboard alone', async ({ page }) => {
+  test.setTimeout(150_000);
+  const { keyboard } = page;
+  const station = (name: string) => page.waitForURL(`**/${name}`);
+
+  // Sign in.
+  await page.goto('/sign-in');
+  await tabTo(page, /Imre Pellimoor/);
+  await keyboard.press('ArrowDown');
+  await tabTo(page, /Passcode/);
+  await keyboard.type(passcodes['Sunniva Aasgren'] ?? '');
+  await keyboard.press('Enter');
+  await station('jobs');
+
+  // Call: one line, a chip corrected, name and phone, and the tag is hung.
+  await page.getByRole('heading', { name: 'Jobs' }).waitFor();
+  await keyboard.press('n');
+  await station('new');
+  await keyboard.type('halvron merowdale 2018 push start lost both Quarry End before six');
+  await expect(page.getByRole('button', { name: /model, read as Merrowdale/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'What it takes' })).toContainText('CHL80-Rowan');
+  await expect(page.getByText('Say on the phone')).toBeVisible();
+  await expect(page.getByText(/“From \$/)).toBeVisible();
+  await tabTo(page, /ask: open or locked/);
+  await keyboard.press('Enter');
+  await tabTo(page, /^Locked$/);
+  await keyboard.press('Enter');
+  await keyboard.press('Escape');
+  await expect(page.getByRole('button', { name: /car is, by hand locked/ })).toBeVisible();
+  await tabTo(page, /^Name$/);
+  await keyboard.type('Odile Varga');
+  await tabTo(page, /^Phone$/);
+  await keyboard.type('555-0142');
+  await keyboard.press('Alt+Enter');
+
+  // Identify: two candidates side by side, one taken with a reason.
+  await station('identify');
+  const number = page.url().split('/').at(-2) ?? '';
+  await expect(page.getByRole('region', { name: 'Candidates' })).toContainText('AES128-Elm');
+  await tabTo(page, /Why this one/);
+  await keyboard.type('A notch at the foot of the blade');
+  await keyboard.press('Alt+Enter');
+  await expect(page.getByText('Chosen').first()).toBeVisible();
+
+  // Ring: the car says two keys.
+  await tabTo(page, /The car knows, before the work/);
+  await keyboard.type('2');
+  await keyboard.press('Enter');
+  await expect(page.getByText('2 known to the car')).toBeVisible();
+
+  // Route: adding, with every lost key still live.
+  await page.locator('body').press('3');
+  await station('route');
+  await expect(page.getByRole('heading', { name: 'Advised: AKL, adding' })).toBeVisible();
+  await keyboard.press('Alt+Enter');
+  await expect(page.getByText('taken', { exact: true })).toBeVisible();
+  await expect(page.getByText('lost, still live').first()).toBeVisible();
+
+  // Quote: one offered and frozen.
+  await page.locator('body').press('4');
+  await station('quote');
+  await tabTo(page, /Shop, new original|Shop, aftermarket|Customer buys online/);
+  await keyboard.press('ArrowUp');
+  await keyboard.press('Alt+Enter');
+  await expect(page.getByRole('heading', { name: 'Offered', exact: true })).toBeVisible();
+  await expect(page.getByText(/valid until/)).toBeVisible();
+
+  // Close: nothing without the right to the car.
+  await page.locator('body').press('5');
+  await station('close');
+  await expect(page.getByText('Record the right to the car first')).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Record the attempt' })).toBeDisabled();
+  await tabTo(page, /Name on the document/);
+  await keyboard.type('Odile Varga');
+  await tabTo(page, /The VIN on the plate/);
+  await keyboard.press('Space');
+  await tabTo(page, /Record the right/);
+  await keyboard.press('Enter');
+  await expect(page.getByText(/The plate fits\./)).toBeVisible();
+
+  await tabTo(page, /Record the attempt/);
+  await keyboard.press('Enter');
+  await expect(page.getByText('Worked', { exact: true }).last()).toBeVisible();
+  await expect(page.getByText('learned now')).toBeVisible();
+
+  await keyboard.press('Alt+Enter');
+  await expect(page.getByText('Read the key count again')).toBeVisible();
+  await tabTo(page, /The car knows, after the work/);
+  await keyboard.type('4');
+  await keyboard.press('Enter');
+  await expect(page.getByText('The count differs from the plan.')).toBeVisible();
+  await keyboard.press('Alt+Enter');
+  await expect(page.getByText('The car knows 4, the plan was 3. Write why they differ.')).toBeVisible();
+  await tabTo(page, /Why, where the work was not done/);
+  await keyboard.type('The owner had one more key learned last year');
+  await keyboard.press('Alt+Enter');
+  await expect(page.getByRole('heading', { name: 'Done', exact: true })).toBeVisible();
+
+  // Found again by number, name and make.
+  for (const words of [`K-${number}`, 'odile', 'merrowdale varga']) {
+    await page.goto('/jobs');
+    await page.getByRole('heading', { name: 'Jobs' }).waitFor();
+    await page.locator('body').press('/');
+    await keyboard.type(words);
+    await keyboard.press('Enter');
+    await page.waitForURL(/\?q=/);
+    await expect(page.getByRole('link', { name: new RegExp(`K-${number}`) })).toBeVisible();
+  }
+});
+
+test('the shortcuts are listed under ?', async ({ page }) => {
+  await page.goto('/sign-in');
+  await page.getByLabel('Passcode').fill(passcodes['Imre Pellimoor'] ?? '');
+  await page.keyboard.press('Enter');
+  await page.getByRole('heading', { name: 'Jobs' }).waitFor();
+  await page.locator('body').press('?');
+  const dialog = page.getByRole('dialog', { name: 'Keys' });
+  await expect(dialog).toContainText('New call');
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  for (const [key, path] of [
+    ['v', 'van'],
+    ['s', 'settings'],
+    ['j', 'jobs'],
+  ] as const) {
+    await page.locator('body').press(key);
+    await page.waitForURL(`**/${path}`);
+  }
+});

@@ -1,0 +1,67 @@
+import AxeBuilder from '@axe-core/playwright';
+import { test as base, expect, type Page } from '@playwright/test';
+
+export const passcodes: Record<string, string> = {
+  'Imre Pellimoor': 'kiln-ochre-41',
+  'Sunniva Aasgren': 'glaze-slip-27',
+  'Dacre Omolade': 'clay-tag-63',
+};
+
+/** A test whose page fails it when the console carries a content policy message or an uncaught error. */
+export const test = base.extend<{ complaints: string[] }>({
+  complaints: [
+    async ({ page }, use) => {
+      const complaints: string[] = [];
+      watch(page, complaints);
+      await use(complaints);
+      expect(complaints).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export function watch(page: Page, complaints: string[]): void {
+  page.on('console', (message) => {
+    if (/Content Security Policy|Refused to/i.test(message.text())) complaints.push(message.text());
+  });
+  page.on('pageerror', (error) => complaints.push(error.message));
+}
+
+export async function signIn(page: Page, name = 'Sunniva Aasgren'): Promise<void> {
+  await page.goto('/sign-in');
+  await page.getByRole('radio', { name: new RegExp(name) }).click();
+  await page.getByLabel('Passcode').fill(passcodes[name] ?? '');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/jobs');
+}
+
+export const line = (page: Page) => page.getByLabel("The caller's words in one line");
+
+/** Types a call, hangs the tag and gives the job's number. */
+export async function hangTag(page: Page, words: string): Promise<string> {
+  await page.goto('/jobs/new');
+  await line(page).fill(words);
+  await expect(page.getByRole('region', { name: 'What it takes' })).toBeVisible();
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.waitForURL('**/identify');
+  return page.url().split('/').at(-2) ?? '';
+}
+
+/** Axe finds nothing, in both themes. */
+export async function expectAccessible(page: Page): Promise<void> {
+  for (const theme of ['light', 'dark']) {
+    await page.evaluate((value) => {
+      document.documentElement.dataset.theme = value;
+    }, theme);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    const found = violations.map(
+      ({ id, nodes }) => `${theme} ${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`,
+    );
+    expect(found).toEqual([]);
+  }
+  await page.evaluate(() => {
+    document.documentElement.dataset.theme = 'auto';
+  });
+}
