@@ -123,9 +123,11 @@ function drawJob(random: Random, at: number, application: Cells, methods: readon
       ]);
   }
   const readable = ['Heddle 2', 'Heddle 3', 'Selvedge'].includes(application.platform ?? '');
-  const before = readable && ended === 'done' ? working + lost : undefined;
-  const planned = before === undefined ? undefined : route === 'aklErase' ? wanted : before + wanted;
-  const differs = planned !== undefined && random() < 0.08;
+  const touches = route !== 'repair' && route !== 'none';
+  const before =
+    ended !== 'done' || (!readable && !touches) ? undefined : readable ? working + lost : 'cannotSay';
+  const planned = typeof before !== 'number' ? before : route === 'aklErase' ? wanted : before + wanted;
+  const differs = typeof planned === 'number' && random() < 0.08;
   const reasons: Record<string, string> = {
     notDone: 'No chip of this kind on the van; the customer waits for the part',
     wentElsewhere: 'Another firm was cheaper by a third',
@@ -156,7 +158,7 @@ function drawJob(random: Random, at: number, application: Cells, methods: readon
     application.from_month ?? '',
     ended === 'done' || ended === 'notDone' ? route : '',
     before === undefined ? '' : String(before),
-    planned === undefined ? '' : String(planned + (differs ? 1 : 0)),
+    planned === undefined ? '' : typeof planned === 'number' ? String(planned + (differs ? 1 : 0)) : planned,
     ended,
     reasons[ended] ?? '',
   ];

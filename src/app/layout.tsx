@@ -1,6 +1,7 @@
 import type { Metadata, Viewport } from 'next';
 import { cookies, headers } from 'next/headers';
 import type { ReactNode } from 'react';
+import { StyleNonce } from '@/ui/style-nonce';
 import { type Theme, tokensCss } from '@/ui/tokens';
 import '@/ui/skin.css';
 
@@ -19,7 +20,10 @@ export default async function RootLayout({ children }: { children: ReactNode }) 
           {tokensCss()}
         </style>
       </head>
-      <body>{children}</body>
+      <body>
+        <StyleNonce nonce={nonce} />
+        {children}
+      </body>
     </html>
   );
 }

@@ -4,7 +4,7 @@ import { Standalone } from '@/ui/standalone';
 
 export default function NotFound() {
   return (
-    <Standalone title="Nothing stands at this address">
+    <Standalone named title="Nothing stands at this address">
       <p>The number may be mistyped, or the link is from another shop.</p>
       <Link href="/jobs" className={buttonClass('main', 'mt-4')}>
         To the jobs

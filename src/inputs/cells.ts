@@ -26,6 +26,12 @@ export const cell = {
       Min(min, { message: `Expected ${min} or more.` }),
       Max(max, { message: `Expected ${max} or less.` }),
     ),
+  /** A number of keys, or `cannotSay`. */
+  count: (): Decorator =>
+    all(
+      Transform(({ value }) => (/^\d{1,2}$/.test(value) ? Number(value) : value)),
+      IsIn([...Array(65).keys(), 'cannotSay'], { message: 'Expected 0 to 64, or cannotSay.' }),
+    ),
   amount: (): Decorator =>
     all(Matches(/^\d{1,7}(\.\d{1,3})?$/, { message: 'Expected an amount such as 12.50.' })),
   yesNo: (): Decorator =>

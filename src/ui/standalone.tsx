@@ -1,9 +1,17 @@
 import type { ReactNode } from 'react';
 
+interface StandaloneProps {
+  readonly title: string;
+  /** Names the document too: for pages that have no metadata of their own. */
+  readonly named?: boolean;
+  readonly children: ReactNode;
+}
+
 /** A page without the rail: sign-in, set-up, and when something is away. */
-export function Standalone({ title, children }: { title: string; children: ReactNode }) {
+export function Standalone({ title, named, children }: StandaloneProps) {
   return (
     <main className="mx-auto flex min-h-dvh max-w-xl flex-col justify-center px-4 py-8">
+      {named && <title>{`${title} · Kilnsman`}</title>}
       <p className="mb-2 flex items-center gap-2 text-small font-semibold tracking-wide text-mute">
         <KilnMark /> Kilnsman
       </p>

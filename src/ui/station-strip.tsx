@@ -13,7 +13,7 @@ interface StationStripProps {
 export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
   return (
     <nav aria-label="Stations" className="no-print">
-      <ol className="flex overflow-x-auto pt-3 pl-2">
+      <ol className="relative flex overflow-x-auto pt-3">
         {stations.map((station, at) => {
           const here = station.name === present;
           return (

@@ -16,7 +16,7 @@ export function Table({
       aria-label={label}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls sideways must be reachable by keyboard
       tabIndex={0}
-      className={classNames('overflow-x-auto rounded-lg border border-line bg-biscuit', className)}
+      className={classNames('relative overflow-x-auto rounded-lg border border-line bg-biscuit', className)}
     >
       <table className="w-full border-collapse text-left">{children}</table>
     </section>
@@ -39,7 +39,7 @@ export function Th({
       scope={row ? 'row' : 'col'}
       className={classNames(
         cell,
-        row ? 'font-normal text-mute' : 'font-semibold whitespace-nowrap',
+        row ? 'font-normal whitespace-nowrap text-mute' : 'font-semibold whitespace-nowrap',
         className,
       )}
     >

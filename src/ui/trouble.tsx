@@ -32,10 +32,15 @@ export function Trouble({ reference, onRetry }: { reference: string; onRetry: ()
     return () => clearInterval(timer);
   }, []);
 
-  if (state === 'asking') return <Standalone title="One moment">{null}</Standalone>;
+  if (state === 'asking')
+    return (
+      <Standalone named title="One moment">
+        {null}
+      </Standalone>
+    );
   if (state === 'unexpected') {
     return (
-      <Standalone title="This page could not be shown">
+      <Standalone named title="This page could not be shown">
         <p className="mb-4">
           Nothing was stored or lost. It is logged as <code className="font-mono">{reference}</code>.
         </p>
@@ -47,7 +52,7 @@ export function Trouble({ reference, onRetry }: { reference: string; onRetry: ()
   }
   const what = state === 'databaseAway' ? 'database' : 'server';
   return (
-    <Standalone title={`The ${what} cannot be reached`}>
+    <Standalone named title={`The ${what} cannot be reached`}>
       <p role="status">
         What was stored is safe. This page tries every two seconds and goes on by itself when the {what}{' '}
         answers.

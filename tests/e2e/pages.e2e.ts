@@ -112,7 +112,7 @@ test('every sign the product uses comes from a face it ships', async ({ page }) 
   await page.evaluate(() => {
     const probe = document.createElement('p');
     probe.id = 'probe';
-    probe.textContent = 'Ω → ← ≤ ≥ ≠ ± × · – — … “ ” ‘ ’ ✓ µ ½ ° € 0O1lI5S8B';
+    probe.textContent = 'Ω → ← ≤ ≥ ≠ ± × · – — … “ ” ‘ ’ ✓ ½ ° € 0O1lI5S8B';
     document.body.append(probe);
   });
   await page.evaluate(() => document.fonts.ready);

@@ -30,6 +30,10 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   test.setTimeout(150_000);
   const { keyboard } = page;
   const station = (name: string) => page.waitForURL(`**/${name}`);
+  const shortcut = async (key: string) => {
+    await keyboard.press('Escape');
+    await keyboard.press(key);
+  };
 
   // Sign in.
   await page.goto('/sign-in');
@@ -51,7 +55,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await expect(page.getByText(/“From \$/)).toBeVisible();
   await tabTo(page, /ask: open or locked/);
   await keyboard.press('Enter');
-  await tabTo(page, /^Locked$/);
+  await keyboard.press('ArrowLeft');
   await keyboard.press('Enter');
   await keyboard.press('Escape');
   await expect(page.getByRole('button', { name: /car is, by hand locked/ })).toBeVisible();
@@ -77,7 +81,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await expect(page.getByText('2 known to the car')).toBeVisible();
 
   // Route: adding, with every lost key still live.
-  await page.locator('body').press('3');
+  await shortcut('3');
   await station('route');
   await expect(page.getByRole('heading', { name: 'Advised: AKL, adding' })).toBeVisible();
   await keyboard.press('Alt+Enter');
@@ -85,7 +89,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await expect(page.getByText('lost, still live').first()).toBeVisible();
 
   // Quote: one offered and frozen.
-  await page.locator('body').press('4');
+  await shortcut('4');
   await station('quote');
   await tabTo(page, /Shop, new original|Shop, aftermarket|Customer buys online/);
   await keyboard.press('ArrowUp');
@@ -94,7 +98,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await expect(page.getByText(/valid until/)).toBeVisible();
 
   // Close: nothing without the right to the car.
-  await page.locator('body').press('5');
+  await shortcut('5');
   await station('close');
   await expect(page.getByText('Record the right to the car first')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Record the attempt' })).toBeDisabled();

@@ -4,6 +4,7 @@ import { whys } from '@/core/identify/line/reading';
 import type { Outcome } from '@/core/job/closing';
 import { outcomes } from '@/core/job/closing';
 import type { AttemptResult } from '@/core/job/events';
+import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
 import { cell } from '../cells';
@@ -32,8 +33,8 @@ export class PastJobRow {
   @cell.whole(1950, 2100) fromYear!: number;
   @cell.optional() @cell.whole(1, 12) fromMonth?: number;
   @cell.optional() @cell.oneOf(routeKinds) route?: RouteKind;
-  @cell.optional() @cell.whole(0, 64) countBefore?: number;
-  @cell.optional() @cell.whole(0, 64) countAfter?: number;
+  @cell.optional() @cell.count() countBefore?: CountAnswer;
+  @cell.optional() @cell.count() countAfter?: CountAnswer;
   @cell.oneOf(Object.keys(outcomes)) outcome!: Outcome;
   @cell.optional() @cell.text(500) reason?: string;
 }

@@ -1,6 +1,7 @@
 import type { Application } from '@/core/catalogue/application';
 import { applicationName } from '@/core/catalogue/application';
 import { type Candidate, foldBelow } from '@/core/identify/posterior';
+import { formatProbability } from '@/core/kinds/percent';
 import { formatSpan } from '@/core/kinds/year-span';
 import { Table, Td, Th, Tr } from '@/ui/table';
 
@@ -52,7 +53,7 @@ export function CandidatesTable({ candidates }: { candidates: readonly Candidate
                   {read(application)}
                 </Td>
               ))}
-              <Td className="text-right font-mono whitespace-nowrap">{Math.round(probability * 100)} %</Td>
+              <Td className="text-right font-mono whitespace-nowrap">{formatProbability(probability)}</Td>
             </Tr>
           ))}
         </tbody>

@@ -99,8 +99,8 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
           />
           <NotUnderstood words={reading.unknown} codes={reading.codes} />
         </div>
-        <div className="grid flex-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_420px]">
-          <div className="flex flex-col gap-4 p-4" aria-live="polite">
+        <div className="grid flex-1 grid-cols-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_420px]">
+          <div className="flex min-w-0 flex-col gap-4 p-4" aria-live="polite">
             <WhatItTakes facts={facts} preview={preview} />
           </div>
           <aside className="flex flex-col gap-4 border-line bg-biscuit p-4 lg:border-l">
@@ -120,7 +120,7 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
             />
             <Problems problems={general} />
             {problemOf('carWords') && <Problems problems={[{ message: problemOf('carWords') ?? '' }]} />}
-            <div className="mt-auto grid grid-cols-2 gap-2">
+            <div className="sticky bottom-14 -mx-4 -mb-4 mt-auto grid grid-cols-2 gap-2 border-t border-line bg-biscuit p-4 sm:bottom-0">
               <Button type="submit" look="main" disabled={pending} follows="Alt Enter">
                 {pending ? 'Hanging' : 'Hang the tag'}
               </Button>

@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import { type Application, applicationName } from '@/core/catalogue/application';
 import { type Candidate, foldBelow } from '@/core/identify/posterior';
+import { formatProbability } from '@/core/kinds/percent';
 import { formatSpan } from '@/core/kinds/year-span';
 import { Button } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
@@ -30,6 +31,8 @@ interface IdentifyProps {
 }
 
 const mostSideBySide = 3;
+/** A space or dash at which a line is not broken. */
+const keepTogether = (sign: string) => (sign === ' ' ? '\u00a0' : '\u2011');
 
 /** The candidates side by side with what differs marked, and the choice of one with its reason. */
 export function Identify({
@@ -57,6 +60,44 @@ export function Identify({
         over={leadOver(chosenId, likely.length)}
         title={leadTitle(candidates, likely.length, chosenId)}
         reason={whatDiffers(shown)}
+      >
+        {!job.closed && (
+          <form
+            className="flex flex-wrap items-start gap-3"
+            onSubmit={(event) => {
+              event.preventDefault();
+              edit.edit({ applicationId: selected, reason: reason.trim() || preset });
+            }}
+          >
+            <TextField
+              label="Why this one"
+              className="min-w-64 flex-1"
+              value={reason}
+              placeholder={preset}
+              maxLength={300}
+              error={edit.problemOf('reason') ?? edit.problemOf('applicationId')}
+              hint="The mark on the blade, the board number, the month on the door sticker."
+              onChange={(event) => setReason(event.target.value)}
+            />
+            <Button
+              type="submit"
+              look="main"
+              className="mt-[22px]"
+              disabled={edit.pending}
+              follows={nameOf(candidates, selected)}
+            >
+              {chosenId === null ? 'Take this one' : 'Take this one instead'}
+            </Button>
+          </form>
+        )}
+      </Lead>
+      <EditOutcome
+        edit={edit}
+        shownBeside={['reason', 'applicationId']}
+        fields={[
+          { field: 'applicationId', label: 'Candidate', show: (id) => nameOf(candidates, String(id)) },
+          { field: 'reason', label: 'Why' },
+        ]}
       />
       <FactsTable
         candidates={shown}
@@ -69,43 +110,6 @@ export function Identify({
           Show {candidates.length - shown.length} less likely
         </Button>
       )}
-      {!job.closed && (
-        <form
-          className="flex flex-wrap items-start gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            edit.edit({ applicationId: selected, reason: reason.trim() || preset });
-          }}
-        >
-          <TextField
-            label="Why this one"
-            className="min-w-64 flex-1"
-            value={reason}
-            placeholder={preset}
-            maxLength={300}
-            error={edit.problemOf('reason') ?? edit.problemOf('applicationId')}
-            hint="The mark on the blade, the board number, the month on the door sticker."
-            onChange={(event) => setReason(event.target.value)}
-          />
-          <Button
-            type="submit"
-            look="main"
-            className="mt-[22px]"
-            disabled={edit.pending}
-            follows={nameOf(candidates, selected)}
-          >
-            {chosenId === null ? 'Take this one' : 'Take this one instead'}
-          </Button>
-        </form>
-      )}
-      <EditOutcome
-        edit={edit}
-        shownBeside={['reason', 'applicationId']}
-        fields={[
-          { field: 'applicationId', label: 'Candidate', show: (id) => nameOf(candidates, String(id)) },
-          { field: 'reason', label: 'Why' },
-        ]}
-      />
     </>
   );
 }
@@ -157,7 +161,7 @@ interface Row {
 }
 
 const rows: readonly Row[] = [
-  { label: 'Sold in', read: ({ market }) => market },
+  { label: 'Market', read: ({ market }) => market },
   { label: 'Starts by', read: ({ ignition }) => (ignition === 'push' ? 'push' : 'turn-key') },
   {
     label: 'Keyway',
@@ -166,14 +170,14 @@ const rows: readonly Row[] = [
   },
   { label: 'Blank', read: ({ blank }) => blank, mono: true },
   { label: 'Chip', read: ({ chip }) => chip?.article ?? 'none', mono: true },
-  { label: 'Told by', read: ({ chip }) => chip?.mark ?? 'no chip' },
+  { label: 'Mark', read: ({ chip }) => chip?.mark ?? 'no chip' },
+  { label: 'Remote', read: ({ remote }) => remote?.article ?? 'none', mono: true },
   {
-    label: 'Remote',
+    label: 'Board',
     read: ({ remote }) =>
       remote
-        ? `${remote.article}, ${remote.buttons} buttons, ${remote.frequencyMhz} MHz, board ${remote.board}`
+        ? `${remote.board.replaceAll(/[ -]/g, keepTogether)}, ${remote.buttons} buttons, ${remote.frequencyMhz} MHz`
         : 'none',
-    mono: true,
   },
   { label: 'Platform', read: ({ platform }) => platform },
   { label: 'Pocket', read: ({ pocket }) => pocket ?? 'none' },
@@ -228,7 +232,7 @@ function FactsTable({ candidates, platforms, selected, onSelect }: FactsTablePro
                   onChange={() => onSelect?.(application.id)}
                 />
                 <span>
-                  {applicationName(application)} <Badge tone="smalt">{percent(probability)}</Badge>
+                  {applicationName(application)} <Badge tone="smalt">{formatProbability(probability)}</Badge>
                   <span className="block font-normal text-mute">{formatSpan(application.span)}</span>
                 </span>
               </label>
@@ -257,9 +261,4 @@ function FactsTable({ candidates, platforms, selected, onSelect }: FactsTablePro
       </tbody>
     </Table>
   );
-}
-
-function percent(probability: number): string {
-  if (probability < 0.01) return 'under 1 %';
-  return `${Math.round(probability * 100)} %`;
 }

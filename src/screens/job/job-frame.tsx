@@ -37,7 +37,7 @@ export function JobFrame({ number, name, car, below, chips, stations, ring, chil
         <JobTag number={name} car={car} below={below} chips={chips} />
         <StationStrip stations={stations} present={present} hrefOf={hrefOf} />
       </div>
-      <div className="grid flex-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_318px] print:block">
+      <div className="grid flex-1 grid-cols-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_318px] print:block">
         <div className="flex min-w-0 flex-col gap-4 p-4">{children}</div>
         <aside aria-label="Ring" className="no-print border-line bg-biscuit p-4 max-lg:border-t lg:border-l">
           {ring}

@@ -20,13 +20,13 @@ interface RingPanelProps {
   readonly keys: readonly PhysicalKey[];
   readonly identities: readonly Identity[];
   readonly ring: Ring;
-  readonly countBefore: CountAnswer | null;
+  readonly known: CountAnswer | 'notRead';
   readonly countKind: 'readable' | 'afterPin' | 'cannotSay' | null;
   readonly onRing: EditAction;
 }
 
 /** The ring beside every station: every key, the slots, the count before the work; a press on a tag edits the key. */
-export function RingPanel({ job, keys, identities, ring, countBefore, countKind, onRing }: RingPanelProps) {
+export function RingPanel({ job, keys, identities, ring, known, countKind, onRing }: RingPanelProps) {
   const [open, setOpen] = useState<KeyDraft>();
   const edit = useEdit(onRing, job);
   const event = useEvent(job);
@@ -53,7 +53,7 @@ export function RingPanel({ job, keys, identities, ring, countBefore, countKind,
     <div className="flex flex-col gap-3 lg:sticky lg:top-4">
       <div className="flex items-center justify-between gap-2">
         <h2 className="text-ask font-semibold">Ring</h2>
-        <Badge tone="plain">{countWords(countBefore)}</Badge>
+        <Badge tone="plain">{countWords(known)}</Badge>
       </div>
       <RingView
         tags={ring.tags}
@@ -92,7 +92,7 @@ export function RingPanel({ job, keys, identities, ring, countBefore, countKind,
       {!job.closed && (
         <CountField
           label="The car knows, before the work"
-          answer={countBefore}
+          answer={known === 'notRead' ? null : known}
           hint={countHints[countKind ?? 'readable']}
           pending={event.pending}
           problem={event.problems[0]?.message}
@@ -127,7 +127,7 @@ const countHints = {
   cannotSay: 'This platform cannot say; that is an ordinary answer.',
 };
 
-function countWords(count: CountAnswer | null): string {
-  if (count === null) return 'count not read';
+function countWords(count: CountAnswer | 'notRead'): string {
+  if (count === 'notRead') return 'count not read';
   return count === 'cannotSay' ? 'car cannot say' : `${count} known to the car`;
 }

@@ -147,7 +147,7 @@ function JobRowTag({ job, zone, today }: { job: JobRow; zone: string; today: str
         <span className="text-right text-small text-mute">
           {formatDay(day, today)} {hour}
         </span>
-        <span className="w-40 text-right">
+        <span className="w-36 text-right">
           {job.outcome ? (
             <Badge tone={tones[job.outcome]}>{outcomes[job.outcome]}</Badge>
           ) : (

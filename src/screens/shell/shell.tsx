@@ -39,6 +39,7 @@ export function Shell({ children }: { children: ReactNode }) {
   );
 
   useHotkeys('alt+enter', pressMainButton, { enableOnFormTags: true });
+  useHotkeys('escape', leaveField, { enableOnFormTags: true });
 
   return (
     <div className="flex min-h-dvh flex-col-reverse sm:flex-row print:block">
@@ -93,4 +94,9 @@ export function Shell({ children }: { children: ReactNode }) {
 function pressMainButton(): void {
   const over = document.querySelector<HTMLElement>('[role=dialog] [data-main]:not(:disabled)');
   (over ?? document.querySelector<HTMLElement>('[data-main]:not(:disabled)'))?.click();
+}
+
+/** Leaves the field being typed in, so that the one-key shortcuts work. */
+function leaveField(): void {
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
 }

@@ -9,7 +9,7 @@ const shortcuts: readonly (readonly [string, string])[] = [
   ['1 to 5', 'Stations of the open job: Call, Identify, Route, Quote, Close'],
   ['Alt Enter', 'The main button of the page'],
   ['Tab, Shift Tab', 'Next and previous field'],
-  ['Esc', 'Close what lies over the page'],
+  ['Esc', 'Leave the field, or close what lies over the page'],
   ['?', 'This list'],
 ];
 
@@ -19,7 +19,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
       open={open}
       onOpenChange={onOpenChange}
       title="Keys"
-      note="One key each, whenever no field is being typed in."
+      note="One key each, whenever no field is being typed in; Esc leaves a field."
     >
       <dl className="grid grid-cols-[max-content_1fr] gap-x-6 gap-y-2">
         {shortcuts.map(([key, what]) => (

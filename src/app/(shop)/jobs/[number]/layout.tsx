@@ -21,7 +21,7 @@ export default async function JobLayout({
   children,
 }: JobPageProps & { readonly children: ReactNode }) {
   const view = await loadJob((await params).number);
-  const { job, ring, platform, stations } = view;
+  const { job, ring, situation, platform, stations } = view;
   return (
     <JobFrame
       number={job.number}
@@ -37,7 +37,7 @@ export default async function JobLayout({
           keys={job.keys}
           identities={job.identities}
           ring={ring}
-          countBefore={job.log.countBefore ?? null}
+          known={situation.memory.knownCount}
           countKind={platform?.count ?? null}
           onRing={changeRingAction}
         />

@@ -1,0 +1,91 @@
+// `npm run shots`: takes the pictures in docs/screenshots/ from the demo world, served by `npm start`.
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { findOnPath } from './lib/debian.mjs';
+import { isRoot, root } from './lib/project.mjs';
+
+const address = process.env.ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? 3000}`;
+const folder = join(root, 'docs', 'screenshots');
+const words = "The caller's words in one line";
+mkdirSync(folder, { recursive: true });
+
+const browser = await chromium.launch({
+  executablePath: findOnPath('chromium'),
+  args: [
+    ...(isRoot ? ['--no-sandbox'] : []),
+    '--disable-dev-shm-usage',
+    '--disable-background-networking',
+    '--no-first-run',
+  ],
+});
+
+/** A signed-in page of a size and theme. */
+async function open(theme, width = 1280, height = 800) {
+  const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme });
+  const page = await context.newPage();
+  await page.goto(`${address}/sign-in`);
+  await page.getByRole('radio', { name: /Sunniva Aasgren/ }).click();
+  await page.getByLabel('Passcode').fill(await page.locator('code').first().textContent());
+  if (theme === 'light' && width === 1280) await shoot(page, 'sign-in');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/jobs');
+  return page;
+}
+
+async function shoot(page, name) {
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(folder, `${name}.png`) });
+}
+
+async function typeCall(page, text) {
+  await page.goto(`${address}/jobs/new`);
+  await page.getByLabel(words).fill(text);
+  await page.getByRole('region', { name: 'First price' }).waitFor();
+}
+
+const line = 'Halvorn Merowdale 2019 push start lost both Quarry End before six';
+const light = await open('light');
+await typeCall(light, line);
+await shoot(light, 'call-light');
+await light.getByLabel('Name').fill('Odile Varga');
+await light.getByRole('button', { name: 'Hang the tag' }).click();
+await light.waitForURL('**/identify');
+const job = light.url().replace('/identify', '');
+await shoot(light, 'identify-light');
+await light.getByRole('radio', { name: /2016 to April 2019/ }).click();
+await light.getByLabel('Why this one').fill('A notch at the foot of the blade');
+await light.getByRole('button', { name: /Take this one/ }).click();
+await light.getByText('Chosen', { exact: true }).first().waitFor();
+await light.getByLabel('The car knows, before the work').fill('2');
+await light.getByRole('button', { name: 'Note the count' }).click();
+await light.getByText('2 known to the car').waitFor();
+await light.goto(`${job}/route`);
+await light.getByRole('button', { name: /Take this route/ }).click();
+await light.getByText('taken', { exact: true }).waitFor();
+await shoot(light, 'route-light');
+await light.goto(`${job}/quote`);
+await light.getByRole('radio', { name: /Shop, aftermarket/ }).click();
+await light.getByRole('button', { name: 'Offer this one' }).click();
+await light.getByRole('heading', { name: 'Offered', exact: true }).waitFor();
+await shoot(light, 'quote-light');
+await light.getByRole('link', { name: 'Print' }).click();
+await light.waitForURL('**/quote/*');
+await shoot(light, 'quote-paper');
+await light.goto(`${address}/van`);
+await shoot(light, 'van-light');
+await light.goto(`${address}/jobs`);
+await shoot(light, 'jobs-light');
+
+const dark = await open('dark');
+await typeCall(dark, line);
+await shoot(dark, 'call-dark');
+for (const station of ['identify', 'route', 'close']) {
+  await dark.goto(`${job}/${station}`);
+  await shoot(dark, `${station}-dark`);
+}
+const phone = await open('light', 390, 844);
+await typeCall(phone, 'Dapplemere 2016 spare Tansy Cross one key works');
+await shoot(phone, 'call-phone');
+await browser.close();

@@ -1,0 +1,159 @@
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { endGroup } from '../../scripts/lib/child.mjs';
+import { freePort } from '../../scripts/lib/postgres.mjs';
+
+const root = join(import.meta.dirname, '..', '..');
+const clone = mkdtempSync(join(tmpdir(), 'kilnsman-clone-'));
+let port = 0;
+
+/** A clone of the working tree with the packages installed, so that only `npm start` itself is under test. */
+beforeAll(async () => {
+  const files = execFileSync('git', ['ls-files', '-co', '--exclude-standard', '-z'], {
+    cwd: root,
+  }).toString();
+  for (const file of files.split('\0').filter((name) => name !== '' && existsSync(join(root, name)))) {
+    mkdirSync(dirname(join(clone, file)), { recursive: true });
+    cpSync(join(root, file), join(clone, file));
+  }
+  execFileSync('cp', ['-al', join(root, 'node_modules'), join(clone, 'node_modules')]);
+  port = await freePort();
+});
+
+afterAll(() => {
+  const clusters = execFileSync('node', [
+    '-e',
+    `import('${clone}/scripts/lib/project.mjs').then((p) => console.log(p.cloneId))`,
+  ]);
+  rmSync(`/var/lib/kilnsman/${clusters.toString().trim()}-demo`, { recursive: true, force: true });
+  rmSync(clone, { recursive: true, force: true });
+});
+
+interface Started {
+  readonly child: ChildProcess;
+  readonly output: () => string;
+}
+
+function npmStart(): Started {
+  const { DATABASE_URL: _, MIGRATE_DATABASE_URL: __, VITEST: ___, ...inherited } = process.env;
+  const child = spawn('npm', ['start'], {
+    cwd: clone,
+    detached: true,
+    stdio: ['ignore', 'pipe', 'pipe'],
+    env: { ...inherited, NODE_ENV: 'production', PORT: String(port) },
+  });
+  let output = '';
+  child.stdout?.on('data', (part) => {
+    output += part;
+  });
+  child.stderr?.on('data', (part) => {
+    output += part;
+  });
+  return { child, output: () => output };
+}
+
+async function until(what: string, holds: () => boolean | Promise<boolean>, seconds = 150): Promise<void> {
+  for (let left = seconds * 4; left > 0; left -= 1) {
+    if (await holds()) return;
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  }
+  throw new Error(`waited ${seconds} s for ${what}`);
+}
+
+const serves = () =>
+  fetch(`http://127.0.0.1:${port}/api/health`).then(
+    (answer) => answer.ok,
+    () => false,
+  );
+const ended = ({ child }: Started) => child.exitCode !== null || child.signalCode !== null;
+
+/** Every process that works in the clone or serves its cluster. */
+function leftBehind(): string[] {
+  const id = JSON.parse(
+    execFileSync('node', [
+      '-p',
+      `JSON.stringify(require('crypto').createHash('sha256').update('${clone}').digest('hex').slice(0, 8))`,
+    ]).toString(),
+  );
+  const all = execFileSync('ps', ['-eo', 'pid,args', '--no-headers']).toString().split('\n');
+  const inClone = (pid: string) => {
+    try {
+      return execFileSync('readlink', [`/proc/${pid}/cwd`])
+        .toString()
+        .trim()
+        .startsWith(clone);
+    } catch {
+      return false;
+    }
+  };
+  return all.filter((line) => line.includes(`${id}-demo`) || inClone(line.trim().split(' ')[0] ?? ''));
+}
+
+describe('npm start', () => {
+  it('serves the demo world; a second start says so; a foreign program on the port is told', async () => {
+    const first = npmStart();
+    await until('the first start', serves);
+    const page = await fetch(`http://127.0.0.1:${port}/sign-in`);
+    expect(await page.text()).toContain('Imre Pellimoor');
+
+    const second = npmStart();
+    await until('the second start to end', () => ended(second));
+    expect(second.child.exitCode).toBe(0);
+    expect(second.output()).toContain('already serving');
+    expect(await serves()).toBe(true);
+
+    first.child.kill('SIGTERM');
+    await until('the end after TERM', () => ended(first) && leftBehind().length === 0, 30);
+
+    const foreign = createServer((socket) => socket.end('HTTP/1.1 200 OK\r\n\r\nhello')).listen(
+      port,
+      '127.0.0.1',
+    );
+    const third = npmStart();
+    await until('the third start to end', () => ended(third));
+    expect(third.child.exitCode).toBe(1);
+    expect(third.output()).toContain('PORT=');
+    foreign.close();
+  });
+
+  it.each(['SIGINT', 'SIGTERM', 'SIGHUP', 'SIGKILL'] as const)(
+    'leaves no process behind when npm gets %s',
+    async (signal) => {
+      const started = npmStart();
+      await until('the start', serves);
+      started.child.kill(signal);
+      await until(`the end after ${signal}`, () => ended(started) && leftBehind().length === 0, 30);
+      expect(await serves()).toBe(false);
+    },
+  );
+
+  it('stops a start that is still under way', async () => {
+    rmSync(join(clone, '.next'), { recursive: true, force: true });
+    const started = npmStart();
+    await until('the build', () => started.output().includes('building'));
+    started.child.kill('SIGTERM');
+    await until('the end', () => ended(started) && leftBehind().length === 0, 60);
+    await endGroup(started.child).catch(() => {});
+  });
+
+  it('keeps its data over a restart, and the passwords of the database in a file only its owner reads', async () => {
+    const started = npmStart();
+    await until('the start', serves);
+    expect(started.output()).not.toContain('the demo world is loaded');
+    const id = (await import(join(clone, 'scripts/lib/project.mjs'))).cloneId;
+    const asRoot = process.getuid?.() === 0;
+    const settings = asRoot
+      ? `/var/lib/kilnsman/${id}-demo/cluster.json`
+      : join(clone, '.kilnsman/demo/cluster.json');
+    expect(execFileSync('stat', ['-c', '%a', settings]).toString().trim()).toBe('600');
+    expect(started.output()).not.toContain(
+      JSON.parse(readFileSync(settings, 'utf8')).passwords.kilnsman_serving,
+    );
+    started.child.kill('SIGINT');
+    await until('the end', () => ended(started) && leftBehind().length === 0, 30);
+  });
+});
