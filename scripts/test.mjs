@@ -132,18 +132,26 @@ async function endToEnd(cluster, env) {
   endings.push(() => endGroup(server));
   await answers(`http://127.0.0.1:${port}/api/health`);
   const file = join(results, 'e2e.json');
-  await run(join(root, 'node_modules', '.bin', 'playwright'), ['test', '--reporter=list,json'], {
-    cwd: root,
-    env: {
-      ...process.env,
-      ...env,
-      E2E_ADDRESS: `http://127.0.0.1:${port}`,
-      E2E_CLUSTER: clusterName,
-      CHROMIUM: findOnPath('chromium'),
-      CHROMIUM_ROOT: isRoot ? 'yes' : '',
-      PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+  await run(
+    join(root, 'node_modules', '.bin', 'playwright'),
+    [
+      'test',
+      '--reporter=list,json',
+      ...(process.env.E2E_ONLY ? ['--no-deps', '--grep', process.env.E2E_ONLY] : []),
+    ],
+    {
+      cwd: root,
+      env: {
+        ...process.env,
+        ...env,
+        E2E_ADDRESS: `http://127.0.0.1:${port}`,
+        E2E_CLUSTER: clusterName,
+        CHROMIUM: findOnPath('chromium'),
+        CHROMIUM_ROOT: isRoot ? 'yes' : '',
+        PLAYWRIGHT_JSON_OUTPUT_NAME: file,
+      },
     },
-  });
+  );
   const { stats } = JSON.parse(readFileSync(file, 'utf8'));
   count('e2e', stats.expected, stats.unexpected + stats.flaky);
 }

@@ -58,7 +58,7 @@ export function FactChip({ label, value, state, children }: FactChipProps) {
           sideOffset={6}
           collisionPadding={12}
           aria-label={`Correct ${label}`}
-          className="z-30 flex max-h-(--radix-popover-content-available-height) w-80 max-w-[calc(100vw-24px)] flex-col gap-2 overflow-y-auto rounded-lg border-[1.5px] border-ink bg-biscuit p-4"
+          className="z-30 flex max-h-(--radix-popover-content-available-height) w-80 max-w-(--radix-popover-content-available-width) flex-col gap-2 overflow-y-auto rounded-lg border-[1.5px] border-ink bg-biscuit p-4"
         >
           {children}
           <Popover.Close className="min-h-11 rounded-lg border-[1.5px] border-ink font-semibold">

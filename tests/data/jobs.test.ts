@@ -7,7 +7,8 @@ import { changeRing, chooseCandidate, chooseRoute, offerQuote } from '@/usecases
 import { findJobs } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';
 import { closeJob, recordAuthority, recordFacts } from '@/usecases/jobs/record';
-import { attemptContent, emptyCall, openTestJob, sendEvent, viewOf } from '../support/jobs';
+import { emptyCall } from '../support/calls';
+import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');

@@ -36,9 +36,10 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   };
 
   // Sign in.
-  await page.goto('/sign-in');
+  await page.goto('/sign-in', { waitUntil: 'networkidle' });
   await tabTo(page, /Imre Pellimoor/);
   await keyboard.press('ArrowDown');
+  await expect(page.getByRole('radio', { name: /Sunniva Aasgren/ })).toBeChecked();
   await tabTo(page, /Passcode/);
   await keyboard.type(passcodes['Sunniva Aasgren'] ?? '');
   await keyboard.press('Enter');

@@ -7,33 +7,7 @@ import { readNames } from '@/usecases/identify';
 import { type JobView, readJobView } from '@/usecases/jobs/job-view';
 import { openJob } from '@/usecases/jobs/open-job';
 import { recordEvent } from '@/usecases/jobs/record';
-
-/** What a call sends when nothing was said. */
-export const emptyCall = {
-  line: '',
-  year: null,
-  makeId: null,
-  modelId: null,
-  carWords: '',
-  ignition: null,
-  market: null,
-  vin: null,
-  why: null,
-  access: null,
-  placeId: null,
-  distanceKm: null,
-  urgent: false,
-  day: null,
-  from: null,
-  by: null,
-  placeDetail: null,
-  note: null,
-  name: null,
-  phone: null,
-  working: null,
-  lost: null,
-  wanted: null,
-};
+import { emptyCall } from './calls';
 
 /** Opens a job for a model of the demo world by name. */
 export async function openTestJob(

@@ -1,0 +1,150 @@
+import { describe, expect, it } from 'vitest';
+import { emptyLog } from './events';
+import { authorityStage, carName, formatJobNumber, type Job } from './job';
+import { type StationsRequest, stationsOf } from './stations';
+
+const call: Job['call'] = {
+  line: null,
+  year: 2019,
+  makeId: 'halvorn',
+  make: 'Halvorn',
+  modelId: 'merrowdale',
+  model: 'Merrowdale',
+  carWords: '',
+  ignition: 'push',
+  market: null,
+  vin: null,
+  why: 'lost',
+  access: null,
+  placeId: null,
+  place: null,
+  distanceKm: null,
+  placeKm: null,
+  placeMinutes: null,
+  urgent: false,
+  day: null,
+  from: null,
+  by: null,
+  placeDetail: null,
+  note: null,
+  name: null,
+  phone: null,
+};
+
+const job: Job = {
+  id: 'job',
+  number: 1048,
+  version: 1,
+  openedAt: new Date(0),
+  openedBy: 'Imre Pellimoor',
+  customerId: 'customer',
+  call,
+  keys: [],
+  identities: [],
+  keysWanted: 1,
+  applicationId: null,
+  applicationReason: null,
+  route: null,
+  routeReason: null,
+  vanId: null,
+  authority: [],
+  facts: [],
+  log: emptyLog,
+  lastSeq: 0,
+  closed: null,
+};
+
+const request: StationsRequest = {
+  job,
+  candidates: 2,
+  advice: 'aklAdd',
+  offered: undefined,
+  cheapest: 26850,
+  currency: 'USD',
+  locale: 'en-US',
+  authority: 'none',
+};
+
+const lines = (more: Partial<StationsRequest>, change: Partial<Job> = {}) =>
+  Object.fromEntries(
+    stationsOf({ ...request, ...more, job: { ...job, ...change } }).map(({ name, line }) => [name, line]),
+  );
+
+describe('the stations', () => {
+  it('say in one line what they still need', () => {
+    expect(lines({})).toEqual({
+      call: 'Ask: open or locked, name',
+      identify: '2 candidates, choose one',
+      route: 'Advised: AKL, adding',
+      quote: 'From $268.50',
+      close: 'Person, papers and plate',
+    });
+  });
+
+  it('say what they hold once it is there', () => {
+    const done = lines(
+      { offered: { totalMinor: 31200, currency: 'USD' }, authority: 'onSite' },
+      { applicationId: 'a', route: 'aklAdd', call: { ...call, access: 'locked', name: 'Odile Varga' } },
+    );
+    expect(done).toEqual({
+      call: 'All told',
+      identify: 'Chosen',
+      route: 'AKL, adding',
+      quote: 'Offered $312',
+      close: 'Attempts and count',
+    });
+  });
+
+  it.each([
+    [{ candidates: 0 }, 'identify', 'Not in the library'],
+    [{ candidates: 1 }, 'identify', '1 candidate, confirm it'],
+    [{ advice: undefined }, 'route', 'No feasible route'],
+    [{ cheapest: undefined }, 'quote', 'Waits for the route'],
+  ] as const)('%j: %s says %s', (more, station, line) => {
+    expect(lines(more)[station]).toBe(line);
+  });
+
+  it('asks for open or locked only where keys are gone', () => {
+    expect(lines({}, { call: { ...call, why: 'spare' } }).call).toBe('Ask: name');
+    expect(lines({}, { call: { ...call, modelId: null, year: null, why: null, name: 'X' } }).call).toBe(
+      'Ask: model, year',
+    );
+  });
+
+  it('opens the gate before Close when the right to the car is recorded', () => {
+    const gated = (authority: StationsRequest['authority']) =>
+      stationsOf({ ...request, authority })
+        .filter((station) => station.gated)
+        .map(({ name }) => name);
+    expect(gated('none')).toEqual(['close']);
+    expect(gated('advance')).toEqual(['close']);
+    expect(gated('onSite')).toEqual([]);
+  });
+
+  it('says how a closed job ended', () => {
+    const closed = {
+      at: new Date(0),
+      by: 'Imre Pellimoor',
+      outcome: 'refused',
+      reason: 'No papers',
+    } as const;
+    expect(lines({}, { closed }).close).toBe('Refused: no authority');
+  });
+});
+
+describe('a job', () => {
+  it('is named by its number and its car', () => {
+    expect(formatJobNumber(1048)).toBe('K-1048');
+    expect(carName(call)).toBe('Halvorn Merrowdale, 2019');
+    expect(carName({ make: null, model: null, carWords: 'old van', year: null })).toBe('old van');
+    expect(carName({ make: 'Halvorn', model: null, carWords: '', year: null })).toBe('Halvorn');
+    expect(carName({ make: null, model: null, carWords: '', year: 2019 })).toBe('Car not said, 2019');
+  });
+
+  it('has its authority on site only where the plate fits', () => {
+    expect(authorityStage([])).toBe('none');
+    expect(authorityStage([{ stage: 'advance', plateFits: false }])).toBe('advance');
+    expect(authorityStage([{ stage: 'onSite', plateFits: false }])).toBe('none');
+    expect(authorityStage([{ stage: 'onSite', plateFits: true }])).toBe('onSite');
+  });
+});
