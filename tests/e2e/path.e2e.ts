@@ -113,7 +113,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
 
   await tabTo(page, /Record the attempt/);
   await keyboard.press('Enter');
-  await expect(page.getByText('Worked', { exact: true }).last()).toBeVisible();
+  await expect(page.getByText('learned: 3 New')).toBeVisible();
   await expect(page.getByText('learned now')).toBeVisible();
 
   await keyboard.press('Alt+Enter');
