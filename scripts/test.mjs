@@ -85,12 +85,12 @@ async function vitest(project, env = {}) {
     '--reporter=json',
     `--outputFile.json=${file}`,
   ];
-  await run(join(root, 'node_modules', '.bin', 'vitest'), args, {
+  const { code } = await run(join(root, 'node_modules', '.bin', 'vitest'), args, {
     cwd: root,
     env: { ...process.env, ...env },
   });
   const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
-  count(project, numPassedTests, Math.max(numFailedTests, numFailedTestSuites > 0 ? 1 : 0));
+  count(project, numPassedTests, failures(code, Math.max(numFailedTests, numFailedTestSuites)));
 }
 
 /** Two templates: `bare` with the schema only, `world` with the demo world. */
@@ -132,7 +132,7 @@ async function endToEnd(cluster, env) {
   endings.push(() => endGroup(server));
   await answers(`http://127.0.0.1:${port}/api/health`);
   const file = join(results, 'e2e.json');
-  await run(
+  const { code } = await run(
     join(root, 'node_modules', '.bin', 'playwright'),
     [
       'test',
@@ -153,7 +153,7 @@ async function endToEnd(cluster, env) {
     },
   );
   const { stats } = JSON.parse(readFileSync(file, 'utf8'));
-  count('e2e', stats.expected, stats.unexpected + stats.flaky);
+  count('e2e', stats.expected, failures(code, stats.unexpected + stats.flaky));
 }
 
 async function answers(url) {
@@ -166,6 +166,11 @@ async function answers(url) {
     await new Promise((resolve) => setTimeout(resolve, 250));
   }
   throw new Error(`nothing answers at ${url}`);
+}
+
+/** A runner that ends badly without naming a failed test has failed all the same. */
+function failures(code, named) {
+  return code === 0 ? named : Math.max(1, named);
 }
 
 function count(name, passed, failed) {

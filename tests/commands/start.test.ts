@@ -109,10 +109,10 @@ describe('npm start', () => {
     first.child.kill('SIGTERM');
     await until('the end after TERM', () => ended(first) && leftBehind().length === 0, 30);
 
-    const foreign = createServer((socket) => socket.end('HTTP/1.1 200 OK\r\n\r\nhello')).listen(
-      port,
-      '127.0.0.1',
-    );
+    const foreign = createServer((socket) => {
+      socket.on('error', () => {});
+      socket.end('HTTP/1.1 200 OK\r\n\r\nhello');
+    }).listen(port, '127.0.0.1');
     const third = npmStart();
     await until('the third start to end', () => ended(third));
     expect(third.child.exitCode).toBe(1);
