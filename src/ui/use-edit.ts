@@ -51,10 +51,8 @@ export function useEdit(action: EditAction, job: { readonly number: number; read
       ...stale.state,
       sent: stale.sent,
       keepMine: () => send(stale.sent, stale.state.version, stale.onDone),
-      takeTheirs: () => {
-        setStale(undefined);
-        router.refresh();
-      },
+      // What was typed here gives way too, so the whole page is read again.
+      takeTheirs: () => window.location.reload(),
     },
   };
 }

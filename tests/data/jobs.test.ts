@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { checkAuditChain } from '@/data/audit';
 import { database } from '@/usecases/database';
-import { changeRing, chooseCandidate, chooseRoute, offerQuote } from '@/usecases/jobs/decide';
+import { changeRing, chooseCandidate, chooseRoute, chooseVan, offerQuote } from '@/usecases/jobs/decide';
 import { findJobs } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';
 import { closeJob, recordAuthority, recordFacts } from '@/usecases/jobs/record';
@@ -252,6 +252,36 @@ describe('choices', () => {
     });
     expect(await offerQuote(actor, { number, version, option: 'shopRepair' })).toMatchObject({ ok: false });
     expect(await versionOf(number)).toBe(version);
+  });
+
+  it('send another van, and give up a route that its tools refuse', async () => {
+    const number = await identified('Merrowdale', {
+      year: 2022,
+      ignition: 'push',
+      why: 'lost',
+      lost: 1,
+      working: 0,
+    });
+    const view = await viewOf(actor, number);
+    const [coracle, wherry] = view.vans;
+    await chooseRoute(actor, {
+      number,
+      version: view.job.version,
+      route: 'aklErase',
+      vanId: coracle?.id ?? '',
+      reason: '',
+    });
+    expect((await viewOf(actor, number)).job.route).toBe('aklErase');
+    await chooseVan(actor, { number, version: await versionOf(number), vanId: wherry?.id ?? '' });
+    const after = await viewOf(actor, number);
+    expect(after.job).toMatchObject({ route: null, vanId: wherry?.id });
+    expect(after.routes.find(({ kind }) => kind === 'aklErase')?.verdict).toMatchObject({
+      feasible: false,
+      fact: 'No tool on Wherry covers this for Heddle 3.',
+    });
+    const nobody = { number, version: await versionOf(number), vanId: uuid() };
+    expect(await chooseVan(actor, nobody)).toMatchObject({ ok: false });
+    expect((await viewOf(actor, number)).job.vanId).toBe(wherry?.id);
   });
 
   it('want a reason for another route than the advised one', async () => {

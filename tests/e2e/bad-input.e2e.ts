@@ -1,4 +1,4 @@
-import { expect, hangTag, line, passcodes, signIn, test } from './support';
+import { expect, expectAccessible, hangTag, line, passcodes, signIn, test } from './support';
 
 const hostile = `<img src=x onerror=alert(1)>'; DROP TABLE job; -- 🚗`;
 
@@ -109,6 +109,7 @@ test('two people on one job: the second is told, sees both and decides', async (
   await expect(told).toContainText('2014');
   await expect(told).toContainText('2013');
   await expect(page.getByRole('heading', { name: /Pelmore, 2012/ })).toBeVisible();
+  await expectAccessible(page);
   await told.getByRole('button', { name: 'Store mine over it' }).click();
   await expect(page.getByRole('heading', { name: /Pelmore, 2014/ })).toBeVisible();
   await other.context().close();

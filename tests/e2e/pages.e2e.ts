@@ -103,6 +103,7 @@ test('a quote prints on one page with every sign in a shipped face', async ({ pa
   await page.getByRole('link', { name: 'Print' }).click();
   await page.waitForURL('**/quote/*');
   await expect(page.getByRole('heading', { name: /^Q-\d+$/ })).toBeVisible();
+  await expectAccessible(page);
   const pdf = (await page.pdf({ format: 'Letter' })).toString('latin1');
   expect(pdf.match(/\/Type\s*\/Page\b/g)).toHaveLength(1);
 });

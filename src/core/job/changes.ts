@@ -6,7 +6,7 @@ export interface FieldChange {
   readonly personal?: true;
 }
 
-/** The fields of a call that stand in rows which can be blanked. */
+/** Fields with a person's data or a person's free words: they stand in rows that can be blanked. */
 export const personalFields: ReadonlySet<string> = new Set([
   'line',
   'placeDetail',
@@ -14,6 +14,7 @@ export const personalFields: ReadonlySet<string> = new Set([
   'name',
   'phone',
   'holderName',
+  'reason',
 ]);
 
 /** The fields that differ between two states of one section, compared by value. */

@@ -30,8 +30,7 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
           <Tr>
             <Th>Option</Th>
             <Th>Total with tax</Th>
-            <Th>Drives</Th>
-            <Th>Further key</Th>
+            <Th>Drives, and what a further key adds</Th>
           </Tr>
         </thead>
         <tbody>
@@ -41,13 +40,17 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
               {option.available ? (
                 <>
                   <Td className="text-right font-mono text-ask font-bold">{show(option.totalMinor)}</Td>
-                  <Td>{formatDay(option.drivesOn, today)}</Td>
-                  <Td className="text-mute">
-                    {option.furtherKeyMinor === null ? '' : `further key +${show(option.furtherKeyMinor)}`}
+                  <Td>
+                    {formatDay(option.drivesOn, today)}
+                    {option.furtherKeyMinor !== null && (
+                      <span className="block text-small text-mute">
+                        further key +{show(option.furtherKeyMinor)}
+                      </span>
+                    )}
                   </Td>
                 </>
               ) : (
-                <td colSpan={3} className="px-3 py-2 text-mute">
+                <td colSpan={2} className="px-3 py-2 text-mute">
                   {option.reason}
                 </td>
               )}

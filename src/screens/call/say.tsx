@@ -17,7 +17,7 @@ interface SayProps {
 /** The sentence to say on the phone, why the price is what it is, and what to have ready. */
 export function Say({ options, route, why, access, currency, locale, today }: SayProps) {
   const open = options.flatMap((option) =>
-    option.available && option.kind !== 'franchiseDesk' ? [option] : [],
+    option.available && option.kind.startsWith('shop') ? [option] : [],
   );
   const [cheapest] = [...open].sort((a, b) => a.totalMinor - b.totalMinor);
   if (!cheapest || !route) {

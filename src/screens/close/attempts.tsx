@@ -153,6 +153,7 @@ function AttemptForm({ job, route, keys, zone, now, authorised }: AttemptsProps)
       </div>
       <TextField
         label={form.result === 'worked' ? 'Remark' : 'Why it did not work'}
+        hint="No names: this stays in the record."
         maxLength={300}
         value={form.reason}
         onChange={(change) => set({ reason: change.target.value })}

@@ -1,9 +1,12 @@
 'use client';
 
+import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useState } from 'react';
+import { useForm } from 'react-hook-form';
 import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/authority';
 import type { Authority } from '@/core/job/job';
 import { localMoment } from '@/core/kinds/local-time';
+import { AuthorityInput } from '@/inputs/job-inputs';
 import { Button } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
 import { SelectField, TextField } from '@/ui/field';
@@ -32,16 +35,22 @@ const labels = [
 
 /** Who had the right to the car, and how it was seen: person, papers and plate together. */
 export function AuthorityForm({ job, authority, zone, onAuthority }: AuthorityFormProps) {
-  const [form, setForm] = useState({
-    holderName: authority?.holderName ?? '',
-    identityDocument: authority?.identityDocument ?? 'license',
-    rightDocument: authority?.rightDocument ?? 'registration',
-    howSeen: authority?.howSeen ?? 'original',
-    plateFits: authority?.plateFits ?? false,
+  const form = useForm<AuthorityInput>({
+    resolver: classValidatorResolver(AuthorityInput),
+    defaultValues: {
+      number: job.number,
+      version: job.version,
+      holderName: authority?.holderName ?? '',
+      identityDocument: authority?.identityDocument ?? 'license',
+      rightDocument: authority?.rightDocument ?? 'registration',
+      howSeen: authority?.howSeen ?? 'original',
+      plateFits: authority?.plateFits ?? false,
+    },
   });
   const [open, setOpen] = useState(authority === undefined);
   const edit = useEdit(onAuthority, job);
-  const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
+  const errorOf = (field: keyof AuthorityInput) =>
+    form.formState.errors[field]?.message ?? edit.problemOf(field);
   if (authority && !open) {
     return (
       <Panel title="Right to the car">
@@ -74,53 +83,39 @@ export function AuthorityForm({ job, authority, zone, onAuthority }: AuthorityFo
     >
       <form
         className="flex flex-col gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          edit.edit(form, () => setOpen(false));
-        }}
+        onSubmit={form.handleSubmit((values) => edit.edit({ ...values }, () => setOpen(false)))}
       >
         <div className="grid gap-x-3 sm:grid-cols-2">
           <TextField
             label="Name on the document"
-            value={form.holderName}
             maxLength={80}
-            error={edit.problemOf('holderName')}
-            onChange={(event) => set({ holderName: event.target.value })}
+            error={errorOf('holderName')}
+            {...form.register('holderName')}
           />
           <SelectField
             label="Identity document"
-            value={form.identityDocument}
             choices={choices(identityDocuments)}
-            error={edit.problemOf('identityDocument')}
-            onChange={(event) =>
-              set({ identityDocument: event.target.value as typeof form.identityDocument })
-            }
+            error={errorOf('identityDocument')}
+            {...form.register('identityDocument')}
           />
           <SelectField
             label="Right to the car"
-            value={form.rightDocument}
             choices={choices(rightDocuments)}
-            error={edit.problemOf('rightDocument')}
-            onChange={(event) => set({ rightDocument: event.target.value as typeof form.rightDocument })}
+            error={errorOf('rightDocument')}
+            {...form.register('rightDocument')}
           />
           <SelectField
             label="How it was seen"
-            value={form.howSeen}
             choices={choices(waysSeen)}
-            error={edit.problemOf('howSeen')}
-            onChange={(event) => set({ howSeen: event.target.value as typeof form.howSeen })}
+            error={errorOf('howSeen')}
+            {...form.register('howSeen')}
           />
         </div>
         <label className="flex min-h-11 items-center gap-3">
-          <input
-            type="checkbox"
-            className="size-5 accent-(--terra)"
-            checked={form.plateFits}
-            onChange={(event) => set({ plateFits: event.target.checked })}
-          />
+          <input type="checkbox" className="size-5 accent-(--terra)" {...form.register('plateFits')} />
           The VIN on the plate is the one on the papers
         </label>
-        {edit.problemOf('plateFits') && <Notice tone="oxide">{edit.problemOf('plateFits')}</Notice>}
+        {errorOf('plateFits') && <Notice tone="oxide">{errorOf('plateFits')}</Notice>}
         <EditOutcome edit={edit} shownBeside={labels.map(({ field }) => field)} fields={labels} />
         <Button type="submit" className="self-start" disabled={edit.pending}>
           Record the right

@@ -45,8 +45,10 @@ export function Identify({
   onChoose,
 }: IdentifyProps) {
   const likely = candidates.filter(({ probability }) => probability >= foldBelow);
-  const [selected, setSelected] = useState(chosenId ?? likely[0]?.application.id ?? '');
-  const [reason, setReason] = useState(chosenReason ?? '');
+  const [picked, setPicked] = useState<string>();
+  const [written, setWritten] = useState<string>();
+  const selected = picked ?? chosenId ?? likely[0]?.application.id ?? '';
+  const reason = written ?? chosenReason ?? '';
   const [showAll, setShowAll] = useState(false);
   const edit = useEdit(onChoose, job);
   if (candidates.length === 0) return <NothingFound carWords={carWords} />;
@@ -77,7 +79,7 @@ export function Identify({
               maxLength={300}
               error={edit.problemOf('reason') ?? edit.problemOf('applicationId')}
               hint="The mark on the blade, the board number, the month on the door sticker."
-              onChange={(event) => setReason(event.target.value)}
+              onChange={(event) => setWritten(event.target.value)}
             />
             <Button
               type="submit"
@@ -103,7 +105,7 @@ export function Identify({
         candidates={shown}
         platforms={platforms}
         selected={selected}
-        onSelect={job.closed ? undefined : setSelected}
+        onSelect={job.closed ? undefined : setPicked}
       />
       {candidates.length > shown.length && (
         <Button look="quiet" className="self-start" onClick={() => setShowAll(true)}>

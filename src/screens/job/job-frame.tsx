@@ -1,7 +1,7 @@
 'use client';
 
 import { usePathname, useRouter } from 'next/navigation';
-import type { ReactNode } from 'react';
+import { type ReactNode, useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Station } from '@/core/job/stations';
 import { JobTag } from '@/ui/job-tag';
@@ -21,7 +21,10 @@ interface JobFrameProps {
 /** What stands at every station of a job: the tag, the strip of stations and the ring. */
 export function JobFrame({ number, name, car, below, chips, stations, ring, children }: JobFrameProps) {
   const router = useRouter();
-  const present = usePathname().split('/')[3] ?? 'call';
+  const path = usePathname();
+  const present = path.split('/')[3] ?? 'call';
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another station begins at its top
+  useEffect(() => window.scrollTo(0, 0), [path]);
   const hrefOf = (station: string) => `/jobs/${number}/${station}`;
   useHotkeys(
     stations.map((_, at) => String(at + 1)),

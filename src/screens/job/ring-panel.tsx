@@ -48,7 +48,6 @@ export function RingPanel({ job, keys, identities, ring, known, countKind, onRin
       isNew: true,
     });
   };
-  const { unaccounted } = ring.count;
   return (
     <div className="flex flex-col gap-3 lg:sticky lg:top-4">
       <div className="flex items-center justify-between gap-2">
@@ -76,18 +75,10 @@ export function RingPanel({ job, keys, identities, ring, known, countKind, onRin
           </div>
         )}
       </RingView>
-      {typeof unaccounted === 'object' && unaccounted.high > 0 && (
-        <Badge tone="oxide">
-          {unaccounted.low === unaccounted.high
-            ? unaccounted.high
-            : `${unaccounted.low} to ${unaccounted.high}`}{' '}
-          unaccounted for
-        </Badge>
-      )}
       {ring.notes.map((note) => (
-        <p key={note} className="text-small text-mute">
+        <Notice key={note} tone="oxide">
           {note}
-        </p>
+        </Notice>
       ))}
       {!job.closed && (
         <CountField

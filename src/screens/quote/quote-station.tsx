@@ -46,7 +46,9 @@ export function QuoteStation(props: QuoteStationProps) {
     props;
   const available = options.filter((option): option is Available => option.available);
   const cheapest = [...available].sort((a, b) => a.totalMinor - b.totalMinor)[0];
-  const [selected, setSelected] = useState<OptionKind | undefined>(quotes[0]?.offered ?? cheapest?.kind);
+  const [picked, setPicked] = useState<OptionKind>();
+  const can = (kind: OptionKind | undefined) => available.some((option) => option.kind === kind);
+  const selected = [picked, quotes[0]?.offered, cheapest?.kind].find(can);
   const edit = useEdit(onOffer, job);
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
   if (route === undefined) {
@@ -78,7 +80,7 @@ export function QuoteStation(props: QuoteStationProps) {
             selected={selected === option.kind}
             today={today}
             show={show}
-            onSelect={() => setSelected(option.kind)}
+            onSelect={() => setPicked(option.kind)}
           />
         ))}
       </fieldset>

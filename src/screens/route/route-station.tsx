@@ -25,15 +25,18 @@ interface RouteStationProps {
   readonly vans: readonly { readonly id: string; readonly name: string }[];
   readonly vanId: string | undefined;
   readonly onChoose: EditAction;
+  readonly onVan: EditAction;
 }
 
 /** Every route: what is feasible with its needs, time and effect, and what is refused with the fact that refuses it. */
 export function RouteStation(props: RouteStationProps) {
-  const { job, routes, advice, chosen, chosenReason, identified, platform, vans, onChoose } = props;
-  const [selected, setSelected] = useState<RouteKind | null>(chosen ?? advice?.kind ?? null);
-  const [vanId, setVanId] = useState(props.vanId ?? '');
-  const [reason, setReason] = useState(chosenReason ?? '');
+  const { job, routes, advice, chosen, chosenReason, identified, platform, vans, vanId, onChoose, onVan } =
+    props;
+  const [picked, setPicked] = useState<RouteKind>();
+  const [written, setWritten] = useState<string>();
+  const reason = written ?? chosenReason ?? '';
   const edit = useEdit(onChoose, job);
+  const van = useEdit(onVan, job);
   if (platform === undefined) {
     return (
       <Lead
@@ -43,12 +46,10 @@ export function RouteStation(props: RouteStationProps) {
     );
   }
   const feasible = routes.filter(({ verdict }) => verdict.feasible);
+  const selected = feasible.some(({ kind }) => kind === picked)
+    ? (picked ?? null)
+    : (chosen ?? advice?.kind ?? null);
   const refused = routes.filter(({ verdict }) => !verdict.feasible);
-  const takeVan = (id: string) => {
-    setVanId(id);
-    if (chosen !== null || selected === null) return;
-    edit.edit({ route: selected, vanId: id, reason });
-  };
   const other = advice !== undefined && selected !== null && selected !== advice.kind;
   return (
     <>
@@ -60,11 +61,12 @@ export function RouteStation(props: RouteStationProps) {
       {vans.length > 1 && !job.closed && (
         <ChoiceGroup
           label="Van"
-          value={vanId}
+          value={vanId ?? ''}
           choices={vans.map(({ id, name }) => ({ value: id, label: name }))}
-          onChange={takeVan}
+          onChange={(id) => van.edit({ vanId: id })}
         />
       )}
+      <EditOutcome edit={van} fields={[]} />
       {feasible.length > 0 && (
         <section aria-label="Feasible routes" className="flex flex-col gap-2">
           {feasible.map((route) => (
@@ -74,7 +76,7 @@ export function RouteStation(props: RouteStationProps) {
               advised={advice?.kind === route.kind}
               chosen={chosen === route.kind}
               selected={selected === route.kind}
-              onSelect={job.closed ? undefined : () => setSelected(route.kind)}
+              onSelect={job.closed ? undefined : () => setPicked(route.kind)}
             />
           ))}
         </section>
@@ -93,7 +95,7 @@ export function RouteStation(props: RouteStationProps) {
             maxLength={300}
             value={reason}
             error={edit.problemOf('reason') ?? edit.problemOf('route')}
-            onChange={(event) => setReason(event.target.value)}
+            onChange={(event) => setWritten(event.target.value)}
           />
           <Button
             type="submit"

@@ -4,12 +4,15 @@ import { addDays } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import { findApplication } from '@/data/catalogue';
+import type { Db } from '@/data/db';
 import { replaceRing, updateChoices } from '@/data/jobs';
 import { insertQuote } from '@/data/quotes';
+import { listVans } from '@/data/vans';
 import type {
   ChangeRingInput,
   ChooseCandidateInput,
   ChooseRouteInput,
+  ChooseVanInput,
   KeyInput,
   OfferQuoteInput,
 } from '@/inputs/job-inputs';
@@ -57,16 +60,27 @@ export async function changeRing(actor: PersonActor, input: ChangeRingInput): Pr
   });
 }
 
-export async function chooseRoute(actor: PersonActor, input: ChooseRouteInput): Promise<Edited> {
+/** Sends another van. A route that its tools or rights refuse is given up with it. */
+export async function chooseVan(actor: PersonActor, input: ChooseVanInput): Promise<Edited> {
   return editJob(actor, input, sections.route, async (db, job) => {
+    if (!(await isVan(db, input.vanId))) return failed('This van is not on the list.', 'vanId');
     await updateChoices(db, job.id, { vanId: input.vanId });
     const view = await jobViewIn(db, actor, job.number);
-    if (!view?.vans.some(({ id }) => id === input.vanId))
-      return failed('This van is not on the list.', 'vanId');
-    const route = view.routes.find(({ kind }) => kind === input.route);
+    const stands = view?.routes.some(({ kind, verdict }) => kind === job.route && verdict.feasible);
+    if (!stands) await updateChoices(db, job.id, { route: null, routeReason: null });
+    return undefined;
+  });
+}
+
+export async function chooseRoute(actor: PersonActor, input: ChooseRouteInput): Promise<Edited> {
+  return editJob(actor, input, sections.route, async (db, job) => {
+    if (!(await isVan(db, input.vanId))) return failed('This van is not on the list.', 'vanId');
+    await updateChoices(db, job.id, { vanId: input.vanId });
+    const view = await jobViewIn(db, actor, job.number);
+    const route = view?.routes.find(({ kind }) => kind === input.route);
     if (!route) return failed('Identify the car first: its platform decides the routes.', 'route');
     if (!route.verdict.feasible) return failed(`This route is refused: ${route.verdict.fact}`, 'route');
-    if (view.advice && view.advice.kind !== input.route && input.reason.trim() === '') {
+    if (view?.advice && view.advice.kind !== input.route && input.reason.trim() === '') {
       return failed('Write why another route than the advised one is taken.', 'reason');
     }
     await updateChoices(db, job.id, { route: input.route, routeReason: input.reason.trim() || null });
@@ -100,4 +114,8 @@ export async function offerQuote(
     return undefined;
   });
   return edited.ok ? done({ ...edited.value, quoteNumber }) : edited;
+}
+
+async function isVan(db: Db, id: string): Promise<boolean> {
+  return (await listVans(db)).some((van) => van.id === id);
 }

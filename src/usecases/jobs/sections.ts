@@ -19,7 +19,6 @@ export const sections = {
         keys.map((key) => [
           `key ${key.tag}`,
           [
-            key.name,
             key.presence,
             key.rank,
             key.blade,

@@ -9,13 +9,14 @@ import {
   ChangeRingInput,
   ChooseCandidateInput,
   ChooseRouteInput,
+  ChooseVanInput,
   CloseJobInput,
   FactsInput,
   OfferQuoteInput,
   WordsInput,
 } from '@/inputs/job-inputs';
 import { correctWords } from '@/usecases/identify';
-import { changeRing, chooseCandidate, chooseRoute, offerQuote } from '@/usecases/jobs/decide';
+import { changeRing, chooseCandidate, chooseRoute, chooseVan, offerQuote } from '@/usecases/jobs/decide';
 import type { Edited } from '@/usecases/jobs/edit-job';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
@@ -52,6 +53,10 @@ export async function changeRingAction(data: unknown): Promise<Edited> {
 
 export async function chooseRouteAction(data: unknown): Promise<Edited> {
   return runAction(ChooseRouteInput, data, chooseRoute);
+}
+
+export async function chooseVanAction(data: unknown): Promise<Edited> {
+  return runAction(ChooseVanInput, data, chooseVan);
 }
 
 export async function offerQuoteAction(data: unknown): Promise<Edited> {

@@ -32,7 +32,6 @@ export default async function JobLayout({
       stations={stations}
       ring={
         <RingPanel
-          key={job.version}
           job={editable(view)}
           keys={job.keys}
           identities={job.identities}

@@ -9,7 +9,6 @@ export default async function CallPage({ params }: JobPageProps) {
   const lexicon = await readNames(await requireActor());
   return (
     <CallStation
-      key={view.job.version}
       job={editable(view)}
       call={view.job.call}
       lexicon={lexicon}

@@ -11,7 +11,6 @@ export default async function ClosePage({ params }: JobPageProps) {
   const { closed } = job;
   return (
     <CloseStation
-      key={job.version}
       job={editable(view)}
       zone={shop.zone}
       now={now}

@@ -13,7 +13,6 @@ export default async function IdentifyPage({ params }: JobPageProps) {
   );
   return (
     <Identify
-      key={job.version}
       job={editable(view)}
       candidates={candidates}
       platforms={Object.fromEntries(platforms.map((platform) => [platform.id, platform]))}

@@ -7,7 +7,6 @@ export default async function QuotePage({ params }: JobPageProps) {
   const { job, quote, quotes, shop, now, advice } = view;
   return (
     <QuoteStation
-      key={job.version}
       job={editable(view)}
       options={quote?.options ?? []}
       route={quote && (job.route ?? advice?.kind)}

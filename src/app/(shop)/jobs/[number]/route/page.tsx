@@ -1,5 +1,5 @@
 import { RouteStation } from '@/screens/route/route-station';
-import { chooseRouteAction } from '../../actions';
+import { chooseRouteAction, chooseVanAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 
 export default async function RoutePage({ params }: JobPageProps) {
@@ -7,7 +7,6 @@ export default async function RoutePage({ params }: JobPageProps) {
   const { job, routes, advice, application, platform, vans, van } = view;
   return (
     <RouteStation
-      key={`${job.version} ${job.lastSeq}`}
       job={editable(view)}
       routes={routes}
       advice={advice}
@@ -18,6 +17,7 @@ export default async function RoutePage({ params }: JobPageProps) {
       vans={vans.map(({ id, name }) => ({ id, name }))}
       vanId={van?.id}
       onChoose={chooseRouteAction}
+      onVan={chooseVanAction}
     />
   );
 }

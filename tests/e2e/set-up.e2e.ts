@@ -1,0 +1,55 @@
+import { spawnSync } from 'node:child_process';
+import { expect, expectAccessible, test } from './support';
+
+/** What the console of a start shows for an empty database. */
+function newCode(): string {
+  const { stdout } = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-shop.ts'], {
+    env: { ...process.env, DATABASE_URL: process.env.E2E_EMPTY_DATABASE },
+  });
+  return /code is (\w+)/.exec(stdout.toString())?.[1] ?? 'none shown';
+}
+
+test('an empty database is set up with the code of the console, and offers no demo people', async ({
+  page,
+}) => {
+  const address = process.env.E2E_EMPTY_ADDRESS ?? '';
+  await page.goto(`${address}/jobs`);
+  await page.waitForURL('**/set-up');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Set up the shop' }).click();
+  await expect(page.getByText('Name the shop, in up to 80 characters.')).toBeVisible();
+  await expectAccessible(page);
+
+  await page.getByLabel('Set-up code').fill('guessed');
+  await page.getByLabel('Name of the shop').fill('Tern Lane Keys');
+  await page.getByLabel('Your name').fill('Odile Varga');
+  await page.getByLabel('Your passcode').fill('long enough');
+  await page.getByRole('button', { name: 'Set up the shop' }).click();
+  await expect(page.getByText('This is not the set-up code shown at the last start.')).toBeVisible();
+  await page.getByLabel('Set-up code').fill(newCode());
+  await page.getByRole('button', { name: 'Set up the shop' }).click();
+  await page.waitForURL('**/jobs');
+  await expect(page.getByText('No job yet. A new call hangs the first tag.')).toBeVisible();
+  await expectAccessible(page);
+
+  await page.goto(`${address}/settings`);
+  await page.getByRole('button', { name: 'Sign out' }).click();
+  await page.waitForURL('**/sign-in');
+  await expect(page.getByText('Demo shop')).toBeHidden();
+  await page.getByLabel('Passcode').fill('long enough');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/jobs');
+
+  // Without a library a call is taken in the caller's words.
+  await page.goto(`${address}/jobs/new`);
+  await page.getByRole('button', { name: /ask: model/ }).click();
+  await page.getByLabel("Or in the caller's words").fill('old blue van');
+  await page.getByRole('button', { name: 'Done' }).click();
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.waitForURL('**/identify');
+  await expect(page.getByRole('heading', { name: 'old blue van' })).toBeVisible();
+  for (const station of ['call', 'route', 'quote', 'close']) {
+    await page.goto(page.url().replace(/[a-z]+$/, station));
+    await expect(page.getByRole('heading', { name: 'old blue van' })).toBeVisible();
+  }
+});
