@@ -9,5 +9,5 @@ export default function ErrorPage({
   error: Error & { digest?: string };
   unstable_retry: () => void;
 }) {
-  return <Trouble reference={error.digest ?? 'none'} onRetry={unstable_retry} />;
+  return <Trouble reference={error.digest} onRetry={unstable_retry} />;
 }

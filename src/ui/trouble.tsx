@@ -12,7 +12,7 @@ interface Health {
  * What is shown when a page could not be made. Asks the server what is wrong: while the database is away it says so
  * and tries again by itself; anything else is shown with the reference under which it was logged.
  */
-export function Trouble({ reference, onRetry }: { reference: string; onRetry: () => void }) {
+export function Trouble({ reference, onRetry }: { reference: string | undefined; onRetry: () => void }) {
   const [state, setState] = useState<'asking' | 'databaseAway' | 'serverAway' | 'unexpected'>('asking');
 
   useEffect(() => {
@@ -42,7 +42,13 @@ export function Trouble({ reference, onRetry }: { reference: string; onRetry: ()
     return (
       <Standalone named title="This page could not be shown">
         <p className="mb-4">
-          Nothing was stored or lost. It is logged as <code className="font-mono">{reference}</code>.
+          What was stored is safe.
+          {reference && (
+            <>
+              {' '}
+              It is logged as <code className="font-mono">{reference}</code>.
+            </>
+          )}
         </p>
         <Button look="main" onClick={onRetry}>
           Try again

@@ -24,7 +24,9 @@ export function JobFrame({ number, name, car, below, chips, stations, ring, chil
   const path = usePathname();
   const present = path.split('/')[3] ?? 'call';
   // biome-ignore lint/correctness/useExhaustiveDependencies: another station begins at its top
-  useEffect(() => window.scrollTo(0, 0), [path]);
+  useEffect(() => {
+    window.scrollTo(0, 0);
+  }, [path]);
   const hrefOf = (station: string) => `/jobs/${number}/${station}`;
   useHotkeys(
     stations.map((_, at) => String(at + 1)),
