@@ -5,7 +5,7 @@ import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
-import { endGroup, isAlive, mustRun } from './lib/child.mjs';
+import { endGroup, isAlive, mustRun, whenToldToStop } from './lib/child.mjs';
 import { ensureDebianPackages } from './lib/debian.mjs';
 import { ensureInstalled } from './lib/install.mjs';
 import { startCluster } from './lib/postgres.mjs';
@@ -18,7 +18,7 @@ let cluster;
 let server;
 let stopping;
 
-watchForTheEnd();
+whenToldToStop(() => stop(0));
 try {
   await main();
 } catch (error) {
@@ -109,13 +109,6 @@ function portAnswers() {
     });
     socket.on('error', () => resolve(false));
   });
-}
-
-function watchForTheEnd() {
-  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => stop(0));
-  if (process.env.npm_lifecycle_event !== 'start') return;
-  const parent = process.ppid;
-  setInterval(() => process.ppid !== parent && stop(0), 500).unref();
 }
 
 /** Ends the server, then the database started here, then this process. Safe to call twice. */

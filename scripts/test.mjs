@@ -4,7 +4,7 @@ import { spawn } from 'node:child_process';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
-import { endGroup, mustRun, run } from './lib/child.mjs';
+import { endGroup, endRunning, mustRun, run, whenToldToStop } from './lib/child.mjs';
 import { ensureDebianPackages, findOnPath } from './lib/debian.mjs';
 import { ensureInstalled } from './lib/install.mjs';
 import { freePort, startCluster } from './lib/postgres.mjs';
@@ -21,8 +21,7 @@ const endings = [];
 delete process.env.DATABASE_URL;
 delete process.env.MIGRATE_DATABASE_URL;
 Object.assign(process.env, { TZ: 'Pacific/Auckland', LANG: 'C.UTF-8', NEXT_TELEMETRY_DISABLED: '1' });
-for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
-  process.on(signal, () => end().then(() => process.exit(1)));
+whenToldToStop(stop);
 
 let failure;
 try {
@@ -186,6 +185,13 @@ function count(name, passed, failed) {
   total.passed += passed;
   total.failed += failed;
   say(`${name}: ${passed} passed, ${failed} failed`);
+}
+
+/** A signal ends what runs, then the servers, then this process. */
+async function stop() {
+  endRunning();
+  await end();
+  process.exit(1);
 }
 
 async function end() {

@@ -1,6 +1,13 @@
 // Child processes: run one to its end, or keep one in a group of its own and end the whole group.
 import { spawn } from 'node:child_process';
 
+const running = new Set();
+
+/** Asks every command that `run` has started and that still runs to end. */
+export function endRunning() {
+  for (const child of running) child.kill('SIGTERM');
+}
+
 /** Runs a command to its end. Resolves to {code, output}; output is captured only with `quiet`. */
 export function run(command, args, { quiet = false, ...options } = {}) {
   return new Promise((resolve, reject) => {
@@ -15,8 +22,12 @@ export function run(command, args, { quiet = false, ...options } = {}) {
     child.stderr?.on('data', (part) => {
       output += part;
     });
+    running.add(child);
     child.on('error', reject);
-    child.on('close', (code, signal) => resolve({ code: code ?? 128, signal, output }));
+    child.on('close', (code, signal) => {
+      running.delete(child);
+      resolve({ code: code ?? 128, signal, output });
+    });
   });
 }
 
@@ -26,6 +37,14 @@ export async function mustRun(command, args, options = {}) {
   if (result.code !== 0)
     throw new Error(`${command} ${args.join(' ')} ended with ${result.code}\n${result.output}`);
   return result.output;
+}
+
+/** Calls `stop` on INT, TERM and HUP, and when the npm that started this process is gone without a word. */
+export function whenToldToStop(stop) {
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, stop);
+  if (!process.env.npm_lifecycle_event) return;
+  const parent = process.ppid;
+  setInterval(() => process.ppid !== parent && stop(), 500).unref();
 }
 
 /** Ends a process group: TERM, then KILL after `graceMs`. Resolves when the leader is gone. */

@@ -30,12 +30,12 @@ export function TagShape({ tone, outline = 'solid', tip = 30, className, childre
       <div className="relative flex-none" style={{ width: tip }}>
         <svg
           aria-hidden
-          className="absolute inset-0 size-full"
+          className="absolute inset-x-0 inset-y-px h-[calc(100%-2px)] w-full overflow-visible"
           viewBox="0 0 30 60"
           preserveAspectRatio="none"
         >
           <path
-            d="M30.5 1H20L1 18V42L20 59H30.5"
+            d="M30.5 0H20L1 18V42L20 60H30.5"
             fill="var(--fill)"
             stroke="currentColor"
             strokeWidth="2"

@@ -1,6 +1,7 @@
 import type { Actor } from '@/core/kinds/actor';
 import { type LocalMoment, localMoment } from '@/core/kinds/local-time';
 import { listPlatforms } from '@/data/catalogue';
+import { type PriceLists, readPriceLists } from '@/data/prices';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { listVans, type VanRow } from '@/data/vans';
 import { database } from './database';
@@ -9,6 +10,12 @@ import { database } from './database';
 export async function readShopNow(actor: Actor): Promise<{ shop: ShopRow; now: LocalMoment }> {
   const shop = await getShopOrThrow(database());
   return { shop, now: localMoment(actor.at, shop.zone) };
+}
+
+/** The price book and taxes of today; undefined where the shop has none yet. */
+export async function readPriceBook(actor: Actor): Promise<PriceLists | undefined> {
+  const { now } = await readShopNow(actor);
+  return readPriceLists(database(), now.day, [], null);
 }
 
 export interface VansView {

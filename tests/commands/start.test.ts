@@ -38,9 +38,9 @@ interface Started {
   readonly output: () => string;
 }
 
-function npmStart(): Started {
+function npmRun(...args: string[]): Started {
   const { DATABASE_URL: _, MIGRATE_DATABASE_URL: __, VITEST: ___, ...inherited } = process.env;
-  const child = spawn('npm', ['start'], {
+  const child = spawn('npm', args, {
     cwd: clone,
     detached: true,
     stdio: ['ignore', 'pipe', 'pipe'],
@@ -55,6 +55,8 @@ function npmStart(): Started {
   });
   return { child, output: () => output };
 }
+
+const npmStart = () => npmRun('start');
 
 async function until(what: string, holds: () => boolean | Promise<boolean>, seconds = 150): Promise<void> {
   for (let left = seconds * 4; left > 0; left -= 1) {
@@ -90,7 +92,7 @@ function leftBehind(): string[] {
       return false;
     }
   };
-  return all.filter((line) => line.includes(`${id}-demo`) || inClone(line.trim().split(' ')[0] ?? ''));
+  return all.filter((line) => line.includes(`/${id}-`) || inClone(line.trim().split(' ')[0] ?? ''));
 }
 
 describe('npm start', () => {
@@ -155,5 +157,15 @@ describe('npm start', () => {
     );
     started.child.kill('SIGINT');
     await until('the end', () => ended(started) && leftBehind().length === 0, 30);
+  });
+});
+
+describe('npm test', () => {
+  it('leaves neither a runner nor its database behind when it is stopped', async () => {
+    const started = npmRun('test', '--', 'data');
+    await until('its database', () => started.output().includes('the demo world is loaded'));
+    started.child.kill('SIGTERM');
+    await until('the end', () => ended(started) && leftBehind().length === 0, 60);
+    expect(started.child.exitCode).not.toBe(0);
   });
 });

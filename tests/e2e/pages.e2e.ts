@@ -22,6 +22,8 @@ test('axe finds nothing on any place, dialog and error state', async ({ page }) 
     await page.goto(path);
     await expectAccessible(page);
   }
+  await page.goto('/settings');
+  await expect(page.getByRole('region', { name: 'Menu' })).toContainText('AKL, erasing');
   await page.goto('/jobs/new');
   await expectAccessible(page);
   await line(page).fill('halvorn merrowdale 2055 zorbex code 4512');

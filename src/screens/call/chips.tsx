@@ -30,7 +30,10 @@ export function Chips({ facts, lexicon, unit, today, stateOf, problemOf, withKey
     return { chip, words, state };
   });
   const told = chips.filter(({ state, words }) => state !== 'ask' || words !== '');
-  const asked = chips.filter(({ state, words }) => state === 'ask' && words === '');
+  const keysGone = facts.why === null || facts.why === 'lost' || facts.why === 'stolen';
+  const asked = chips.filter(
+    ({ chip, state, words }) => state === 'ask' && words === '' && (chip !== 'open' || keysGone),
+  );
   return (
     <div className="flex flex-wrap gap-2">
       {[...told, ...asked].map(({ chip, words, state }) => (

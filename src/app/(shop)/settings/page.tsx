@@ -1,7 +1,8 @@
 import { cookies } from 'next/headers';
+import { PriceBook } from '@/screens/settings/price-book';
 import { Settings } from '@/screens/settings/settings';
 import { Page } from '@/ui/page';
-import { readShopNow } from '@/usecases/shop';
+import { readPriceBook, readShopNow } from '@/usecases/shop';
 import { requireActor } from '../../session';
 import { signOutAction } from '../../sign-in/actions';
 import { keepThemeAction } from './actions';
@@ -10,7 +11,7 @@ export const metadata = { title: 'Settings' };
 
 export default async function SettingsPage() {
   const actor = await requireActor();
-  const { shop } = await readShopNow(actor);
+  const [{ shop }, prices] = await Promise.all([readShopNow(actor), readPriceBook(actor)]);
   const theme = (await cookies()).get('theme')?.value;
   return (
     <Page title="Settings">
@@ -21,6 +22,15 @@ export default async function SettingsPage() {
         onTheme={keepThemeAction}
         onSignOut={signOutAction}
       />
+      {prices && (
+        <PriceBook
+          book={prices.book}
+          menu={prices.menu}
+          taxBasisPoints={prices.taxBasisPoints}
+          currency={shop.currency}
+          locale={shop.locale}
+        />
+      )}
     </Page>
   );
 }
