@@ -7,6 +7,16 @@ import { loadWorld } from '@/usecases/world/load-world';
 
 const folder = join(import.meta.dirname, '..', 'world');
 
+process.on('uncaughtException', (error) => {
+  const missing = (error as { code?: string }).code === '42P01';
+  console.error(
+    missing
+      ? 'kilnsman: this database has no schema yet. Start once with MIGRATE_DATABASE_URL, the role that may make it.'
+      : error,
+  );
+  process.exit(1);
+});
+
 if (process.argv.includes('--demo')) {
   const loaded = await loadWorld((name) => readFileSync(join(folder, name), 'utf8'));
   if (!loaded.ok) {

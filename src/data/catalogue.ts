@@ -16,7 +16,9 @@ export async function readLexicon(db: Db): Promise<Lexicon> {
   return { makes: makes.rows, models: models.rows, places: places.rows };
 }
 
-const leastSimilarity = 0.34;
+/** Shared trigrams a misspelling must have; more where even the first letter differs. */
+const leastSimilarity = 0.3;
+const leastWithOtherStart = 0.45;
 
 /** The make or model each misspelt word is most like, by shared trigrams; words like none are left out. */
 export async function findSimilarNames(db: Db, words: readonly string[]): Promise<Correction[]> {
@@ -24,9 +26,9 @@ export async function findSimilarNames(db: Db, words: readonly string[]): Promis
     `SELECT DISTINCT ON (asked.word) asked.word, n.kind, n.target_id AS id
      FROM unnest($1::text[]) AS asked(word)
      JOIN name_word n ON n.word % asked.word
-     WHERE similarity(n.word, asked.word) >= $2
+     WHERE similarity(n.word, asked.word) >= CASE WHEN left(n.word, 1) = left(asked.word, 1) THEN $2::real ELSE $3::real END
      ORDER BY asked.word, similarity(n.word, asked.word) DESC, n.word, n.target_id`,
-    [words, leastSimilarity],
+    [words, leastSimilarity, leastWithOtherStart],
   );
   return result.rows;
 }

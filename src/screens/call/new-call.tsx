@@ -258,8 +258,9 @@ function useCorrections(
       const fresh = words.filter((word) => word.length <= 40 && !asked.current.has(word));
       if (fresh.length === 0) return;
       for (const word of fresh) asked.current.add(word);
-      const found = await onWords({ words: fresh }).catch(() => []);
-      if (found.length > 0) setCorrections((before) => [...before, ...found]);
+      const found = await onWords({ words: fresh }).catch(() => undefined);
+      if (!found) for (const word of fresh) asked.current.delete(word);
+      if (found && found.length > 0) setCorrections((before) => [...before, ...found]);
     }, 250);
     return () => clearTimeout(timer);
   }, [words, onWords]);

@@ -1,0 +1,198 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import { parseLine } from '@/core/identify/line/parse-line';
+import type { Lexicon } from '@/core/identify/line/reading';
+import type { PersonActor } from '@/core/kinds/actor';
+import { OpenJobInput } from '@/inputs/call-input';
+import { parseInput } from '@/inputs/parse';
+import { database } from '@/usecases/database';
+import { correctWords, readFactChoices, readNames } from '@/usecases/identify';
+import { previewCall } from '@/usecases/jobs/preview-call';
+import { readPriceBook, readVans } from '@/usecases/shop';
+import { emptyCall } from '../support/calls';
+import { actorOf, testDatabase } from '../support/test-database';
+
+testDatabase('world');
+
+let actor: PersonActor;
+let names: Lexicon;
+beforeAll(async () => {
+  actor = await actorOf('locksmith');
+  names = await readNames(actor);
+});
+
+const nameOf = (id: string | undefined) =>
+  [...names.makes, ...names.models].find((one) => one.id === id)?.name;
+
+describe('misspelt names', () => {
+  it.each([
+    ['merowdale', 'Merrowdale'],
+    ['merrodale', 'Merrowdale'],
+    ['halvron', 'Halvorn'],
+    ['halvern', 'Halvorn'],
+    ['brevain', 'Brevane'],
+    ['dappelmere', 'Dapplemere'],
+    ['ostrandar', 'Ostrander'],
+    ['fenhold', 'Fenholt'],
+    ['verazel', 'Verrazel'],
+    ['errowdale', 'Merrowdale'],
+    ['lindivin', 'Lindiven'],
+    ['VERAZEL', 'Verrazel'],
+  ])('%s is %s', async (word, expected) => {
+    const [found] = await correctWords(actor, { words: [word] });
+    expect(nameOf(found?.id)).toBe(expected);
+  });
+
+  it('leaves words alone that are like no name, and takes no signs for words', async () => {
+    expect(
+      await correctWords(actor, {
+        words: [
+          'quintal',
+          'please',
+          'harbour',
+          'street',
+          'school',
+          'customer',
+          'tomorow',
+          'battery',
+          `'; DROP`,
+          '1234',
+        ],
+      }),
+    ).toEqual([]);
+  });
+
+  it('make a line read as if it had been spelt right', async () => {
+    const now = { day: '2027-03-03', hour: '09:20' };
+    const wrong = 'halvron merowdale 2019 push start lost both';
+    const corrections = await correctWords(actor, { words: [...parseLine(wrong, names, now).maybeNames] });
+    const [read, right] = [
+      parseLine(wrong, names, now, corrections),
+      parseLine('halvorn merrowdale 2019 push start lost both', names, now),
+    ];
+    expect(read.unknown).toEqual([]);
+    for (const field of ['make', 'model', 'year', 'ignition', 'keys', 'why'] as const) {
+      expect(read[field]?.value).toEqual(right[field]?.value);
+    }
+    expect([read.make?.how, read.model?.how]).toEqual(['similar', 'similar']);
+  });
+});
+
+describe('the preview of a call', () => {
+  async function preview(model: string, more: object) {
+    const found = names.models.find(({ name }) => name === model);
+    const call = {
+      ...emptyCall,
+      makeId: found?.makeId,
+      modelId: found?.id,
+      placeId: names.places[3]?.id,
+      ...more,
+    };
+    const input = parseInput(OpenJobInput, call);
+    if (!input.ok) throw new Error(JSON.stringify(input.problems));
+    return previewCall(actor, input.value);
+  }
+
+  it('gives candidates, an advised route and four options, and stores nothing', async () => {
+    const before = await database().query('SELECT count(*) FROM job');
+    const view = await preview('Merrowdale', {
+      year: 2018,
+      ignition: 'push',
+      why: 'lost',
+      lost: 2,
+      working: 0,
+    });
+    expect(view.candidates[0]?.application).toMatchObject({ platform: 'Heddle 2', generation: 'II' });
+    expect(view.candidates.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
+    expect(view.route?.kind).toBe('aklAdd');
+    expect(view.options.filter(({ available }) => available)).toHaveLength(4);
+    expect(view.refused).toEqual([]);
+    expect((await database().query('SELECT count(*) FROM job')).rows).toEqual(before.rows);
+  });
+
+  it('says what refuses every route where none is feasible', async () => {
+    const view = await preview('Ostrander', {
+      year: 2024,
+      ignition: 'push',
+      why: 'lost',
+      lost: 1,
+      working: 0,
+      wanted: 1,
+    });
+    expect(view.advice).toBeUndefined();
+    expect(view.refused).toContainEqual(
+      expect.objectContaining({
+        kind: 'aklErase',
+        fact: expect.stringContaining('at least 2 keys'),
+        lift: 'Take a second key.',
+      }),
+    );
+  });
+
+  it('programs nothing on a car without a chip', async () => {
+    const view = await preview('Harrowick', { year: 1990, why: 'spare', working: 1 });
+    expect(view.route?.kind).toBe('none');
+    const [original] = view.options;
+    expect(original?.available && original.lines.map(({ label }) => label)).toContain('Cutting');
+  });
+
+  it('gives nothing for a car outside the library', async () => {
+    const view = await preview('no such model', { modelId: null, makeId: null, carWords: 'old van' });
+    expect(view).toMatchObject({ candidates: [], options: [] });
+  });
+});
+
+describe('what there is to look at', () => {
+  it('both vans with cover by name, and rights with their days counted from the start', async () => {
+    const { vans, platformNames, today } = await readVans(actor);
+    expect(vans.map(({ name }) => name)).toEqual(['Coracle', 'Wherry']);
+    const covered = vans[0]?.tools.flatMap(({ cover }) =>
+      cover.map(({ platformId }) => platformNames[platformId]),
+    );
+    expect(new Set(covered)).toEqual(new Set(['Heddle 2', 'Heddle 3', 'Shuttle 4', 'Selvedge']));
+    expect(today).toBe('2027-03-03');
+    expect(vans[0]?.rights.find(({ name }) => name === 'Shuttle account')?.expiresOn).toBe('2027-07-21');
+  });
+
+  it('the price book of the day, and none before there was one', async () => {
+    expect(await readPriceBook(actor)).toMatchObject({
+      book: { rateMinor: 8800 },
+      taxBasisPoints: { goods: 650, labour: 650 },
+    });
+    expect(await readPriceBook({ ...actor, at: new Date('2020-01-01T12:00:00Z') })).toBeUndefined();
+  });
+
+  it('the library’s words for each kind of fact', async () => {
+    const choices = await readFactChoices(actor);
+    expect(choices.keyway).toContain('Siskin 11');
+    expect(choices.chip).toContain('CHL80-Rowan');
+    expect(choices.pocket).toBeUndefined();
+  });
+});
+
+describe('what the schema itself refuses', () => {
+  it.each([
+    [
+      'two price books of one day',
+      `INSERT INTO price_book SELECT gen_random_uuid(), name, rate_minor, key_markup_percent, minimum_minor, rounding_minor, tow_base_minor, tow_per_km_minor, online_shipping_minor, '[2027-01-01,)' FROM price_book`,
+    ],
+    ['two tax rates of one day', `INSERT INTO tax_rate VALUES ('goods', 700, '[2027-01-01,)')`],
+    [
+      'generations of one model and market that overlap',
+      `INSERT INTO generation SELECT gen_random_uuid(), model_id, market, 'X', from_year, to_year FROM generation LIMIT 1`,
+    ],
+    [
+      'two prices of one article and day',
+      `INSERT INTO supplier_price SELECT supplier_id, article, 1, 1, 0, '[2027-01-01,2027-02-01)' FROM supplier_price LIMIT 1`,
+    ],
+    [
+      'a second shop',
+      `INSERT INTO shop SELECT gen_random_uuid(), true, 'Other', is_demo, zone, locale, currency, distance_unit, market, quote_valid_days, created_at FROM shop`,
+    ],
+    [
+      'a job closed without an outcome',
+      `INSERT INTO job (id, customer_id, opened_at, opened_by, closed_at) SELECT gen_random_uuid(), customer_id, opened_at, opened_by, opened_at FROM job LIMIT 1`,
+    ],
+  ])('%s', async (_what, sql) => {
+    await expect(database().query(sql)).rejects.toThrow(/conflicting key value|duplicate key|violates check/);
+  });
+});
