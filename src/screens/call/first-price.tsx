@@ -39,7 +39,9 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
               <Th row>{optionNames[option.kind]}</Th>
               {option.available ? (
                 <>
-                  <Td className="text-right font-mono text-ask font-bold">{show(option.totalMinor)}</Td>
+                  <Td className="text-right font-mono text-ask font-bold max-sm:text-base">
+                    {show(option.totalMinor)}
+                  </Td>
                   <Td>
                     {formatDay(option.drivesOn, today)}
                     {option.furtherKeyMinor !== null && (
