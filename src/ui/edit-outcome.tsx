@@ -10,7 +10,7 @@ interface EditOutcomeProps {
   readonly fields: readonly {
     readonly field: string;
     readonly label: string;
-    readonly show?: (value: unknown) => string;
+    readonly show?: ((value: unknown) => string) | undefined;
   }[];
   /** The fields that show their own problem; the others' are shown here. */
   readonly shownBeside?: readonly string[];

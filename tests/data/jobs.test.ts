@@ -223,6 +223,17 @@ describe('events', () => {
     expect((await viewOf(actor, number)).job.lastSeq).toBe(0);
   });
 
+  it.each([
+    ['a key of another ring', { learnedKeyIds: [uuid()] }, /not on the ring/],
+    ['an end in the future', { route: 'repair', to: '2027-03-03T15:40:00Z' }, /in the future/],
+  ])('refuse %s', async (_what, more, reason) => {
+    const number = await openTestJob(actor, 'Merrowdale');
+    await recordAuthority(actor, { number, version: 1, ...papers });
+    const answer = await sendEvent(actor, number, 'attemptRecorded', attemptContent('add', more));
+    expect(answer).toMatchObject({ ok: false, problems: [{ message: expect.stringMatching(reason) }] });
+    expect((await viewOf(actor, number)).job.lastSeq).toBe(0);
+  });
+
   it('cannot be changed or removed by the serving role', async () => {
     await expect(database().query('UPDATE job_event SET kind = kind')).rejects.toThrow('permission denied');
     await expect(database().query('DELETE FROM job_event')).rejects.toThrow('permission denied');

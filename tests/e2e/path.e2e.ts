@@ -129,6 +129,12 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await keyboard.press('Alt+Enter');
   await expect(page.getByRole('heading', { name: 'Done', exact: true })).toBeVisible();
 
+  // What was changed, by whom.
+  await page.getByText(/^\d+ changes$/).press('Enter');
+  await expect(page.getByRole('listitem').filter({ hasText: 'authority' })).toContainText(
+    'name on the document',
+  );
+
   // Found again by number, name and make.
   for (const words of [`K-${number}`, 'odile', 'merrowdale varga']) {
     await page.goto('/jobs');

@@ -1,5 +1,10 @@
 import { expect, it } from 'vitest';
 import { changedFields } from './changes';
+import { fieldName } from './field-names';
+
+it('names fields as the screens do, and an unknown one as it is', () => {
+  expect(['placeId', 'key 2', 'constructor'].map(fieldName)).toEqual(['place', 'key 2', 'constructor']);
+});
 
 it('names what changed, and never quotes a personal field', () => {
   const before = { year: 2018, name: 'Old Name', phone: null, why: 'spare', keys: [1] };

@@ -19,6 +19,15 @@ export function localMoment(at: Date, zone: string): LocalMoment {
   };
 }
 
+/**
+ * An instant in the shop's zone, to the minute.
+ * @example momentWords(new Date('2031-03-06T03:30:00Z'), 'America/Chicago') // '2031-03-05 21:30'
+ */
+export function momentWords(at: Date, zone: string): string {
+  const { day, hour } = localMoment(at, zone);
+  return `${day} ${hour}`;
+}
+
 /** The instant of a local day and hour; an hour that the clock skips is the one after the change. */
 export function instantOf({ day, hour }: LocalMoment, zone: string): Date {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number];

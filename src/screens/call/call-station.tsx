@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { Lexicon } from '@/core/identify/line/reading';
+import { fieldName } from '@/core/job/field-names';
 import type { Call } from '@/core/job/job';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { Button } from '@/ui/button';
@@ -32,8 +33,11 @@ export function CallStation({ job, call, lexicon, unit, today, onChange }: CallS
   const sent = { ...told, ...sentPerson(person), line: call.line ?? '' };
   const changed = (chip: ChipName) => chipFields[chip].some((field) => facts[field] !== stored[field]);
   const problemOf = (field: string) => edit.problemOf(`call.${field}`) ?? edit.problemOf(field);
-  const nameOf = (list: readonly { id: string; name: string }[]) => (id: unknown) =>
-    list.find((one) => one.id === id)?.name ?? 'not said';
+  const shows: Record<string, ((value: unknown) => string) | undefined> = {
+    makeId: nameIn(lexicon.makes),
+    modelId: nameIn(lexicon.models),
+    placeId: nameIn(lexicon.places),
+  };
   return (
     <form
       className="flex flex-col gap-4"
@@ -69,26 +73,7 @@ export function CallStation({ job, call, lexicon, unit, today, onChange }: CallS
       <EditOutcome
         edit={edit}
         mine={sent}
-        fields={[
-          { field: 'year', label: 'Year' },
-          { field: 'makeId', label: 'Make', show: nameOf(lexicon.makes) },
-          { field: 'modelId', label: 'Model', show: nameOf(lexicon.models) },
-          { field: 'carWords', label: 'Car in words' },
-          { field: 'ignition', label: 'Start' },
-          { field: 'why', label: 'Why' },
-          { field: 'access', label: 'Car is' },
-          { field: 'placeId', label: 'Place', show: nameOf(lexicon.places) },
-          { field: 'distanceKm', label: 'Distance, km' },
-          { field: 'day', label: 'Day' },
-          { field: 'from', label: 'From' },
-          { field: 'by', label: 'By' },
-          { field: 'urgent', label: 'Urgent' },
-          { field: 'name', label: 'Name' },
-          { field: 'phone', label: 'Phone' },
-          { field: 'vin', label: 'VIN' },
-          { field: 'placeDetail', label: 'Where exactly' },
-          { field: 'note', label: 'Note' },
-        ]}
+        fields={Object.keys(sent).map((field) => ({ field, label: fieldName(field), show: shows[field] }))}
       />
       {!job.closed && (
         <Button type="submit" look="main" className="self-start" disabled={edit.pending}>
@@ -97,6 +82,10 @@ export function CallStation({ job, call, lexicon, unit, today, onChange }: CallS
       )}
     </form>
   );
+}
+
+function nameIn(list: readonly { readonly id: string; readonly name: string }[]) {
+  return (id: unknown) => list.find((one) => one.id === id)?.name ?? 'not said';
 }
 
 function storedFacts(call: Call): CallFacts {

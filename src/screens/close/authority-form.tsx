@@ -4,8 +4,9 @@ import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/authority';
+import { fieldName } from '@/core/job/field-names';
 import type { Authority } from '@/core/job/job';
-import { localMoment } from '@/core/kinds/local-time';
+import { momentWords } from '@/core/kinds/local-time';
 import { AuthorityInput } from '@/inputs/job-inputs';
 import { Button } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
@@ -25,13 +26,13 @@ interface AuthorityFormProps {
 const choices = (names: Readonly<Record<string, string>>) =>
   Object.entries(names).map(([value, label]) => ({ value, label }));
 
-const labels = [
-  { field: 'holderName', label: 'Name' },
-  { field: 'identityDocument', label: 'Identity', show: nameIn(identityDocuments) },
-  { field: 'rightDocument', label: 'Right to the car', show: nameIn(rightDocuments) },
-  { field: 'howSeen', label: 'How seen', show: nameIn(waysSeen) },
-  { field: 'plateFits', label: 'VIN on the plate fits' },
-];
+const fields = [
+  { field: 'holderName' },
+  { field: 'identityDocument', show: nameIn(identityDocuments) },
+  { field: 'rightDocument', show: nameIn(rightDocuments) },
+  { field: 'howSeen', show: nameIn(waysSeen) },
+  { field: 'plateFits' },
+].map(({ field, show }) => ({ field, label: fieldName(field), show }));
 
 /** Who had the right to the car, and how it was seen: person, papers and plate together. */
 export function AuthorityForm({ job, authority, zone, onAuthority }: AuthorityFormProps) {
@@ -116,7 +117,7 @@ export function AuthorityForm({ job, authority, zone, onAuthority }: AuthorityFo
           The VIN on the plate is the one on the papers
         </label>
         {errorOf('plateFits') && <Notice tone="oxide">{errorOf('plateFits')}</Notice>}
-        <EditOutcome edit={edit} shownBeside={labels.map(({ field }) => field)} fields={labels} />
+        <EditOutcome edit={edit} shownBeside={fields.map(({ field }) => field)} fields={fields} />
         <Button type="submit" className="self-start" disabled={edit.pending}>
           Record the right
         </Button>
@@ -127,9 +128,4 @@ export function AuthorityForm({ job, authority, zone, onAuthority }: AuthorityFo
 
 function nameIn(names: Readonly<Record<string, string>>) {
   return (value: unknown) => names[String(value)] ?? 'not said';
-}
-
-function momentWords(at: Date, zone: string): string {
-  const { day, hour } = localMoment(at, zone);
-  return `${day} ${hour}`;
 }

@@ -20,6 +20,7 @@ import { useEvent } from '@/ui/use-event';
 import { Attempts } from './attempts';
 import { AuthorityForm } from './authority-form';
 import { type FactChoices, FactsForm } from './facts-form';
+import { History, type HistoryRow } from './history';
 
 interface CloseStationProps {
   readonly job: JobRef;
@@ -38,6 +39,7 @@ interface CloseStationProps {
     readonly on: string;
     readonly reason: string | null;
   } | null;
+  readonly history: readonly HistoryRow[];
   readonly onAuthority: EditAction;
   readonly onFacts: EditAction;
   readonly onClose: EditAction;
@@ -70,6 +72,7 @@ export function CloseStation(props: CloseStationProps) {
       />
       <CountPanel job={job} log={log} planned={planned} />
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
+      <History rows={props.history} />
       {!closed && <EndForm job={job} onClose={props.onClose} />}
     </>
   );

@@ -1,4 +1,6 @@
+import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
+import { type HistoryLine, listHistory } from '@/data/job-history';
 import { type JobListRow, listJobs } from '@/data/jobs-list';
 import { getShopOrThrow } from '@/data/shop';
 import { database } from '../database';
@@ -6,6 +8,11 @@ import { database } from '../database';
 const pageSize = 30;
 const mostWords = 8;
 const longestQuery = 100;
+
+/** Every change of a job's rows, oldest first: who, when, which part and which fields. */
+export function readJobHistory(_actor: Actor, job: Pick<Job, 'id'>): Promise<HistoryLine[]> {
+  return listHistory(database(), job.id);
+}
 
 export interface JobsPage {
   readonly jobs: readonly JobListRow[];

@@ -1,7 +1,7 @@
-import { isAllowed } from '@/core/authority/authority';
+import { type AuthorityStage, isAllowed } from '@/core/authority/authority';
 import { closingNeeds } from '@/core/job/closing';
 import { applyEvent, type JobEvent } from '@/core/job/events';
-import { authorityStage, formatJobNumber } from '@/core/job/job';
+import { authorityStage, formatJobNumber, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { purposeOf } from '@/core/programming/purpose';
@@ -70,15 +70,8 @@ export async function recordEvent(
     const seen = await findSeenEvent(db, job.id, input.id);
     if (seen) return 'seq' in seen ? done({ seq: seen.seq, repeated: true }) : failed(seen.refused);
 
-    const step = applyEvent(job.log, event);
     const authority = authorityStage(await listAuthority(db, job.id, true));
-    const reason = job.closed
-      ? `${formatJobNumber(number)} is closed.`
-      : !step.ok
-        ? step.reason
-        : event.kind === 'attemptRecorded' && !isAllowed(purposeOf(event.route), authority)
-          ? 'Record who had the right to the car first: only none or a repair goes without.'
-          : undefined;
+    const reason = refusalOf(job, event, authority, actor.at);
     if (reason !== undefined) {
       await keepRefusedEvent(db, job.id, actor, { id: input.id, kind: input.kind, reason });
       return failed(reason);
@@ -98,6 +91,25 @@ export async function recordEvent(
     });
     return done({ seq, repeated: false });
   });
+}
+
+/** A device's clock may run ahead by this much. */
+const clockSlackMs = 10 * 60_000;
+
+/** Why an event cannot be taken: the job's state, the ring, the clock, the authority, or the reducer. */
+function refusalOf(job: Job, event: JobEvent, authority: AuthorityStage, at: Date): string | undefined {
+  if (job.closed) return `${formatJobNumber(job.number)} is closed.`;
+  const step = applyEvent(job.log, event);
+  if (!step.ok) return step.reason;
+  if (event.kind !== 'attemptRecorded') return undefined;
+  if (event.learnedKeyIds.some((id) => !job.keys.some((key) => key.id === id))) {
+    return 'A key learned in this attempt is not on the ring.';
+  }
+  if (event.to.getTime() > at.getTime() + clockSlackMs) return 'An attempt cannot end in the future.';
+  if (!isAllowed(purposeOf(event.route), authority)) {
+    return 'Record who had the right to the car first: only none or a repair goes without.';
+  }
+  return undefined;
 }
 
 /** Closes a job where nothing keeps it open. */

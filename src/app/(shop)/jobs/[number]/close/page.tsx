@@ -1,6 +1,7 @@
-import { localMoment } from '@/core/kinds/local-time';
+import { momentWords } from '@/core/kinds/local-time';
 import { CloseStation } from '@/screens/close/close-station';
 import { readFactChoices } from '@/usecases/identify';
+import { readJobHistory } from '@/usecases/jobs/list';
 import { requireActor } from '../../../../session';
 import { closeJobAction, recordAuthorityAction, recordFactsAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
@@ -9,6 +10,8 @@ export default async function ClosePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
   const { job, routes, shop, now } = view;
   const { closed } = job;
+  const actor = await requireActor();
+  const [history, factChoices] = await Promise.all([readJobHistory(actor, job), readFactChoices(actor)]);
   return (
     <CloseStation
       job={editable(view)}
@@ -20,8 +23,14 @@ export default async function ClosePage({ params }: JobPageProps) {
       log={job.log}
       keys={job.keys}
       facts={Object.fromEntries(job.facts.map(({ kind, value }) => [kind, value]))}
-      factChoices={await readFactChoices(await requireActor())}
-      closed={closed && { ...closed, on: localMoment(closed.at, shop.zone).day }}
+      factChoices={factChoices}
+      closed={closed && { ...closed, on: momentWords(closed.at, shop.zone) }}
+      history={history.map(({ at, by, section, changes }) => ({
+        at: momentWords(at, shop.zone),
+        by,
+        section,
+        fields: changes.map(({ field }) => field),
+      }))}
       onAuthority={recordAuthorityAction}
       onFacts={recordFactsAction}
       onClose={closeJobAction}
