@@ -3,6 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { checkAuditChain } from '@/data/audit';
 import { database } from '@/usecases/database';
+import { readNames } from '@/usecases/identify';
 import { changeRing, chooseCandidate, chooseRoute, chooseVan, offerQuote } from '@/usecases/jobs/decide';
 import { findJobs } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';
@@ -293,6 +294,35 @@ describe('choices', () => {
     const nobody = { number, version: await versionOf(number), vanId: uuid() };
     expect(await chooseVan(actor, nobody)).toMatchObject({ ok: false });
     expect((await viewOf(actor, number)).job.vanId).toBe(wherry?.id);
+  });
+
+  it('give up candidate and route when the car turns out to be another model', async () => {
+    const number = await identified('Merrowdale', {
+      year: 2018,
+      ignition: 'push',
+      why: 'lost',
+      lost: 2,
+      working: 0,
+    });
+    let view = await viewOf(actor, number);
+    await chooseRoute(actor, {
+      number,
+      version: view.job.version,
+      route: 'aklAdd',
+      vanId: view.van?.id ?? '',
+      reason: '',
+    });
+    view = await viewOf(actor, number);
+    const other = (await readNames(actor)).models.find(({ name }) => name === 'Pelmore');
+    const call = { ...emptyCall, ...view.job.call, line: '', makeId: other?.makeId, modelId: other?.id };
+    expect(await changeCall(actor, { number, version: view.job.version, call: call as never })).toMatchObject(
+      { ok: true },
+    );
+    expect((await viewOf(actor, number)).job).toMatchObject({
+      applicationId: null,
+      route: null,
+      call: { model: 'Pelmore' },
+    });
   });
 
   it('want a reason for another route than the advised one', async () => {

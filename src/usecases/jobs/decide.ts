@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid';
+import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { addDays } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
@@ -29,6 +30,7 @@ export async function chooseCandidate(actor: PersonActor, input: ChooseCandidate
       applicationId: input.applicationId,
       applicationReason: input.reason.trim(),
     });
+    await dropRefusedRoute(db, actor, job);
     return undefined;
   });
 }
@@ -65,9 +67,7 @@ export async function chooseVan(actor: PersonActor, input: ChooseVanInput): Prom
   return editJob(actor, input, sections.route, async (db, job) => {
     if (!(await isVan(db, input.vanId))) return failed('This van is not on the list.', 'vanId');
     await updateChoices(db, job.id, { vanId: input.vanId });
-    const view = await jobViewIn(db, actor, job.number);
-    const stands = view?.routes.some(({ kind, verdict }) => kind === job.route && verdict.feasible);
-    if (!stands) await updateChoices(db, job.id, { route: null, routeReason: null });
+    await dropRefusedRoute(db, actor, job);
     return undefined;
   });
 }
@@ -114,6 +114,13 @@ export async function offerQuote(
     return undefined;
   });
   return edited.ok ? done({ ...edited.value, quoteNumber }) : edited;
+}
+
+/** Gives up a chosen route that the situation now refuses. */
+async function dropRefusedRoute(db: Db, actor: PersonActor, job: Job): Promise<void> {
+  const view = await jobViewIn(db, actor, job.number);
+  const stands = view?.routes.some(({ kind, verdict }) => kind === job.route && verdict.feasible);
+  if (!stands) await updateChoices(db, job.id, { route: null, routeReason: null });
 }
 
 async function isVan(db: Db, id: string): Promise<boolean> {

@@ -7,7 +7,7 @@ import { appendAudit } from '@/data/audit';
 import { readLexicon } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { insertHistory } from '@/data/job-history';
-import { insertJob, replaceRing, type StoredCall, updateCall } from '@/data/jobs';
+import { insertJob, replaceRing, type StoredCall, updateCall, updateChoices } from '@/data/jobs';
 import type { CallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
@@ -53,9 +53,13 @@ export async function changeCall(actor: PersonActor, input: ChangeCallInput): Pr
     const refused = await checkNames(db, input.call);
     if (refused) return refused;
     await updateCall(db, job, storedCall(input.call));
+    if (input.call.modelId !== job.call.modelId) await updateChoices(db, job.id, noChoices);
     return undefined;
   });
 }
+
+/** Another model: candidate and route were of the other car. */
+const noChoices = { applicationId: null, applicationReason: null, route: null, routeReason: null };
 
 /** Make, model and place must be the library's, and a model of the make; a car outside it has words of its own. */
 async function checkNames(db: Db, call: CallInput): Promise<Failed | undefined> {

@@ -5,11 +5,19 @@ import type { Section } from './edit-job';
 export const sections = {
   call: {
     name: 'call',
-    read: ({ call: { make: _, model: __, place: ___, placeKm: ____, placeMinutes: _____, ...call } }) => call,
+    read: ({
+      call: { make: _, model: __, place: ___, placeKm: ____, placeMinutes: _____, ...call },
+      applicationId,
+      route,
+    }) => ({ ...call, applicationId, route }),
   },
   candidate: {
     name: 'candidate',
-    read: ({ applicationId, applicationReason }) => ({ applicationId, reason: applicationReason }),
+    read: ({ applicationId, applicationReason, route }) => ({
+      applicationId,
+      reason: applicationReason,
+      route,
+    }),
   },
   ring: {
     name: 'ring',
