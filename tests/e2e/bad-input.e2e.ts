@@ -1,4 +1,4 @@
-import { expect, expectAccessible, hangTag, line, passcodes, signIn, test } from './support';
+import { expect, expectAccessible, hangTag, line, passcodes, signIn, steady, test } from './support';
 
 const hostile = `<img src=x onerror=alert(1)>'; DROP TABLE job; -- 🚗`;
 
@@ -91,7 +91,7 @@ test('a long name, place and car fit the tag', async ({ page }) => {
 
 test('two people on one job: the second is told, sees both and decides', async ({ page, browser }) => {
   const number = await hangTag(page, 'pelmore 2012 turn key spare millrace one key works');
-  const other = await (await browser.newContext()).newPage();
+  const other = steady(await (await browser.newContext()).newPage());
   await signIn(other, 'Imre Pellimoor');
   await other.goto(`/jobs/${number}/call`);
   await page.goto(`/jobs/${number}/call`);
@@ -150,7 +150,7 @@ test('foreign hosts and origins, other content and large bodies are refused', as
 });
 
 test('attempts to sign in are limited', async ({ browser }) => {
-  const page = await (await browser.newContext()).newPage();
+  const page = steady(await (await browser.newContext()).newPage());
   await page.goto('/sign-in');
   await page.getByRole('radio', { name: /Dacre Omolade/ }).click();
   for (let tries = 0; tries < 7; tries += 1) {

@@ -36,7 +36,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   };
 
   // Sign in.
-  await page.goto('/sign-in', { waitUntil: 'networkidle' });
+  await page.goto('/sign-in');
   await tabTo(page, /Imre Pellimoor/);
   await keyboard.press('ArrowDown');
   await expect(page.getByRole('radio', { name: /Sunniva Aasgren/ })).toBeChecked();

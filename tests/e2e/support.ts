@@ -7,8 +7,27 @@ export const passcodes: Record<string, string> = {
   'Dacre Omolade': 'clay-tag-63',
 };
 
+/**
+ * Makes `goto` wait until the page answers to keys and clicks: every control has been taken over by the program.
+ * What is pressed before that is lost, for a fast test as for a fast person.
+ */
+export function steady(page: Page): Page {
+  const go = page.goto.bind(page);
+  page.goto = async (...given) => {
+    const response = await go(...given);
+    await page.waitForFunction(() =>
+      [...document.querySelectorAll('button, input, select, textarea, a')].every((control) =>
+        Object.keys(control).some((key) => key.startsWith('__react')),
+      ),
+    );
+    return response;
+  };
+  return page;
+}
+
 /** A test whose page fails it when the console carries a content policy message or an uncaught error. */
 export const test = base.extend<{ complaints: string[] }>({
+  page: ({ page }, use) => use(steady(page)),
   complaints: [
     async ({ page }, use) => {
       const complaints: string[] = [];
