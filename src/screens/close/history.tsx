@@ -20,7 +20,7 @@ export function History({ rows }: { rows: readonly HistoryRow[] }) {
           {rows.map((row) => (
             <li
               key={`${row.at} ${row.section} ${row.fields.join()}`}
-              className="grid gap-x-4 py-1.5 sm:grid-cols-[140px_160px_1fr]"
+              className="grid gap-x-4 py-1.5 sm:grid-cols-[170px_160px_1fr]"
             >
               <span className="font-mono">{row.at}</span>
               <span>{row.by}</span>
