@@ -159,6 +159,30 @@ describe('two people on one job', () => {
     expect((await viewOf(actor, number)).job.call.year).toBe(2013);
   });
 
+  it('shows both rings where the ring was changed meanwhile', async () => {
+    const number = await openTestJob(actor, 'Pelmore', { why: 'spare', working: 1, wanted: 0 });
+    const { job } = await viewOf(actor, number);
+    const key = {
+      ...{
+        id: job.keys[0]?.id ?? '',
+        name: 'Owner',
+        rank: 'unknown',
+        blade: 'good',
+        madeHere: false,
+        known: 'yes',
+      },
+      faults: [] as never[],
+      cloneOf: null,
+    } as const;
+    const send = (presence: 'here' | 'lost') =>
+      changeRing(actor, { number, version: job.version, keys: [{ ...key, presence }] });
+    expect(await send('lost')).toMatchObject({ ok: true });
+    expect(await send('here')).toMatchObject({
+      ok: false,
+      stale: { theirs: { 'key 1': 'lost, unknown, good, known: yes' } },
+    });
+  });
+
   it('lets exactly one of twenty at the same moment through', async () => {
     const number = await openTestJob(actor, 'Pelmore', { year: 2012 });
     const version = await versionOf(number);

@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
+import { keyWords } from '@/core/programming/key-words';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { Ring } from '@/core/programming/ring';
@@ -48,6 +49,7 @@ export function RingPanel({ job, keys, identities, ring, known, countKind, onRin
       isNew: true,
     });
   };
+  const outcome = <RingOutcome edit={edit} />;
   return (
     <div className="flex flex-col gap-3 lg:sticky lg:top-4">
       <div className="flex items-center justify-between gap-2">
@@ -90,14 +92,14 @@ export function RingPanel({ job, keys, identities, ring, known, countKind, onRin
           onCount={(answer) => event.record('countRead', { moment: 'before', answer })}
         />
       )}
-      {!open && <EditOutcome edit={edit} fields={[]} />}
+      {!open && outcome}
       {open && (
         <KeyEditor
           key={open.id}
           draft={open}
           others={drafts.filter(({ id }) => id !== open.id)}
           pending={edit.pending}
-          outcome={<EditOutcome edit={edit} fields={[]} />}
+          outcome={outcome}
           onClose={() => setOpen(undefined)}
           onSave={(draft) =>
             save(open.isNew ? [...drafts, draft] : drafts.map((one) => (one.id === draft.id ? draft : one)))
@@ -110,6 +112,14 @@ export function RingPanel({ job, keys, identities, ring, known, countKind, onRin
       )}
     </div>
   );
+}
+
+/** What became of an edit of the ring; where somebody was faster, every key that differs in both states. */
+function RingOutcome({ edit }: { edit: ReturnType<typeof useEdit> }) {
+  const sent = (edit.stale?.sent as { keys?: readonly KeyDraft[] } | undefined)?.keys ?? [];
+  const mine = Object.fromEntries(sent.map((key, at) => [`key ${at + 1}`, keyWords(key, key.known)]));
+  const fields = [...new Set([...Object.keys(mine), ...Object.keys(edit.stale?.theirs ?? {})])];
+  return <EditOutcome edit={edit} mine={mine} fields={fields.map((field) => ({ field, label: field }))} />;
 }
 
 const countHints = {

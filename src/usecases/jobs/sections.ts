@@ -1,3 +1,4 @@
+import { keyWords } from '@/core/programming/key-words';
 import { knownOf } from '@/core/programming/keys';
 import type { Section } from './edit-job';
 
@@ -21,21 +22,8 @@ export const sections = {
   },
   ring: {
     name: 'ring',
-    read: ({ keys, identities, keysWanted }) => ({
-      keysWanted,
-      ...Object.fromEntries(
-        keys.map((key) => [
-          `key ${key.tag}`,
-          [
-            key.presence,
-            key.rank,
-            key.blade,
-            ...key.faults,
-            key.madeHere ? 'new' : knownOf(key, identities),
-          ].join(', '),
-        ]),
-      ),
-    }),
+    read: ({ keys, identities }) =>
+      Object.fromEntries(keys.map((key) => [`key ${key.tag}`, keyWords(key, knownOf(key, identities))])),
   },
   route: { name: 'route', read: ({ route, routeReason, vanId }) => ({ route, reason: routeReason, vanId }) },
   authority: {
