@@ -162,18 +162,8 @@ describe('two people on one job', () => {
   it('shows both rings where the ring was changed meanwhile', async () => {
     const number = await openTestJob(actor, 'Pelmore', { why: 'spare', working: 1, wanted: 0 });
     const { job } = await viewOf(actor, number);
-    const key = {
-      ...{
-        id: job.keys[0]?.id ?? '',
-        name: 'Owner',
-        rank: 'unknown',
-        blade: 'good',
-        madeHere: false,
-        known: 'yes',
-      },
-      faults: [] as never[],
-      cloneOf: null,
-    } as const;
+    const state = { rank: 'unknown', blade: 'good', madeHere: false, known: 'yes', cloneOf: null } as const;
+    const key = { ...state, id: job.keys[0]?.id ?? '', name: 'Owner', faults: [] as never[] };
     const send = (presence: 'here' | 'lost') =>
       changeRing(actor, { number, version: job.version, keys: [{ ...key, presence }] });
     expect(await send('lost')).toMatchObject({ ok: true });
