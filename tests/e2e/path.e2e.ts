@@ -27,7 +27,7 @@ async function tabTo(page: Page, name: RegExp, most = 90): Promise<void> {
 }
 
 test('from a caller’s sentence to a closed job, by keyboard alone', async ({ page }) => {
-  test.setTimeout(150_000);
+  test.setTimeout(400_000);
   const { keyboard } = page;
   const station = (name: string) => page.waitForURL(`**/${name}`);
   const shortcut = async (key: string) => {
@@ -56,7 +56,9 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await expect(page.getByText(/“From \$/)).toBeVisible();
   await tabTo(page, /ask: open or locked/);
   await keyboard.press('Enter');
+  await expect(page.getByRole('dialog').locator(':focus')).toBeVisible();
   await keyboard.press('ArrowLeft');
+  await expect(page.getByRole('dialog').getByRole('radio', { name: 'locked' })).toBeFocused();
   await keyboard.press('Enter');
   await keyboard.press('Escape');
   await expect(page.getByRole('button', { name: /car is, by hand locked/ })).toBeVisible();
