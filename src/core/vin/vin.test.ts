@@ -1,4 +1,6 @@
 import { describe, expect, it } from 'vitest';
+import { findMaker } from './maker';
+import { spellVin } from './spell';
 import { groupVin, parseVin } from './vin';
 
 describe('parseVin', () => {
@@ -26,4 +28,35 @@ describe('parseVin', () => {
 
 it('groups for reading aloud', () => {
   expect(groupVin('0HVMD42K4KH012734')).toBe('0HV MD4 2K4 KH0 12734');
+});
+
+it('spells a VIN in groups with a word for each character', () => {
+  expect(spellVin('0HVM?')).toEqual([
+    { characters: '0HV', words: ['zero', 'Hammer', 'Velvet'] },
+    { characters: 'M?', words: ['Mirror', 'unknown'] },
+  ]);
+  const everything = spellVin('ABCDEFGHJKLMNPRST').concat(spellVin('UVWXYZ0123456789'));
+  const initials = everything.flatMap(({ characters, words }) =>
+    words.map((word, at) => /\d/.test(characters[at] ?? '') || word.startsWith(characters[at] ?? '-')),
+  );
+  expect(initials).not.toContain(false);
+});
+
+describe('findMaker', () => {
+  const ids = [
+    { code: '0HV', make: 'Halvorn', market: 'Meres' },
+    { code: '0D9', make: 'Dunlark', market: 'Meres' },
+    { code: '0D90L1', make: 'Dunlark lorries', market: 'Meres' },
+  ];
+  it.each([
+    ['0HVMD42K4KH012734', 'Halvorn'],
+    ['0HV', 'Halvorn'],
+    ['0D9MD42K4KH0L1734', 'Dunlark lorries'],
+    ['0D9MD42K4KH0L2734', 'Dunlark'],
+    ['0D9', 'Dunlark'],
+    ['0H?', undefined],
+    ['0ZZ', undefined],
+  ])('%s is of %s', (vin, make) => {
+    expect(findMaker(vin, ids)?.make).toBe(make);
+  });
 });

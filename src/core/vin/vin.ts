@@ -1,17 +1,15 @@
 import { done, failed, type Result } from '@/core/kinds/result';
-
-const alphabet = /^[A-HJ-NPR-Z0-9]+$/;
-const length = 17;
+import { cleanVin, isVinCharacter, vinLength as length } from './alphabet';
 
 /**
  * Reads a VIN as people type and paste it: spaces, dashes and small letters are fine.
  * The alphabet is that of ISO 3779: capital letters without I, O and Q, and digits.
  */
 export function parseVin(text: string): Result<string> {
-  const vin = text.replace(/[\s\-–.]/g, '').toUpperCase();
+  const vin = cleanVin(text);
   if (vin.length > 2 * length) return failed(`A VIN has ${length} characters; this has ${vin.length}.`);
   for (const [at, character] of [...vin].entries()) {
-    if (!alphabet.test(character)) {
+    if (!isVinCharacter(character)) {
       const hint =
         { I: ' It may be a 1.', O: ' It may be a 0.', Q: ' It may be a 0 or a 9.' }[character] ?? '';
       return failed(`Place ${at + 1} is not a character of a VIN.${hint}`);
