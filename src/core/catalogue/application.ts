@@ -11,6 +11,7 @@ export interface Keyway {
   readonly spaces: number;
   readonly depths: number;
   readonly stop: 'shoulder' | 'tip';
+  readonly bladeWidthMm: number;
 }
 
 export interface Chip {
@@ -18,6 +19,8 @@ export interface Chip {
   readonly family: ChipFamily;
   /** What is stamped on blade or board. */
   readonly mark: string;
+  /** The mark as a shape and a number or letters, for drawing it: 'notch 2', 'letters HY'. */
+  readonly sign: string;
 }
 
 export interface Remote {
@@ -25,6 +28,14 @@ export interface Remote {
   readonly buttons: number;
   readonly frequencyMhz: number;
   readonly board: string;
+  /** The make whose badge it carries. */
+  readonly badge: string;
+  /** What each button does, in the order of the buttons. */
+  readonly layout: readonly string[];
+  /** How the blade sits in it. */
+  readonly seat: string;
+  /** What holds the blade. */
+  readonly retainer: string;
 }
 
 /** One row of the library: what a car of these years, in this market, with this ignition needs. */
@@ -38,6 +49,10 @@ export interface Application {
   readonly market: string;
   readonly ignition: Ignition;
   readonly span: YearSpan;
+  /** What the car must have or lack, where that decides; null where it does not. */
+  readonly equipment: string | null;
+  /** The place-of-making mark on the door plate, where it tells; null where it does not. */
+  readonly madeMark: string | null;
   readonly keyway: Keyway;
   readonly blank: string;
   readonly chip: Chip | null;
@@ -48,6 +63,9 @@ export interface Application {
   readonly pocket: string | null;
   /** How common it is among cars of the same model, relative to the other rows. */
   readonly weight: number;
+  /** Where the row's facts come from, and how sure that source is, 0.5 to 0.995. */
+  readonly source: string;
+  readonly certainty: number;
 }
 
 /** 'Merrowdale II' as the tag and the tables name a car. */

@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Application } from '@/core/catalogue/application';
 import type { YearMonth } from '@/core/kinds/year-span';
+import { testApplication } from '../../../tests/support/applications';
 import { foldBelow, rankCandidates } from './posterior';
 
 function application(
@@ -10,26 +11,7 @@ function application(
   to: YearMonth,
   more: Partial<Application> = {},
 ): Application {
-  return {
-    id,
-    makeId: 'halvorn',
-    make: 'Halvorn',
-    modelId: 'merrowdale',
-    model: 'Merrowdale',
-    generation: 'II',
-    market: 'Meres',
-    ignition: 'push',
-    span: { from, to },
-    keyway: { name: 'Siskin 11', profile: 'inside track', spaces: 11, depths: 4, stop: 'tip' },
-    blank: 'BLANK-2041',
-    chip: null,
-    remote: null,
-    platformId: 'heddle-2',
-    platform: 'Heddle 2',
-    pocket: null,
-    weight: 1,
-    ...more,
-  };
+  return testApplication({ id, span: { from, to }, ...more });
 }
 
 const year = (value: number, month: number | null = null): YearMonth => ({ year: value, month });

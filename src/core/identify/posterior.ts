@@ -1,13 +1,24 @@
 import type { Application, Ignition } from '@/core/catalogue/application';
-import { shareOfYear } from '@/core/kinds/year-span';
+import type { YearSpan } from '@/core/kinds/year-span';
+import { buildIntervals, type MonthRange, rangeOf, wholeRange } from './build-time';
+import { type Observation, type TellKind, tellKinds, tellOf, tellValues } from './tells';
+import { kernelAt, readKernel, statedKernel, type YearKernel } from './year-kernel';
 
 /** What is known of the car so far; each may be missing. */
 export interface CarFacts {
-  readonly year?: number | undefined;
+  /** Model year as stated, or the first and last it may be. */
+  readonly year?: number | { readonly from: number; readonly to: number } | undefined;
+  /** Whether the year was told by somebody, or read from VIN or papers. */
+  readonly yearFrom?: 'told' | 'read' | undefined;
+  /** When the car was built, as on the door sticker. */
+  readonly build?: YearSpan | undefined;
   readonly ignition?: Ignition | undefined;
   /** Where the car was sold, as told; where it is missing the shop's own market is the likeliest. */
   readonly market?: string | undefined;
   readonly shopMarket: string;
+  readonly observations?: readonly Observation[] | undefined;
+  /** The kernel learned from the shop's own jobs. */
+  readonly kernel?: YearKernel | undefined;
 }
 
 export interface Candidate {
@@ -16,12 +27,13 @@ export interface Candidate {
   readonly probability: number;
 }
 
-/** How often a stated year is right, off by one or by two either way, or anything else. */
-const kernel = { right: 0.75, byOne: 0.11, byTwo: 0.014, rest: 0.002 };
+/** Below this a candidate is folded away, with a count. */
+export const foldBelow = 0.001;
+
 /** The share of cars at a shop that were sold in its own market. */
 const ownMarket = 0.9;
-/** How often a caller tells the ignition right. */
-const ignitionReliability = 0.97;
+/** How far a month on the door sticker is to be relied on. */
+export const buildReliability = 0.96;
 
 /**
  * P(candidate | facts) ∝ weight × year kernel × market prior × likelihood of each observation.
@@ -29,62 +41,112 @@ const ignitionReliability = 0.97;
  * @param applications the library's rows for the make and model; empty gives an empty list
  */
 export function rankCandidates(applications: readonly Application[], facts: CarFacts): Candidate[] {
-  const years = yearsOf(applications);
-  const markets = new Set(applications.map(({ market }) => market));
-  const scored = applications.map((application) => ({
-    application,
-    score:
-      application.weight *
-      yearLikelihood(application, facts.year, years) *
-      marketPrior(application.market, markets, facts) *
-      (facts.ignition === undefined
-        ? 1
-        : observed(application.ignition === facts.ignition, ignitionReliability, 2)),
-  }));
-  const total = scored.reduce((sum, { score }) => sum + score, 0);
+  if (applications.length === 0) return [];
+  const scores = scoreAll(applications, facts);
+  const total = scores.reduce((sum, score) => sum + score, 0);
   if (total === 0) return [];
-  return scored
-    .map(({ application, score }) => ({ application, probability: score / total }))
+  return applications
+    .map((application, at) => ({ application, probability: (scores[at] ?? 0) / total }))
     .sort((a, b) => b.probability - a.probability || (a.application.id < b.application.id ? -1 : 1));
 }
 
-/** Below this a candidate is folded away, with a count. */
-export const foldBelow = 0.001;
-
-/** The likelihood of an observation with reliability `r`, one of `values` that a fact can take. */
-export function observed(agrees: boolean, reliability: number, values: number): number {
-  return agrees ? reliability : (1 - reliability) / (values - 1);
+function scoreAll(applications: readonly Application[], facts: CarFacts): number[] {
+  const time = timeLikelihood(applications, facts);
+  const markets = new Set(applications.map(({ market }) => market));
+  const observations = observationsOf(facts);
+  const values = new Map(observations.map(({ kind }) => [kind, tellValues(applications, kind).length]));
+  return applications.map((application) =>
+    observations.reduce(
+      (score, observation) => score * likelihood(application, observation, values.get(observation.kind) ?? 1),
+      application.weight * time(application) * marketPrior(application.market, markets, facts),
+    ),
+  );
 }
 
-/** The kernel summed over the application's years; without a stated year, the number of years it covers. */
-function yearLikelihood({ span }: Application, stated: number | undefined, years: readonly number[]): number {
-  const far = years.filter((year) => stated === undefined || Math.abs(year - stated) > 2).length;
-  return years.reduce((sum, year) => sum + shareOfYear(span, year) * yearWeight(year, stated, far), 0);
+/** What was observed, with the ignition and market of the call among it. */
+export function observationsOf({ ignition, market, observations = [] }: CarFacts): Observation[] {
+  const told = (kind: TellKind, value: string | undefined): Observation[] =>
+    value === undefined || observations.some((observation) => observation.kind === kind)
+      ? []
+      : [{ kind, value, reliability: tellKinds[kind].reliability }];
+  return [...told('ignition', ignition), ...told('market', market), ...observations];
 }
 
-function yearWeight(year: number, stated: number | undefined, far: number): number {
-  if (stated === undefined) return 1;
-  const off = Math.abs(year - stated);
-  if (off === 0) return kernel.right;
-  if (off === 1) return kernel.byOne;
-  if (off === 2) return kernel.byTwo;
-  return kernel.rest / far;
-}
-
-function marketPrior(
-  market: string,
-  markets: ReadonlySet<string>,
-  { market: told, shopMarket }: CarFacts,
+/**
+ * The likelihood of an observation: r where the candidate's fact equals it, (1 − r)/(m − 1) for another of m values,
+ * 1/m where the library does not know.
+ */
+export function likelihood(
+  application: Application,
+  { kind, value, reliability }: Observation,
+  values: number,
 ): number {
-  const likely = told ?? shopMarket;
-  if (markets.size === 1 || !markets.has(likely)) return 1 / markets.size;
-  const share = told === undefined ? ownMarket : 0.97;
-  return market === likely ? share : (1 - share) / (markets.size - 1);
+  const own = tellOf(application, kind);
+  if (own === null) return 1 / Math.max(1, values);
+  return observed(own === value, reliability, values);
 }
 
-function yearsOf(applications: readonly Application[]): number[] {
-  if (applications.length === 0) return [];
-  const first = Math.min(...applications.map(({ span }) => span.from.year));
-  const last = Math.max(...applications.map(({ span }) => span.to.year));
-  return Array.from({ length: last - first + 1 }, (_, at) => first + at);
+/** The likelihood of one of `values` that a fact can take, seen with reliability `r`. */
+export function observed(agrees: boolean, reliability: number, values: number): number {
+  return agrees ? reliability : (1 - reliability) / Math.max(1, values - 1);
+}
+
+/**
+ * How well the stated year and the month of building fit each application: summed over the months it covers, as years,
+ * so that a row counts by the time it covers where nothing is stated.
+ */
+function timeLikelihood(
+  applications: readonly Application[],
+  facts: CarFacts,
+): (application: Application) => number {
+  const weigh = monthWeight(applications, facts);
+  return ({ span }) => {
+    const { from, to } = rangeOf(span);
+    let sum = 0;
+    for (let month = from; month <= to; month += 1) sum += weigh(month);
+    return sum / 12;
+  };
+}
+
+/** The likelihood of what was said of year and build month, for a car built in a month. */
+export function monthWeight(
+  applications: readonly Application[],
+  facts: CarFacts,
+): (month: number) => number {
+  const whole = wholeRange(applications);
+  const [first, last] = [Math.floor(whole.from / 12), Math.floor(whole.to / 12)];
+  const byYear = new Map<number, number>();
+  for (let year = first; year <= last; year += 1) byYear.set(year, yearLikelihood(year, facts, first, last));
+  const build = facts.build && rangeOf(facts.build);
+  const intervals = build ? Math.max(2, buildIntervals(applications).length) : 0;
+  return (month) => {
+    const year = byYear.get(Math.floor(month / 12)) ?? 0;
+    return build ? year * observed(within(month, build), buildReliability, intervals) : year;
+  };
+}
+
+function within(month: number, { from, to }: MonthRange): boolean {
+  return month >= from && month <= to;
+}
+
+function yearLikelihood(year: number, facts: CarFacts, first: number, last: number): number {
+  if (facts.year === undefined) return 1;
+  const { from, to } = typeof facts.year === 'number' ? { from: facts.year, to: facts.year } : facts.year;
+  const kernel = facts.yearFrom === 'read' ? readKernel : (facts.kernel ?? statedKernel);
+  let sum = 0;
+  for (let stated = from; stated <= to; stated += 1)
+    sum += kernelAt(kernel, year, stated, farFrom(stated, first, last));
+  return sum / (to - from + 1);
+}
+
+/** How many of the years from first to last lie more than two away from the stated one. */
+export function farFrom(stated: number, first: number, last: number): number {
+  const near = Math.max(0, Math.min(last, stated + 2) - Math.max(first, stated - 2) + 1);
+  return last - first + 1 - near;
+}
+
+function marketPrior(market: string, markets: ReadonlySet<string>, facts: CarFacts): number {
+  const told = facts.market !== undefined || facts.observations?.some(({ kind }) => kind === 'market');
+  if (told || markets.size === 1 || !markets.has(facts.shopMarket)) return 1 / markets.size;
+  return market === facts.shopMarket ? ownMarket : (1 - ownMarket) / (markets.size - 1);
 }

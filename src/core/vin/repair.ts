@@ -28,13 +28,13 @@ const twinLost = 6;
  * Every VIN one slip away that passes the check digit, likeliest first: a character misread, two neighbours exchanged,
  * I, O or Q written for 1 and 0, a character missing or doubled.
  * @param typed as cleaned, 16 to 18 characters; with unknown places there is nothing to repair
- * @param fit how well a whole VIN fits what else is known (maker, year, serial), as a factor
+ * @param fits how well a whole VIN fits what else is known (maker, year, serial), as a factor
  */
-export function repairVin(typed: string, fit: (vin: string) => number): Repair[] {
+export function repairVin(typed: string, fits: (vin: string) => number): Repair[] {
   const found = new Map<string, { kind: RepairKind; places: readonly number[]; score: number }>();
   for (const { vin, kind, places, likely } of slips(typed)) {
     if (checkDigit(vin) !== vin[8]) continue;
-    const score = prior[kind] * likely * fit(vin);
+    const score = prior[kind] * likely * fits(vin);
     if (score > (found.get(vin)?.score ?? 0)) found.set(vin, { kind, places, score });
   }
   const total = [...found.values()].reduce((sum, { score }) => sum + score, 0);

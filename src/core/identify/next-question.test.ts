@@ -1,0 +1,194 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Application } from '@/core/catalogue/application';
+import { testApplication } from '../../../tests/support/applications';
+import { withAnswer } from './answer-facts';
+import { decisions, nextQuestion, type QuestionKind } from './next-question';
+import { type CarFacts, rankCandidates } from './posterior';
+import { tellKinds, tellValues } from './tells';
+import { learnKernel, statedKernel } from './year-kernel';
+
+const chip = (article: string, mark: string) => ({
+  article,
+  family: 'CHL80' as const,
+  mark,
+  sign: 'notch 1',
+});
+const rowan = testApplication({ id: 'rowan', chip: chip('Rowan', 'a notch'), platform: 'Heddle 2' });
+const elm = testApplication({ id: 'elm', chip: chip('Elm', 'two dots'), platform: 'Heddle 3' });
+const facts: CarFacts = { shopMarket: 'Meres' };
+const byPlatform = ({ platform }: Application) => platform;
+const ask = (
+  applications: readonly Application[],
+  given = facts,
+  closed: QuestionKind[] = [],
+  decisionOf = byPlatform,
+) =>
+  nextQuestion({
+    candidates: rankCandidates(applications, given),
+    facts: given,
+    decisionOf,
+    closed: new Set(closed),
+  });
+
+describe('nextQuestion', () => {
+  it('asks for the mark that settles it, and says what each answer leaves', () => {
+    const step = ask([rowan, elm]);
+    expect(step).toMatchObject({ kind: 'ask', question: { kind: 'chipMark', seconds: 10 } });
+    if (step.kind !== 'ask') return;
+    expect(step.question.answers.map(({ value, leading, leaves }) => [value, leading, leaves])).toEqual([
+      ['a notch', 'Heddle 2', 2],
+      ['two dots', 'Heddle 3', 2],
+    ]);
+    expect(step.question.answers[0]?.leadingShare).toBeCloseTo(0.95, 9);
+    expect(step.question.gainBits).toBeCloseTo(1 + 0.95 * Math.log2(0.95) + 0.05 * Math.log2(0.05), 9);
+  });
+
+  it('stops where all candidates need the same, or no question is left', () => {
+    expect(ask([rowan, elm], facts, [], () => 'one')).toMatchObject({ kind: 'stop', why: 'settled' });
+    expect(ask([rowan, elm], facts, ['chipMark'])).toMatchObject({ kind: 'stop', why: 'nothingHelps' });
+    expect(ask([])).toMatchObject({ kind: 'stop', why: 'noCandidates' });
+  });
+
+  it('asks for the build month at a mid-year split, in stretches', () => {
+    const early = testApplication({
+      id: 'a',
+      platform: 'A',
+      span: { from: { year: 2019, month: null }, to: { year: 2019, month: 4 } },
+    });
+    const late = testApplication({
+      id: 'b',
+      platform: 'B',
+      span: { from: { year: 2019, month: 5 }, to: { year: 2019, month: null } },
+    });
+    const step = ask([early, late], { ...facts, year: 2019 });
+    expect(step).toMatchObject({ kind: 'ask', question: { kind: 'buildMonth' } });
+    if (step.kind === 'ask')
+      expect(step.question.answers.map(({ value }) => value)).toEqual([
+        '2019-01..2019-04',
+        '2019-05..2019-12',
+      ]);
+  });
+
+  it('asks for two things that only together settle it', () => {
+    const marks = ['a', 'b'];
+    const widths = [8, 9];
+    const four = marks.flatMap((mark, at) =>
+      widths.map((bladeWidthMm, other) =>
+        testApplication({
+          id: `${at}${other}`,
+          platform: at === other ? 'same' : 'other',
+          chip: chip(mark, mark),
+          keyway: { ...rowan.keyway, bladeWidthMm },
+        }),
+      ),
+    );
+    const step = ask(four);
+    // Alone neither mark nor width changes the odds: there is no fall of entropy to order them by.
+    expect(step.kind).toBe('stop');
+    const tilted = four.map((one) => (one.id === '00' ? { ...one, weight: 1.2 } : one));
+    expect(ask(tilted)).toMatchObject({ kind: 'ask' });
+  });
+
+  it('never expects an answer to raise the entropy, and its answers are likely in sum', () => {
+    const rows = fc.array(
+      fc.record({
+        platform: fc.constantFrom('A', 'B', 'C'),
+        mark: fc.constantFrom('x', 'y', 'z'),
+        weight: fc.integer({ min: 1, max: 9 }),
+        from: fc.integer({ min: 2010, max: 2014 }),
+      }),
+      { minLength: 1, maxLength: 8 },
+    );
+    fc.assert(
+      fc.property(rows, (list) => {
+        const applications = list.map(({ platform, mark, weight, from }, at) =>
+          testApplication({
+            id: String(at),
+            platform,
+            chip: chip(mark, mark),
+            weight,
+            span: { from: { year: from, month: null }, to: { year: from + 2, month: null } },
+          }),
+        );
+        const step = ask(applications);
+        if (step.kind !== 'ask') return;
+        for (const { gainBits, answers } of [step.question, ...step.others]) {
+          expect(gainBits).toBeGreaterThanOrEqual(0);
+          expect(answers.reduce((sum, { chance }) => sum + chance, 0)).toBeCloseTo(1, 9);
+        }
+      }),
+    );
+  });
+
+  it('says of each answer what ranking with it says', () => {
+    const applications = [
+      rowan,
+      elm,
+      testApplication({ id: 'both', chip: chip('Rowan', 'a notch'), platform: 'Heddle 3', weight: 0.5 }),
+    ];
+    const step = ask(applications);
+    if (step.kind !== 'ask') throw new Error('expected a question');
+    for (const question of [step.question, ...step.others].filter(({ kind }) => kind in tellKinds)) {
+      for (const answer of question.answers) {
+        const told = withAnswer(facts, { kind: question.kind, value: answer.value });
+        if (!told.ok) throw new Error('refused');
+        const [best] = decisions(rankCandidates(applications, told.value), byPlatform);
+        expect(best?.key).toBe(answer.leading);
+        expect(best?.probability).toBeCloseTo(answer.leadingShare, 9);
+      }
+    }
+  });
+});
+
+describe('withAnswer', () => {
+  it.each([
+    ['modelYear', '2019', { year: 2019, yearFrom: 'read' }],
+    ['modelYear', '2018..2020', { year: { from: 2018, to: 2020 } }],
+    ['buildMonth', '2019-05', { build: { from: { year: 2019, month: 5 }, to: { year: 2019, month: 5 } } }],
+    ['chipMark', 'a notch', { observations: [{ kind: 'chipMark', value: 'a notch', reliability: 0.95 }] }],
+  ] as const)('%s %s', (kind, value, expected) => {
+    expect(withAnswer(facts, { kind, value })).toMatchObject({ ok: true, value: expected });
+  });
+
+  it.each([
+    ['modelYear', 'soon'],
+    ['modelYear', '2020..2018'],
+    ['buildMonth', '2019-13'],
+    ['buildMonth', '2019-05..2018-01'],
+    ['buildMonth', 'May'],
+  ] as const)('refuses %s %s', (kind, value) => {
+    expect(withAnswer(facts, { kind, value }).ok).toBe(false);
+  });
+
+  it('replaces an earlier answer to the same question', () => {
+    const one = withAnswer(facts, { kind: 'chipMark', value: 'a notch' });
+    const two = one.ok && withAnswer(one.value, { kind: 'chipMark', value: 'two dots', reliability: 0.6 });
+    expect(two && two.ok && two.value.observations).toEqual([
+      { kind: 'chipMark', value: 'two dots', reliability: 0.6 },
+    ]);
+  });
+});
+
+describe('learnKernel', () => {
+  it('starts from the stated kernel, and moves to what the jobs show', () => {
+    expect(learnKernel([]).byOne).toBeCloseTo(statedKernel.byOne, 9);
+    const learned = learnKernel(Array.from({ length: 360 }, (_, at) => (at % 2 === 0 ? 0 : 1)));
+    expect(learned.right).toBeCloseTo((0.75 * 40 + 180) / 400, 9);
+    expect(learned.byOne).toBeCloseTo((0.22 * 40 + 180) / 800, 9);
+  });
+
+  it('stays a distribution', () => {
+    fc.assert(
+      fc.property(fc.array(fc.integer({ min: -5, max: 5 })), (errors) => {
+        const { right, byOne, byTwo, rest } = learnKernel(errors);
+        expect(right + 2 * byOne + 2 * byTwo + rest).toBeCloseTo(1, 9);
+      }),
+    );
+  });
+});
+
+it('tell values are those of the candidates', () => {
+  expect(tellValues([rowan, elm], 'chipMark')).toEqual(['a notch', 'two dots']);
+  expect(tellValues([testApplication()], 'equipment')).toEqual([]);
+});
