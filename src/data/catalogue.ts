@@ -36,9 +36,11 @@ export async function findSimilarNames(db: Db, words: readonly string[]): Promis
 const applicationColumns = `
   a.id, mk.id AS "makeId", mk.name AS make, md.id AS "modelId", md.name AS model, g.name AS generation, g.market,
   a.ignition, a.from_year, a.from_month, a.to_year, a.to_month, a.blank,
-  k.name AS keyway, k.profile, k.spaces, k.depths, k.stop,
-  c.article AS chip, c.family, c.mark, r.article AS remote, r.buttons, r.frequency_mhz::float8 AS frequency, r.board,
-  p.id AS "platformId", p.name AS platform, a.pocket, a.weight::float8 AS weight`;
+  a.equipment, a.made_mark AS "madeMark",
+  k.name AS keyway, k.profile, k.spaces, k.depths, k.stop, k.blade_width_mm::float8 AS "bladeWidthMm",
+  c.article AS chip, c.family, c.mark, c.sign, r.article AS remote, r.buttons, r.frequency_mhz::float8 AS frequency, r.board,
+  r.badge, r.layout, r.seat, r.retainer,
+  p.id AS "platformId", p.name AS platform, a.pocket, a.weight::float8 AS weight, a.source, a.certainty::float8 AS certainty`;
 
 const applicationTables = `
   application a JOIN generation g ON g.id = a.generation_id JOIN model md ON md.id = g.model_id
@@ -83,17 +85,32 @@ function toApplication(row: any): Application {
       spaces: row.spaces,
       depths: row.depths,
       stop: row.stop,
+      bladeWidthMm: row.bladeWidthMm,
     },
+    equipment: row.equipment,
+    madeMark: row.madeMark,
     blank: row.blank,
-    chip: row.chip === null ? null : { article: row.chip, family: row.family, mark: row.mark },
+    chip:
+      row.chip === null ? null : { article: row.chip, family: row.family, mark: row.mark, sign: row.sign },
     remote:
       row.remote === null
         ? null
-        : { article: row.remote, buttons: row.buttons, frequencyMhz: row.frequency, board: row.board },
+        : {
+            article: row.remote,
+            buttons: row.buttons,
+            frequencyMhz: row.frequency,
+            board: row.board,
+            badge: row.badge,
+            layout: row.layout,
+            seat: row.seat,
+            retainer: row.retainer,
+          },
     platformId: row.platformId,
     platform: row.platform,
     pocket: row.pocket,
     weight: row.weight,
+    source: row.source,
+    certainty: row.certainty,
   };
 }
 

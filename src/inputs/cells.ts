@@ -11,7 +11,11 @@ function all(...decorators: PropertyDecorator[]): Decorator {
 
 /** Decorators for the cells of a file: text in, a value of the named kind out. */
 export const cell = {
-  text: (max = 120): Decorator => all(Length(1, max, { message: `Expected 1 to ${max} characters.` })),
+  text: (max = 120): Decorator =>
+    all(
+      Transform(({ value }) => (typeof value === 'string' ? value.trim() : value)),
+      Length(1, max, { message: `Expected 1 to ${max} characters.` }),
+    ),
   whole: (min: number, max: number): Decorator =>
     all(
       Transform(({ value }) => (/^-?\d+$/.test(value) ? Number(value) : value)),
@@ -41,5 +45,32 @@ export const cell = {
     ),
   oneOf: (values: readonly string[]): Decorator =>
     all(IsIn(values as string[], { message: `Expected one of: ${values.join(', ')}.` })),
+  /** Words separated by single spaces. */
+  words: (max: number): Decorator =>
+    all(
+      Transform(({ value }) => (typeof value === 'string' ? value.trim().split(/\s+/).join(' ') : value)),
+      Length(1, max, { message: `Expected 1 to ${max} characters.` }),
+    ),
+  /** Numbers separated by single spaces. */
+  numbers: (max: number): Decorator =>
+    all(
+      Transform(({ value }) =>
+        /^[\d. ]+$/.test(value)
+          ? value
+              .trim()
+              .split(/ +/)
+              .map((part: string) => String(Number(part)))
+              .join(' ')
+          : value,
+      ),
+      Length(1, max, { message: `Expected 1 to ${max} characters.` }),
+      Matches(/^\d[\d. ]*$/, { message: 'Expected numbers separated by spaces.' }),
+    ),
+  makerId: (): Decorator =>
+    all(
+      Matches(/^([A-HJ-NPR-Z0-9]{3}|[A-HJ-NPR-Z0-9]{2}9[A-HJ-NPR-Z0-9]{3})$/, {
+        message: 'Expected 3 characters of a VIN, or 6 with a 9 at the third.',
+      }),
+    ),
   optional: (): Decorator => all(IsOptional()),
 };

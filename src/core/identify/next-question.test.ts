@@ -164,9 +164,9 @@ describe('withAnswer', () => {
   it('replaces an earlier answer to the same question', () => {
     const one = withAnswer(facts, { kind: 'chipMark', value: 'a notch' });
     const two = one.ok && withAnswer(one.value, { kind: 'chipMark', value: 'two dots', reliability: 0.6 });
-    expect(two && two.ok && two.value.observations).toEqual([
-      { kind: 'chipMark', value: 'two dots', reliability: 0.6 },
-    ]);
+    expect(two).toMatchObject({
+      value: { observations: [{ kind: 'chipMark', value: 'two dots', reliability: 0.6 }] },
+    });
   });
 });
 

@@ -1,7 +1,8 @@
+import type { VehicleClass } from '@/core/catalogue/vehicle-class';
 import { cleanVin, isVinCharacter, unknownPlace, vinLength } from './alphabet';
 import { checkDigit } from './check-digit';
 import { findMaker, type MakerId } from './maker';
-import { readModelYear, type VehicleClass } from './model-year';
+import { readModelYear } from './model-year';
 import { type Region, regionOf } from './region';
 import { type Repair, repairVin } from './repair';
 

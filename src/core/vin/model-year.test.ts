@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readModelYear, vehicleClasses, yearCharacters } from './model-year';
+import { vehicleClasses } from '@/core/catalogue/vehicle-class';
+import { readModelYear, yearCharacters } from './model-year';
 
 /** A VIN with the given places 7 and 10. */
 const vin = (seventh: string, tenth: string) => `0HVMD4${seventh}K4${tenth}H012734`;

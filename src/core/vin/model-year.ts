@@ -1,5 +1,4 @@
-export const vehicleClasses = ['passenger', 'multipurpose', 'lightTruck', 'lorry', 'other'] as const;
-export type VehicleClass = (typeof vehicleClasses)[number];
+import type { VehicleClass } from '@/core/catalogue/vehicle-class';
 
 /** Place 10 in the order of the years from 1980 (49 CFR 565.15, table VII); I, O, Q, U, Z and 0 stand for none. */
 export const yearCharacters = 'ABCDEFGHJKLMNPRSTVWXY123456789';

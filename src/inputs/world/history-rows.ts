@@ -1,4 +1,5 @@
 import { Matches } from 'class-validator';
+import { type FactKind, factKindNames } from '@/core/catalogue/fact-kinds';
 import type { Why } from '@/core/identify/line/reading';
 import { whys } from '@/core/identify/line/reading';
 import type { Outcome } from '@/core/job/closing';
@@ -7,8 +8,8 @@ import type { AttemptResult } from '@/core/job/events';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
+import { type StockState, stockStates } from '@/core/stock/movements';
 import { cell } from '../cells';
-import { ignitions, markets } from './catalogue-rows';
 
 export class PastJobRow {
   @cell.text(20) job!: string;
@@ -19,10 +20,10 @@ export class PastJobRow {
   @cell.text(24) phone!: string;
   @cell.text(60) make!: string;
   @cell.text(60) model!: string;
-  @cell.oneOf(markets) market!: string;
+  @cell.text(40) market!: string;
   @cell.text(40) generation!: string;
   @cell.whole(1950, 2100) year!: number;
-  @cell.oneOf(ignitions) ignition!: 'turn' | 'push';
+  @cell.oneOf(['turn', 'push']) ignition!: 'turn' | 'push';
   @Matches(/^[A-HJ-NPR-Z0-9]{17}$/, { message: 'Expected 17 characters of a VIN.' }) vin!: string;
   @cell.text(60) place!: string;
   @cell.oneOf(whys) why!: Why;
@@ -32,6 +33,8 @@ export class PastJobRow {
   /** Which application of the generation it was, by its first year and month. */
   @cell.whole(1950, 2100) fromYear!: number;
   @cell.optional() @cell.whole(1, 12) fromMonth?: number;
+  @cell.optional() @cell.text(80) equipment?: string;
+  @cell.optional() @cell.text(80) madeMark?: string;
   @cell.optional() @cell.oneOf(routeKinds) route?: RouteKind;
   @cell.optional() @cell.count() countBefore?: CountAnswer;
   @cell.optional() @cell.count() countAfter?: CountAnswer;
@@ -47,4 +50,19 @@ export class PastAttemptRow {
   @cell.whole(1, 2880) minutes!: number;
   @cell.oneOf(['worked', 'failed', 'stopped']) result!: AttemptResult;
   @cell.optional() @cell.text(300) reason?: string;
+}
+
+/** A fact as found on a past job. */
+export class PastFactRow {
+  @cell.text(20) job!: string;
+  @cell.oneOf(factKindNames) kind!: FactKind;
+  @cell.text(120) value!: string;
+}
+
+/** What a van holds on the first day. */
+export class StockRow {
+  @cell.text(40) van!: string;
+  @cell.text(40) article!: string;
+  @cell.oneOf(stockStates) state!: StockState;
+  @cell.whole(1, 1000) count!: number;
 }

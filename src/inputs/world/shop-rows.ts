@@ -1,6 +1,5 @@
 import { IsISO4217CurrencyCode, IsTimeZone, Matches } from 'class-validator';
 import { cell } from '../cells';
-import { markets } from './catalogue-rows';
 
 export class ShopRow {
   @cell.text(80) name!: string;
@@ -8,7 +7,7 @@ export class ShopRow {
   @cell.text(20) locale!: string;
   @IsISO4217CurrencyCode({ message: 'Expected the three letters of a currency.' }) currency!: string;
   @cell.oneOf(['km', 'mi']) distanceUnit!: 'km' | 'mi';
-  @cell.oneOf(markets) market!: string;
+  @cell.text(40) market!: string;
   @cell.whole(1, 365) quoteValidDays!: number;
 }
 

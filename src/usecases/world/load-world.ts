@@ -1,7 +1,11 @@
+import { v7 as uuid } from 'uuid';
+import { listNames } from '@/core/catalogue/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
+import type { Db } from '@/data/db';
 import { insertMany } from '@/data/insert-many';
+import { dropStaged, refreshNameWords, type StagedRow, stageRows, storeStaged } from '@/data/library/staged';
 import { insertPerson, type NewPerson } from '@/data/people';
 import { findShop, insertShop } from '@/data/shop';
 import { PersonRow, ShopRow } from '@/inputs/world/shop-rows';
@@ -9,8 +13,8 @@ import { now } from '@/outside/clock';
 import { transact } from '../database';
 import { hashPasscode } from '../passcodes';
 import { systemActor } from '../sessions';
-import { readCatalogue } from './read-catalogue';
 import { readHistory } from './read-history';
+import { readLibrary } from './read-library';
 import { readShopLists } from './read-shop-lists';
 import { type WorldProblem, WorldReader } from './world-reader';
 
@@ -37,8 +41,9 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
     id: place.define('person', row.name, 'name'),
   }));
   const today = localMoment(at, shop.zone).day;
+  const library = readLibrary(world);
   const tables = [
-    ...readCatalogue(world),
+    ...library.tables,
     ...readShopLists(world, shop.currency, today),
     ...readHistory(world, { today, zone: shop.zone }),
   ];
@@ -57,8 +62,9 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
     if (await findShop(db)) return done(0);
     await insertShop(db, { ...shop, isDemo: true, createdAt: at });
     for (const person of withPasscodes) await insertPerson(db, person);
+    await storeLibrary(db, library.staged);
     for (const { table, rows } of tables) await insertMany(db, table, rows);
-    const rows = tables.reduce((sum, table) => sum + table.rows.length, 0);
+    const rows = tables.reduce((sum, table) => sum + table.rows.length, library.staged.length);
     await appendAudit(db, systemActor('first start'), {
       action: 'world.loaded',
       subjectKind: 'shop',
@@ -67,6 +73,16 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
     });
     return done(rows);
   });
+}
+
+/** Stores the lists of the library by the same statements as an import. */
+async function storeLibrary(db: Db, staged: readonly StagedRow[]): Promise<void> {
+  const importId = uuid();
+  await stageRows(db, importId, staged);
+  for (const list of listNames) await storeStaged(db, { importId, list, allNew: true });
+  await dropStaged(db, importId);
+  await refreshNameWords(db, 'make');
+  await refreshNameWords(db, 'model');
 }
 
 const missingShop: WorldProblem = {

@@ -3,8 +3,8 @@ import { applyEvent, emptyLog, type JobEvent } from '@/core/job/events';
 import { openingRing } from '@/core/job/opening-keys';
 import { addDays, instantOf, type LocalDay } from '@/core/kinds/local-time';
 import { purposeOf } from '@/core/programming/purpose';
-import { PastAttemptRow, PastJobRow } from '@/inputs/world/history-rows';
-import { applicationKey } from './read-catalogue';
+import { PastAttemptRow, PastFactRow, PastJobRow, StockRow } from '@/inputs/world/history-rows';
+import { applicationKey } from './application-key';
 import { type RowPlace, type TableRows, type WorldReader, worldId } from './world-reader';
 
 type Row = Record<string, unknown>;
@@ -31,6 +31,8 @@ export function readHistory(
     job_key: [],
     job_authority: [],
     job_event: [],
+    job_fact: [],
+    stock_movement: [],
   };
   const past = world.read('past-jobs', PastJobRow, (row, at): PastJob => {
     const openedAt = instantOf({ day: addDays(now.today, -row.daysAgo), hour: row.hour }, now.zone);
@@ -45,6 +47,34 @@ export function readHistory(
     const job = past.find(({ row: { job } }) => job === row.job);
     if (!job) at.wrong('job', 'No past job of this number.');
     else events.get(job.id)?.push(attemptOf(row, job, events.get(job.id)?.length ?? 0));
+  });
+  world.read('past-facts', PastFactRow, (row, at) => {
+    const job = past.find(({ row: { job } }) => job === row.job);
+    if (!job) at.wrong('job', 'No past job of this number.');
+    else {
+      const foundAt = new Date(job.openedAt.getTime() + 3 * 3_600_000);
+      tables.job_fact?.push({
+        job_id: job.id,
+        kind: row.kind,
+        value: row.value,
+        found_at: foundAt,
+        found_by: job.personId,
+      });
+    }
+  });
+  const opening = instantOf({ day: addDays(now.today, -430), hour: '08:00' }, now.zone);
+  world.read('stock', StockRow, (row, at) => {
+    tables.stock_movement?.push({
+      id: worldId('stock', `${row.van} ${row.article} ${row.state}`),
+      at: opening,
+      van_id: at.refer('van', row.van, 'van'),
+      article: row.article,
+      state: row.state,
+      quantity: row.count,
+      reason: 'opening',
+      actor_kind: 'system',
+      actor_id: null,
+    });
   });
   for (const job of past)
     storeEvents(tables, job, [...(events.get(job.id) ?? []), ...countsOf(job.row, 'after')]);
@@ -79,14 +109,15 @@ function storeJob(
     opened_at: job.openedAt,
     opened_by: job.personId,
     year: row.year,
-    make_id: at.refer('make', row.make, 'make'),
-    model_id: at.refer('model', `${row.make} ${row.model}`, 'model'),
+    make_id: at.refer('makes', row.make, 'make'),
+    model_id: at.refer('models', `${row.make} ${row.model}`, 'model'),
     ignition: row.ignition,
     vin: row.vin,
     why: row.why,
     place_id: at.refer('place', row.place, 'place'),
     keys_wanted: row.wanted,
-    application_id: at.refer('application', applicationKey(row), 'from_year'),
+    application_id: at.refer('applications', applicationKey(row), 'from_year'),
+    market: row.market,
     application_reason: 'As found at the car',
     route: row.route ?? null,
     closed_at: closedAt,

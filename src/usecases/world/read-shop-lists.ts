@@ -53,7 +53,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     if (row.right !== undefined) at.refer('right', `${row.van} ${row.right}`, 'right');
     return {
       tool_id: at.refer('tool', `${row.van} ${row.tool}`, 'tool'),
-      platform_id: at.refer('platform', row.platform, 'platform'),
+      platform_id: at.refer('platforms', row.platform, 'platform'),
       method: row.method,
       right_name: row.right ?? null,
     };
@@ -73,7 +73,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     valid,
   }));
   const desks = world.read('franchise-desks', FranchiseDeskRow, (row, at) => ({
-    make_id: at.refer('make', row.make, 'make'),
+    make_id: at.refer('makes', row.make, 'make'),
     name: row.name,
     labour_minor: minor(row.labour),
     programming_minor: minor(row.programming),

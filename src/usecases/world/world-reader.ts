@@ -1,5 +1,7 @@
 import type { ClassConstructor } from 'class-transformer';
 import { v5 as uuidFrom } from 'uuid';
+import { isListName, listOf } from '@/core/catalogue/lists';
+import type { Result } from '@/core/kinds/result';
 import { readCsv } from '@/formats/csv';
 import { parseInput } from '@/inputs/parse';
 
@@ -45,13 +47,23 @@ export class WorldReader {
     Class: ClassConstructor<Row>,
     make: (row: Row, place: RowPlace) => Made,
   ): Made[] {
+    const parse = (cells: Readonly<Record<string, string>>) =>
+      parseInput(Class, Object.fromEntries(Object.entries(cells).map(([name, text]) => [camel(name), text])));
+    return this.readCells(list, parse, make);
+  }
+
+  /** The same with a parser of the cells as they stand in the file. */
+  readCells<Row, Made>(
+    list: string,
+    parse: (cells: Readonly<Record<string, string>>) => Result<Row>,
+    make: (row: Row, place: RowPlace, line: number) => Made,
+  ): Made[] {
     const file = `${list}.csv`;
     const table = readCsv(this.readFile(file));
     for (const { line, column, reason } of table.problems) this.problems.push({ file, line, column, reason });
     return table.rows.flatMap(({ line, cells }) => {
-      const named = Object.fromEntries(Object.entries(cells).map(([name, text]) => [camel(name), text]));
-      const parsed = parseInput(Class, named);
-      if (parsed.ok) return [make(parsed.value, this.placeAt(file, line))];
+      const parsed = parse(cells);
+      if (parsed.ok) return [make(parsed.value, this.placeAt(file, line), line)];
       for (const { field, message } of parsed.problems) {
         this.problems.push({
           file,
@@ -72,13 +84,13 @@ export class WorldReader {
       wrong,
       define: (kind, name, column, id = worldId(kind, name)) => {
         const key = `${kind}:${name}`;
-        if (this.ids.has(key)) wrong(column, `There is a ${kind} of this name already.`);
+        if (this.ids.has(key)) wrong(column, `There is a ${kindWords(kind)} of this name already.`);
         this.ids.set(key, id);
         return id;
       },
       refer: (kind, name, column) => {
         const id = this.ids.get(`${kind}:${name}`);
-        if (id === undefined) wrong(column, `No ${kind} of this name.`);
+        if (id === undefined) wrong(column, `No ${kindWords(kind)} of this name.`);
         return id ?? '';
       },
     };
@@ -91,4 +103,9 @@ function camel(name: string): string {
 
 function snake(name: string): string {
   return name.replace(/[A-Z]/g, (letter) => `_${letter.toLowerCase()}`);
+}
+
+/** A kind in words: lists of the library by what one row of them is. */
+function kindWords(kind: string): string {
+  return isListName(kind) ? listOf(kind).one : kind;
 }

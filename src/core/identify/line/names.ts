@@ -79,7 +79,9 @@ function prefixWords(words: readonly string[], tokens: readonly Token[], at: num
     if (typed === word) continue;
     const begins = typed.length >= prefixLength && word.startsWith(typed);
     const runsOn = word.length > prefixLength && typed === `${word}s`;
-    return begins || runsOn ? step + 1 : step > 0 && at + step >= tokens.length ? step : 0;
+    if (begins || runsOn) return step + 1;
+    const first = words[0] ?? '';
+    return step > 0 && at + step >= tokens.length && first.length > prefixLength ? step : 0;
   }
   return words.length;
 }

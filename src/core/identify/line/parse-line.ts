@@ -119,7 +119,7 @@ function readLongest(reader: Reader, at: number, token: Token): number {
   const words = wordsOf(reader, at, length);
   if (exact?.length === length) keepName(reader, exact, words, token);
   else if (when?.length === length) draft.when = mergeWhen(draft.when, when.when, words);
-  else if (phrase) keepMeaning(draft, phrase.meaning, words);
+  else if (phrase) keepMeaning(reader, phrase.meaning, words, tokens.slice(at, at + length));
   return length;
 }
 
@@ -141,10 +141,11 @@ function wordsOf({ line, tokens }: Reader, at: number, length: number): string {
   return line.slice(tokens[at]?.start, tokens[at + length - 1]?.end);
 }
 
-function readVin({ draft }: Reader, token: Token): number {
+function readVin({ draft, unknown }: Reader, token: Token): number {
   if (token.word.length !== 17 || !/\d/.test(token.word) || !/[a-z]/.test(token.word)) return 0;
   const vin = parseVin(token.typed);
   if (!vin.ok) return 0;
+  if (draft.vin && draft.vin.value !== vin.value) unknown.push(token);
   draft.vin ??= { value: vin.value, words: token.typed, how: 'exact' };
   return 1;
 }
@@ -163,7 +164,7 @@ function readDistance({ draft, tokens }: Reader, at: number, token: Token): numb
   return joined ? 1 : 2;
 }
 
-function readYear({ draft, now }: Reader, token: Token): number {
+function readYear({ draft, unknown, now }: Reader, token: Token): number {
   if (!/^[12]\d{3}$/.test(token.word)) return 0;
   const year = Number(token.word);
   const last = Number(now.day.slice(0, 4)) + 1;
@@ -174,6 +175,7 @@ function readYear({ draft, now }: Reader, token: Token): number {
     ];
     return 1;
   }
+  if (draft.year && draft.year.value !== year) unknown.push(token);
   draft.year ??= { value: year, words: token.typed, how: 'exact' };
   return 1;
 }
@@ -193,7 +195,7 @@ function settleShortYears({ draft, shortYears, unknown, now }: Reader): void {
 }
 
 /** A phone number: 7 to 12 digits in one to three groups. */
-function readPhone({ draft, tokens }: Reader, at: number): number {
+function readPhone({ draft, tokens, unknown }: Reader, at: number): number {
   for (const length of [3, 2, 1]) {
     const group = tokens.slice(at, at + length);
     const digits = group.map(({ word }) => word).join('');
@@ -202,7 +204,9 @@ function readPhone({ draft, tokens }: Reader, at: number): number {
       group.every(({ word }) => /^\d{3,12}$/.test(word)) &&
       /^\d{7,12}$/.test(digits)
     ) {
-      draft.phone ??= { value: group.map(({ typed }) => typed).join('-'), words: digits, how: 'exact' };
+      const value = group.map(({ typed }) => typed).join('-');
+      if (draft.phone && draft.phone.value !== value) unknown.push(...group);
+      draft.phone ??= { value, words: digits, how: 'exact' };
       return length;
     }
   }
@@ -221,7 +225,19 @@ function keepName({ draft, unknown }: Reader, match: NameMatch, words: string, t
   else draft[kind] ??= { value: id, words, how: match.how };
 }
 
-function keepMeaning(draft: Draft, meaning: Meaning, words: string): void {
+/** Keeps what a phrase says; one that says the opposite of an earlier one stays visible. */
+function keepMeaning(
+  { draft, unknown }: Reader,
+  meaning: Meaning,
+  words: string,
+  tokens: readonly Token[],
+): void {
+  const against = <Value>(before: Read<Value> | undefined, told: Value | undefined) =>
+    before !== undefined && told !== undefined && before.value !== told;
+  if (against(draft.ignition, meaning.ignition) || against(draft.access, meaning.access)) {
+    unknown.push(...tokens);
+    return;
+  }
   if (meaning.ignition) draft.ignition ??= { value: meaning.ignition, words, how: 'exact' };
   if (meaning.access) draft.access ??= { value: meaning.access, words, how: 'exact' };
   if (meaning.why && (!draft.why || draft.why.value === 'spare'))

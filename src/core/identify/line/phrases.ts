@@ -22,7 +22,7 @@ type Element = { readonly optional: boolean; readonly number: boolean; readonly 
 /** `a|b` is a choice, `[a]` may be missing, `{n}` is a number in digits or words. The longest phrase wins. */
 const table: readonly (readonly [string, Says])[] = [
   ['push [to] start|button', { ignition: 'push' }],
-  ['pushstart|pushbutton|keyless|prox', { ignition: 'push' }],
+  ['push|pushstart|pushbutton|keyless|prox', { ignition: 'push' }],
   ['keyless go|start|entry', { ignition: 'push' }],
   ['start|starter button', { ignition: 'push' }],
   ['button start', { ignition: 'push' }],
@@ -46,6 +46,7 @@ const table: readonly (readonly [string, Says])[] = [
   ['broke|broken|snapped|bent key', { why: 'broken' }],
   ['snapped|broke [off] [in] [the] [ignition|lock|door]', { why: 'broken' }],
   ['flat|dead cell|fob|remote', { why: 'flatCell' }],
+  ['flat|dead|low battery|cell in [the|my|his|her|their] fob|remote|key', { why: 'flatCell' }],
   ['flat|dead fob|remote|key battery|cell', { why: 'flatCell' }],
   ['fob|remote|key battery|cell [is] [flat|dead|low|gone]', { why: 'flatCell' }],
   ['fob|remote [is|has] dead|died|stopped|intermittent', { why: 'flatCell' }],
@@ -56,6 +57,7 @@ const table: readonly (readonly [string, Says])[] = [
   ['broken|loose|snapped [ring] loop', { why: 'brokenLoop' }],
   ['loop [is] broken|broke|gone|snapped|loose', { why: 'brokenLoop' }],
 
+  ['not|nothing|never [been] lost|missing|stolen', {}],
   ['lost|missing', { why: 'lost' }],
   ['stolen|stole', { why: 'stolen' }],
   ['akl', { why: 'lost', keys: { working: 0 } }],

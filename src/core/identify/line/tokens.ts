@@ -23,7 +23,7 @@ export function tokenize(text: string): Token[] {
 /** Small letters without accents, for comparing. */
 export function fold(text: string): string {
   return text
-    .normalize('NFD')
+    .normalize('NFKD')
     .replace(/\p{M}+/gu, '')
     .toLowerCase();
 }

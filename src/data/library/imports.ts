@@ -1,0 +1,139 @@
+import type { PoolClient } from 'pg';
+import { type ListName, listOf } from '@/core/catalogue/lists';
+import { type Actor, actorId, type PersonActor } from '@/core/kinds/actor';
+import type { Db } from '../db';
+import type { ImportProblem, StagedChange, StagedCounts } from './staged';
+import { changedStaged } from './staged';
+
+export type ImportState = 'reading' | 'read' | 'storing' | 'stored' | 'refused' | 'cancelled' | 'failed';
+
+/** What an import would do, by list. */
+export interface ImportPreview {
+  readonly lists: readonly {
+    readonly list: ListName;
+    readonly rows: number;
+    readonly counts: StagedCounts;
+  }[];
+  /** The first rows that are added or changed. */
+  readonly changes: readonly (StagedChange & { readonly list: ListName })[];
+  readonly refused: number;
+  /** The first refused rows, by line. */
+  readonly problems: readonly ImportProblem[];
+  /** Text cells that a spreadsheet would run as a formula. */
+  readonly formulas: readonly ImportProblem[];
+  /** What was found of the file: its separator, its encoding. */
+  readonly remarks: readonly string[];
+}
+
+export interface ImportRow {
+  readonly id: string;
+  readonly list: ListName | 'library';
+  readonly fileName: string;
+  readonly state: ImportState;
+  readonly rowsDone: number;
+  readonly rowsTotal: number | null;
+  readonly preview: ImportPreview | null;
+  readonly startedAt: Date;
+  readonly by: string;
+}
+
+export async function insertImport(
+  db: Db,
+  actor: PersonActor,
+  { id, list, fileName }: Pick<ImportRow, 'id' | 'list' | 'fileName'>,
+): Promise<boolean> {
+  const result = await db.query(
+    `INSERT INTO library_import (id, list, file_name, state, started_at, started_by)
+     VALUES ($1, $2, $3, 'reading', $4, $5) ON CONFLICT (id) DO NOTHING`,
+    [id, list, fileName, actor.at, actor.personId],
+  );
+  return result.rowCount === 1;
+}
+
+export async function findImport(db: Db, id: string): Promise<ImportRow | undefined> {
+  const result = await db.query<ImportRow>(
+    `SELECT i.id, i.list, i.file_name AS "fileName", i.state, i.rows_done AS "rowsDone", i.rows_total AS "rowsTotal", i.preview,
+       i.started_at AS "startedAt", p.name AS by
+     FROM library_import i JOIN person p ON p.id = i.started_by WHERE i.id = $1`,
+    [id],
+  );
+  return result.rows[0];
+}
+
+export async function listImports(db: Db, limit: number): Promise<Omit<ImportRow, 'preview'>[]> {
+  const result = await db.query<Omit<ImportRow, 'preview'>>(
+    `SELECT i.id, i.list, i.file_name AS "fileName", i.state, i.rows_done AS "rowsDone", i.rows_total AS "rowsTotal",
+       i.started_at AS "startedAt", p.name AS by
+     FROM library_import i JOIN person p ON p.id = i.started_by ORDER BY i.started_at DESC, i.id DESC LIMIT $1`,
+    [limit],
+  );
+  return result.rows;
+}
+
+/** Moves an import on from one of the states given; false where it is in none of them. */
+export async function moveImport(
+  db: Db,
+  id: string,
+  from: readonly ImportState[],
+  to: ImportState,
+  more: {
+    readonly rowsDone?: number;
+    readonly rowsTotal?: number;
+    readonly preview?: ImportPreview;
+    readonly endedAt?: Date;
+  } = {},
+): Promise<boolean> {
+  const result = await db.query(
+    `UPDATE library_import SET state = $3, rows_done = coalesce($4, rows_done), rows_total = coalesce($5, rows_total),
+       preview = coalesce($6, preview), ended_at = $7, backend = NULL
+     WHERE id = $1 AND state = ANY($2)`,
+    [
+      id,
+      from,
+      to,
+      more.rowsDone ?? null,
+      more.rowsTotal ?? null,
+      more.preview ? JSON.stringify(more.preview) : null,
+      more.endedAt ?? null,
+    ],
+  );
+  return result.rowCount === 1;
+}
+
+export async function noteProgress(db: Db, id: string, rowsDone: number): Promise<void> {
+  await db.query('UPDATE library_import SET rows_done = $2 WHERE id = $1', [id, rowsDone]);
+}
+
+/** Notes which connection works on an import, so that it can be ended from anywhere. */
+export async function noteBackend(db: Db, client: PoolClient, id: string): Promise<void> {
+  const own = await client.query<{ pid: number }>('SELECT pg_backend_pid() AS pid');
+  await db.query('UPDATE library_import SET backend = $2 WHERE id = $1', [id, own.rows[0]?.pid]);
+}
+
+/** Ends whatever query works on an import. */
+export async function cancelBackend(db: Db, id: string): Promise<void> {
+  await db.query(
+    'SELECT pg_cancel_backend(backend) FROM library_import WHERE id = $1 AND backend IS NOT NULL',
+    [id],
+  );
+}
+
+/** Writes a history line for each row that an import is about to change. */
+export async function insertImportChanges(
+  db: Db,
+  actor: Actor,
+  importId: string,
+  list: ListName,
+  fileName: string,
+): Promise<void> {
+  const json = (alias: string) =>
+    `jsonb_strip_nulls(jsonb_build_object(${listOf(list)
+      .columns.map(({ name }) => `'${name}', ${alias}.${name}`)
+      .join(', ')}))`;
+  await db.query(
+    `INSERT INTO library_change (id, at, actor_kind, actor_id, list, row_id, before, after, source, reason, import_id)
+     SELECT gen_random_uuid(), $2, $3, $4, $5, c.id, ${json('c')}, ${json('s')}, $6, 'Imported', $1
+     FROM ${changedStaged(list)}`,
+    [importId, actor.at, actor.kind, actorId(actor), list, fileName],
+  );
+}

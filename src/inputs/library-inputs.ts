@@ -1,0 +1,49 @@
+import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsUUID, Length, Max, Min } from 'class-validator';
+import type { ObservedFact } from '@/core/catalogue/conflicts';
+import { observedFacts } from '@/core/catalogue/conflicts';
+import type { ListName } from '@/core/catalogue/lists';
+import { listNames } from '@/core/catalogue/lists';
+
+export class StoreImportInput {
+  /** Whether cells that would run as formulas are stored all the same. */
+  @IsOptional() @IsBoolean() formulas?: boolean;
+}
+
+class SourcedInput {
+  @Length(2, 120, { message: 'Say where you know it from, in 2 to 120 characters.' }) source!: string;
+  @Length(2, 300, { message: 'Say why, in 2 to 300 characters.' }) reason!: string;
+}
+
+/** A row of a list as typed, and as it was when it was shown. */
+export class SaveRowInput extends SourcedInput {
+  @IsIn(listNames, { message: 'There is no such list.' }) list!: ListName;
+  /** Null for a new row. */
+  @IsOptional() @Length(1, 200) id!: string | null;
+  @IsObject() cells!: Record<string, string>;
+  /** The row when it was shown; null for a new one. */
+  @IsOptional() @IsObject() seen!: Record<string, string> | null;
+}
+
+export class RemoveRowInput extends SourcedInput {
+  @IsIn(listNames, { message: 'There is no such list.' }) list!: ListName;
+  @Length(1, 200) id!: string;
+  @IsObject() seen!: Record<string, string>;
+}
+
+export class UndoChangeInput {
+  @IsUUID() id!: string;
+}
+
+/** A fact that jobs contradict, and what is to be done about it. */
+export class SettleConflictInput {
+  @IsUUID() applicationId!: string;
+  @IsIn(observedFacts) kind!: ObservedFact;
+  /** What the library said when it was shown. */
+  @Length(1, 120) seen!: string;
+  @IsIn(['keep', 'correct', 'split']) how!: 'keep' | 'correct' | 'split';
+  /** For correct and split: what was found. */
+  @IsOptional() @Length(1, 120) value?: string;
+  /** For split: the first year of the later cars. */
+  @IsOptional() @IsInt() @Min(1950) @Max(2100) fromYear?: number;
+  @Length(2, 300, { message: 'Say why, in 2 to 300 characters.' }) reason!: string;
+}

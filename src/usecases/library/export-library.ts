@@ -1,0 +1,56 @@
+import Cursor from 'pg-cursor';
+import { type Cells, type ListName, listNames, listOf } from '@/core/catalogue/lists';
+import type { Actor } from '@/core/kinds/actor';
+import { exportQuery } from '@/data/library/rows';
+import { libraryFormat, rowToJson } from '@/formats/library-json';
+import { csvHeader, csvLines } from '@/formats/list-csv';
+import { database } from '../database';
+
+const rowsAtOnce = 1000;
+
+/** A list as CSV, in parts as it is read, so that a long one takes no memory. */
+export async function* exportCsv(_actor: Actor, name: ListName): AsyncGenerator<string> {
+  const list = listOf(name);
+  yield csvHeader(list);
+  for await (const rows of readRows(name)) {
+    yield csvLines(rows.map((row) => list.columns.map((column) => row[column.name] ?? null)));
+  }
+}
+
+/** The whole library as one JSON document, in parts as it is read. */
+export async function* exportJson(
+  _actor: Actor,
+  names: readonly ListName[] = listNames,
+): AsyncGenerator<string> {
+  yield `{\n"format": ${JSON.stringify(libraryFormat)},\n"lists": {`;
+  for (const [at, name] of names.entries()) {
+    const list = listOf(name);
+    yield `${at === 0 ? '' : ','}\n${JSON.stringify(name)}: [`;
+    let first = true;
+    for await (const rows of readRows(name)) {
+      const lines = rows.map((row) => JSON.stringify(rowToJson(list, filled(row))));
+      yield `${first ? '' : ','}\n${lines.join(',\n')}`;
+      first = false;
+    }
+    yield '\n]';
+  }
+  yield '\n}\n}\n';
+}
+
+function filled(row: Readonly<Record<string, string | null>>): Cells {
+  return Object.fromEntries(
+    Object.entries(row).filter((entry): entry is [string, string] => entry[1] !== null),
+  );
+}
+
+async function* readRows(name: ListName): AsyncGenerator<Record<string, string | null>[]> {
+  const client = await database().connect();
+  try {
+    const cursor = client.query(new Cursor<Record<string, string | null>>(exportQuery(name)));
+    for (let rows = await cursor.read(rowsAtOnce); rows.length > 0; rows = await cursor.read(rowsAtOnce))
+      yield rows;
+    await cursor.close();
+  } finally {
+    client.release();
+  }
+}

@@ -1,0 +1,250 @@
+import type { PoolClient } from 'pg';
+import { v7 as uuid } from 'uuid';
+import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists';
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, failed, type Result } from '@/core/kinds/result';
+import {
+  findImport,
+  type ImportPreview,
+  type ImportRow,
+  insertImport,
+  moveImport,
+  noteBackend,
+  noteProgress,
+} from '@/data/library/imports';
+import {
+  copyStagedRows,
+  countStaged,
+  findStagedProblems,
+  type ImportProblem,
+  listStagedChanges,
+  type StagedRow,
+} from '@/data/library/staged';
+import { readLibraryJson } from '@/formats/library-json';
+import { ListCsvError, type RawRow, readListCsv } from '@/formats/list-csv';
+import { decodeText, EncodingError } from '@/formats/text-encoding';
+import { now } from '@/outside/clock';
+import { database } from '../database';
+import { runInPool } from '../pool/pool';
+
+export interface ImportFile {
+  /** Made by who sends it, so that the progress can be asked for while it is sent. */
+  readonly id: string;
+  /** A list as CSV, or the whole library as JSON. */
+  readonly list: ListName | 'library';
+  readonly fileName: string;
+  /** Bytes announced, where they were. */
+  readonly announcedBytes: number | undefined;
+  readonly bytes: AsyncIterable<Uint8Array>;
+}
+
+/** The largest file of one list, and of the whole library, which is read at once. */
+export const largestCsvBytes = 128 * 1024 * 1024;
+export const largestJsonBytes = 24 * 1024 * 1024;
+
+const shownProblems = 200;
+const shownChanges = 60;
+const progressEvery = 5000;
+
+/**
+ * Reads a file into the staging rows and says what storing it would do: rows added, changed, left and refused. Nothing of
+ * the library changes. Rows go through COPY as they come, so that memory stays bounded.
+ */
+export async function readImport(actor: PersonActor, file: ImportFile): Promise<Result<ImportRow>> {
+  const pool = database();
+  if (!(await insertImport(pool, actor, file))) return failed('This import is there already.', 'id');
+  const client = await pool.connect();
+  const reading = new Reading(file);
+  try {
+    await noteBackend(pool, client, file.id);
+    await client.query('BEGIN');
+    await client.query("SET LOCAL work_mem = '64MB'");
+    const preview = await reading.readInto(client);
+    const refused = preview.refused > 0;
+    await client.query(refused ? 'ROLLBACK' : 'COMMIT');
+    const state = refused ? 'refused' : 'read';
+    await moveImport(pool, file.id, ['reading'], state, {
+      rowsDone: reading.rows,
+      rowsTotal: reading.rows,
+      preview,
+    });
+    client.release();
+  } catch (error) {
+    const broken = await client.query('ROLLBACK').then(
+      () => false,
+      () => true,
+    );
+    client.release(broken);
+    const known = failureOf(error, file);
+    const preview = known && refusedPreview(file, known);
+    const moved = await moveImport(pool, file.id, ['reading'], known ? 'refused' : 'failed', {
+      ...(preview ? { preview } : {}),
+      endedAt: now(),
+    });
+    // Not moved: somebody cancelled it meanwhile, which is what ended the query.
+    if (!known && moved) throw error;
+  }
+  const row = await findImport(pool, file.id);
+  return row ? done(row) : failed('The import is gone.');
+}
+
+/** What is wrong with the file as a whole. */
+function failureOf(error: unknown, file: ImportFile): ImportProblem | undefined {
+  const list = file.list === 'library' ? 'makes' : file.list;
+  if (error instanceof ListCsvError)
+    return { list, line: error.line, column: error.column, reason: error.message };
+  if (error instanceof EncodingError || error instanceof FileRefused)
+    return { list, line: 1, reason: error.message };
+  return undefined;
+}
+
+function refusedPreview({ list }: ImportFile, problem: ImportProblem): ImportPreview {
+  const lists = list === 'library' ? [] : [{ list, rows: 0, counts: { added: 0, changed: 0, left: 0 } }];
+  return { lists, changes: [], refused: 1, problems: [problem], formulas: [], remarks: [] };
+}
+
+class FileRefused extends Error {}
+
+/** One file on its way into the staging rows. */
+class Reading {
+  rows = 0;
+  private bytes = 0;
+  private refusedLines = new Set<string>();
+  private problems: ImportProblem[] = [];
+  private formulas: ImportProblem[] = [];
+  private remarks: string[] = [];
+  private readonly perList = new Map<ListName, number>();
+
+  constructor(private readonly file: ImportFile) {}
+
+  async readInto(client: PoolClient): Promise<ImportPreview> {
+    if (this.file.list === 'library') await this.readDocument(client);
+    else await this.readList(client, this.file.list);
+    return this.preview(client);
+  }
+
+  private async readList(client: PoolClient, name: ListName): Promise<void> {
+    const text = decodeText(this.counted(largestCsvBytes), (encoding) => {
+      if (encoding !== 'utf-8') this.remarks.push('Read as Windows-1252, as spreadsheets write it.');
+    });
+    const raw = readListCsv(text, listOf(name), (separator) => {
+      if (separator !== ',')
+        this.remarks.push(
+          separator === ';'
+            ? 'Read with semicolons between the cells and decimal commas.'
+            : 'Read with tabs between the cells.',
+        );
+    });
+    await copyStagedRows(client, this.file.id, name, this.checked(name, raw));
+  }
+
+  private async readDocument(client: PoolClient): Promise<void> {
+    let text = '';
+    for await (const part of decodeText(this.counted(largestJsonBytes), () => {})) text += part;
+    const document = readLibraryJson(text);
+    if (!document.ok) throw new FileRefused(document.problems[0]?.message ?? 'The file cannot be read.');
+    for (const name of listNames) {
+      const own = document.value.filter(({ list }) => list === name);
+      if (own.length > 0) await copyStagedRows(client, this.file.id, name, this.checked(name, batches(own)));
+    }
+  }
+
+  /** The bytes as they come, counted against the limit and against what was announced. */
+  private async *counted(limit: number): AsyncGenerator<Uint8Array> {
+    const { bytes, announcedBytes } = this.file;
+    for await (const chunk of bytes) {
+      this.bytes += chunk.byteLength;
+      if (this.bytes > limit)
+        throw new FileRefused(`A file has up to ${Math.floor(limit / 1024 / 1024)} MB.`);
+      yield chunk;
+    }
+    if (announcedBytes !== undefined && announcedBytes !== this.bytes)
+      throw new FileRefused(
+        `Expected ${announcedBytes} bytes, got ${this.bytes}: the file was cut short on its way.`,
+      );
+  }
+
+  private async *checked(
+    name: ListName,
+    raw: AsyncIterable<readonly RawRow[]>,
+  ): AsyncGenerator<readonly StagedRow[]> {
+    const list = listOf(name);
+    let told = this.rows;
+    // Two batches are checked at once, and come out in their order.
+    for await (const result of ahead(raw, (rows) => runInPool('checkRows', { list: name, rows }), 2)) {
+      this.rows += result.rows.length;
+      this.perList.set(name, (this.perList.get(name) ?? 0) + result.rows.length);
+      for (const problem of result.problems) this.refuse({ list: name, ...problem });
+      for (const formula of result.formulas)
+        if (this.formulas.length < shownProblems)
+          this.formulas.push({ list: name, ...formula, reason: 'Would run as a formula in a spreadsheet.' });
+      if (this.rows - told >= progressEvery) {
+        told = this.rows;
+        await noteProgress(database(), this.file.id, this.rows);
+      }
+      yield result.rows.map(({ line, cells }) => ({
+        list: name,
+        line,
+        cells,
+        id: list.keyStays ? rowName(list, cells) : uuid(),
+      }));
+    }
+  }
+
+  private refuse(problem: ImportProblem): void {
+    this.refusedLines.add(`${problem.list} ${problem.line}`);
+    if (this.problems.length < shownProblems) this.problems.push(problem);
+  }
+
+  private async preview(client: PoolClient): Promise<ImportPreview> {
+    const lists: ImportPreview['lists'][number][] = [];
+    const changes: ImportPreview['changes'][number][] = [];
+    for (const [name, rows] of this.perList) {
+      for (const problem of await findStagedProblems(client, this.file.id, name, shownProblems))
+        this.refuse(problem);
+      const counts = await countStaged(client, this.file.id, name);
+      lists.push({ list: name, rows, counts });
+      const room = shownChanges - changes.length;
+      if (room > 0)
+        changes.push(
+          ...(await listStagedChanges(client, this.file.id, name, room)).map((change) => ({
+            ...change,
+            list: name,
+          })),
+        );
+    }
+    const problems = [...this.problems].sort((a, b) => a.line - b.line);
+    return {
+      lists,
+      changes,
+      refused: this.refusedLines.size,
+      problems,
+      formulas: this.formulas,
+      remarks: this.remarks,
+    };
+  }
+}
+
+async function* batches<Row>(rows: readonly Row[], size = 1000): AsyncGenerator<readonly Row[]> {
+  for (let at = 0; at < rows.length; at += size) yield rows.slice(at, at + size);
+}
+
+/** Maps with up to `width` under way at once; results in the order of the source. */
+async function* ahead<In, Out>(
+  source: AsyncIterable<In>,
+  map: (value: In) => Promise<Out>,
+  width: number,
+): AsyncGenerator<Out> {
+  const under: Promise<Out>[] = [];
+  try {
+    for await (const value of source) {
+      const next = map(value);
+      next.catch(() => {});
+      under.push(next);
+      if (under.length >= width) yield (await under.shift()) as Out;
+    }
+    while (under.length > 0) yield (await under.shift()) as Out;
+  } finally {
+    await Promise.allSettled(under);
+  }
+}

@@ -1,0 +1,140 @@
+import { listNames } from '@/core/catalogue/lists';
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, type Failed, failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
+import type { Db } from '@/data/db';
+import {
+  cancelBackend,
+  findImport,
+  type ImportRow,
+  insertImportChanges,
+  listImports,
+  moveImport,
+  noteBackend,
+  noteProgress,
+} from '@/data/library/imports';
+import { dropStaged, refreshNameWords, storeStaged } from '@/data/library/staged';
+import type { StoreImportInput } from '@/inputs/library-inputs';
+import { now } from '@/outside/clock';
+import { database } from '../database';
+
+/** Rows stored by one statement; between two the progress is told. */
+const rowsAtOnce = 25_000;
+
+/** Stores an import that was read, all or nothing. */
+export async function storeImport(
+  actor: PersonActor,
+  id: string,
+  input: StoreImportInput,
+): Promise<Result<ImportRow>> {
+  const pool = database();
+  const found = await findImport(pool, id);
+  if (!found?.preview) return failed('There is no import of this number that was read.');
+  if (found.state !== 'read') return failed(`This import is ${found.state} and cannot be stored.`);
+  if (found.preview.formulas.length > 0 && !input.formulas)
+    return failed(
+      'Cells of this file would run as formulas in a spreadsheet. Say that they are to be stored.',
+      'formulas',
+    );
+  if (!(await moveImport(pool, id, ['read'], 'storing', { rowsDone: 0 })))
+    return failed('Somebody else stores this import.');
+  const client = await pool.connect();
+  try {
+    await noteBackend(pool, client, id);
+    await client.query('BEGIN');
+    await client.query("SET LOCAL work_mem = '64MB'");
+    await storeLists(client as Db, actor, found);
+    await client.query('COMMIT');
+    client.release();
+    await moveImport(pool, id, ['storing'], 'stored', { rowsDone: found.rowsTotal ?? 0, endedAt: now() });
+  } catch (error) {
+    const broken = await client.query('ROLLBACK').then(
+      () => false,
+      () => true,
+    );
+    client.release(broken);
+    const known = storeFailure(error);
+    if (await moveImport(pool, id, ['storing'], 'failed', { endedAt: now() })) {
+      await dropStaged(pool, id);
+      if (known) return known;
+      throw error;
+    }
+  }
+  const row = await findImport(pool, id);
+  return row ? done(row) : failed('The import is gone.');
+}
+
+async function storeLists(db: Db, actor: PersonActor, { id, fileName, preview }: ImportRow): Promise<void> {
+  let before = 0;
+  const lists = preview?.lists ?? [];
+  for (const name of listNames) {
+    const own = lists.find(({ list }) => list === name);
+    if (!own) continue;
+    const allNew = own.counts.changed === 0 && own.counts.left === 0;
+    if (own.counts.changed > 0) await insertImportChanges(db, actor, id, name, fileName);
+    const parts = allNew ? linesOf(own.rows) : [undefined];
+    for (const lines of parts) {
+      await storeStaged(db, { importId: id, list: name, allNew, ...(lines ? { lines } : {}) });
+      if (lines) await noteProgress(database(), id, Math.min(before + own.rows, before + lines[1]));
+    }
+    before += own.rows;
+    await noteProgress(database(), id, before);
+  }
+  if (lists.some(({ list }) => list === 'makes')) await refreshNameWords(db, 'make');
+  if (lists.some(({ list }) => list === 'models')) await refreshNameWords(db, 'model');
+  await dropStaged(db, id);
+  await appendAudit(db, actor, {
+    action: 'library.imported',
+    subjectKind: 'import',
+    subjectId: id,
+    details: { lists: lists.map(({ list, counts }) => ({ list, ...counts })) },
+  });
+}
+
+/** Lines in parts of the usual size. A row may take several lines of its file, so the last part is open. */
+function linesOf(rows: number): readonly (readonly [number, number])[] {
+  const parts = Math.max(1, Math.ceil(rows / rowsAtOnce));
+  return Array.from({ length: parts }, (_, at) => [
+    at === 0 ? 0 : at * rowsAtOnce + 1,
+    at === parts - 1 ? 2_147_483_647 : (at + 1) * rowsAtOnce,
+  ]);
+}
+
+/** What the database refuses although the preview did not: somebody changed the library meanwhile. */
+function storeFailure(error: unknown): Failed | undefined {
+  const { code, constraint } = error as { code?: string; constraint?: string };
+  if (code === '23505' || code === '23503')
+    return failed('The library changed after this file was read. Nothing was stored; read the file again.');
+  if (code === '23P01')
+    return failed(
+      constraint?.startsWith('generation')
+        ? 'Two generations of one model overlap in one market. Nothing was stored.'
+        : 'Two rows overlap that must not. Nothing was stored.',
+    );
+  if (code === '23514') return failed('A row breaks a rule of its list. Nothing was stored.');
+  return undefined;
+}
+
+/** Ends an import that is being read or stored, or drops one that was read. Nothing of it stays. */
+export async function cancelImport(_actor: PersonActor, id: string): Promise<Result<ImportRow>> {
+  const pool = database();
+  const found = await findImport(pool, id);
+  if (!found) return failed('There is no import of this number.');
+  await cancelBackend(pool, id);
+  const moved = await moveCancelled(pool, id);
+  if (!moved) return failed(`This import is ${found.state} and cannot be cancelled.`);
+  await dropStaged(pool, id);
+  return done({ ...found, state: 'cancelled' });
+}
+
+async function moveCancelled(db: Db, id: string): Promise<boolean> {
+  return moveImport(db, id, ['reading', 'read', 'storing'], 'cancelled', { endedAt: now() });
+}
+
+export function readImportState(_actor: PersonActor, id: string): Promise<ImportRow | undefined> {
+  return findImport(database(), id);
+}
+
+export function readImports(_actor: PersonActor): Promise<Omit<ImportRow, 'preview'>[]> {
+  return listImports(database(), 10);
+}

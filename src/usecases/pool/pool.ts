@@ -1,0 +1,48 @@
+import { join } from 'node:path';
+import { Piscina } from 'piscina';
+import type { TaskName, tasks } from './tasks';
+
+/** The pool is full: the answer is 503, and to try again. */
+export class PoolFull extends Error {}
+
+const threads = 2;
+const queue = 64;
+/** No single task may take longer. */
+const limitMs = 20_000;
+
+let pool: Piscina | undefined;
+
+/** Runs a task in a thread of its own; at most a few at once, a bounded queue, and a time limit. */
+export async function runInPool<Name extends TaskName>(
+  task: Name,
+  input: Parameters<(typeof tasks)[Name]>[0],
+  signal?: AbortSignal,
+): Promise<ReturnType<(typeof tasks)[Name]>> {
+  pool ??= open();
+  const limit = AbortSignal.timeout(limitMs);
+  try {
+    return await pool.run({ task, input }, { signal: signal ? AbortSignal.any([signal, limit]) : limit });
+  } catch (error) {
+    if (error instanceof Error && error.message.includes('Task queue is at limit'))
+      throw new PoolFull('the pool is full');
+    throw error;
+  }
+}
+
+/** Ends the threads, for programs that end. */
+export async function closePool(): Promise<void> {
+  await pool?.destroy();
+  pool = undefined;
+}
+
+function open(): Piscina {
+  return new Piscina({
+    filename: join(process.cwd(), 'src/usecases/pool/worker.ts'),
+    // The threads run TypeScript as the scripts do.
+    execArgv: ['--import', 'tsx'],
+    minThreads: 0,
+    maxThreads: threads,
+    maxQueue: queue,
+    idleTimeout: 30_000,
+  });
+}
