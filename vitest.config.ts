@@ -6,7 +6,10 @@ const shared = { resolve: { alias: { '@': join(import.meta.dirname, 'src') } } }
 export default defineConfig({
   test: {
     projects: [
-      { ...shared, test: { name: 'unit', include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'], environment: 'node' } },
+      {
+        ...shared,
+        test: { name: 'unit', include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'], environment: 'node' },
+      },
       {
         ...shared,
         test: {

@@ -3,6 +3,7 @@ import type { FactKind } from '@/core/catalogue/fact-kinds';
 import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
 import type { Correction, Lexicon } from '@/core/identify/line/reading';
 import type { Db } from './db';
+import { listPlaces } from './names';
 
 /** Every make, model and place by name. */
 export async function readLexicon(db: Db): Promise<Lexicon> {
@@ -10,10 +11,7 @@ export async function readLexicon(db: Db): Promise<Lexicon> {
   const models = await db.query<Lexicon['models'][number]>(
     'SELECT id, make_id AS "makeId", name, aliases FROM model ORDER BY name',
   );
-  const places = await db.query<Lexicon['places'][number]>(
-    'SELECT id, name, distance_km::float8 AS "distanceKm", travel_minutes AS "travelMinutes" FROM place ORDER BY distance_km',
-  );
-  return { makes: makes.rows, models: models.rows, places: places.rows };
+  return { makes: makes.rows, models: models.rows, places: await listPlaces(db) };
 }
 
 /** Shared trigrams a misspelling must have; more where even the first letter differs. */
@@ -53,6 +51,31 @@ export async function listApplications(db: Db, modelId: string): Promise<Applica
   const result = await db.query(
     `SELECT ${applicationColumns} FROM ${applicationTables} WHERE md.id = $1 ORDER BY a.from_year, a.id`,
     [modelId],
+  );
+  return result.rows.map(toApplication);
+}
+
+/** Every row of the library. */
+export async function listAllApplications(db: Db): Promise<Application[]> {
+  const result = await db.query(`SELECT ${applicationColumns} FROM ${applicationTables} ORDER BY a.id`);
+  return result.rows.map(toApplication);
+}
+
+/** Rows of other models on a platform, nearest years first, one for each model. */
+export async function listNeighbours(
+  db: Db,
+  { platformId, modelId, span }: Pick<Application, 'platformId' | 'modelId' | 'span'>,
+  limit: number,
+): Promise<Application[]> {
+  const result = await db.query(
+    `SELECT ${applicationColumns} FROM ${applicationTables} WHERE a.id IN (
+       SELECT id FROM (
+         SELECT DISTINCT ON (ng.model_id) na.id, abs(na.from_year - $3) AS far
+         FROM application na JOIN generation ng ON ng.id = na.generation_id
+         WHERE na.platform_id = $1 AND ng.model_id <> $2 ORDER BY ng.model_id, abs(na.from_year - $3), na.id) one
+       ORDER BY far, id LIMIT $4)
+     ORDER BY abs(a.from_year - $3), a.id`,
+    [platformId, modelId, span.from.year, limit],
   );
   return result.rows.map(toApplication);
 }

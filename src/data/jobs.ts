@@ -1,4 +1,5 @@
 import type { FoundFact } from '@/core/catalogue/fact-kinds';
+import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import type { Outcome } from '@/core/job/closing';
 import type { Authority, Call, Job } from '@/core/job/job';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
@@ -253,6 +254,7 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
       await db.query<Identity>('SELECT id, known FROM job_identity WHERE job_id = $1 ORDER BY id', [row.id])
     ).rows,
     authority: await listAuthority(db, row.id),
+    given: await listGiven(db, row.id),
     facts: (
       await db.query<FoundFact>('SELECT kind, value FROM job_fact WHERE job_id = $1 ORDER BY kind', [row.id])
     ).rows,
@@ -260,6 +262,40 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
     lastSeq,
     closed: closed_at === null ? null : { at: closed_at, by: closer, outcome, reason: difference_reason },
   } as unknown as Job;
+}
+
+async function listGiven(db: Db, jobId: string): Promise<QuestionGiven[]> {
+  const result = await db.query<QuestionGiven>(
+    'SELECT kind, answer, value, reliability::float8 AS reliability FROM job_observation WHERE job_id = $1 ORDER BY at, kind',
+    [jobId],
+  );
+  return result.rows.map(({ reliability, ...given }) => ({
+    ...given,
+    ...(reliability ? { reliability } : {}),
+  }));
+}
+
+/** Keeps what became of a question, in place of what was kept of it before. */
+export async function upsertGiven(
+  db: Db,
+  jobId: string,
+  { kind, answer, value, reliability }: QuestionGiven,
+  { at, personId }: { readonly at: Date; readonly personId: string },
+): Promise<void> {
+  await db.query(
+    `INSERT INTO job_observation (job_id, kind, answer, value, reliability, at, by_id) VALUES ($1, $2, $3, $4, $5, $6, $7)
+     ON CONFLICT (job_id, kind) DO UPDATE SET answer = excluded.answer, value = excluded.value,
+       reliability = excluded.reliability, at = excluded.at, by_id = excluded.by_id`,
+    [jobId, kind, answer, value, reliability ?? null, at, personId],
+  );
+}
+
+/** Opens a question again; without a kind, all of them: another car. */
+export async function deleteGiven(db: Db, jobId: string, kind: QuestionGiven['kind'] | null): Promise<void> {
+  await db.query('DELETE FROM job_observation WHERE job_id = $1 AND ($2::text IS NULL OR kind = $2)', [
+    jobId,
+    kind,
+  ]);
 }
 
 async function listKeys(db: Db, jobId: string): Promise<PhysicalKey[]> {

@@ -10,12 +10,14 @@ export interface ShopRow {
   readonly distanceUnit: 'km' | 'mi';
   readonly market: string;
   readonly quoteValidDays: number;
+  /** Totals closer than this count as one price when a car is identified. */
+  readonly priceClassMinor: number;
 }
 
 export async function findShop(db: Db): Promise<ShopRow | undefined> {
   const result = await db.query<ShopRow>(
     `SELECT id, name, is_demo AS "isDemo", zone, locale, currency, distance_unit AS "distanceUnit", market,
-       quote_valid_days AS "quoteValidDays" FROM shop`,
+       quote_valid_days AS "quoteValidDays", price_class_minor AS "priceClassMinor" FROM shop`,
   );
   return result.rows[0];
 }
@@ -26,7 +28,10 @@ export async function getShopOrThrow(db: Db): Promise<ShopRow> {
   return shop;
 }
 
-export async function insertShop(db: Db, shop: ShopRow & { readonly createdAt: Date }): Promise<void> {
+export async function insertShop(
+  db: Db,
+  shop: Omit<ShopRow, 'priceClassMinor'> & { readonly createdAt: Date },
+): Promise<void> {
   await db.query(
     `INSERT INTO shop (id, name, is_demo, zone, locale, currency, distance_unit, market, quote_valid_days, created_at)
      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,

@@ -5,7 +5,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { OpenJobInput } from '@/inputs/call-input';
 import { parseInput } from '@/inputs/parse';
 import { database } from '@/usecases/database';
-import { correctWords, readFactChoices, readNames } from '@/usecases/identify';
+import { correctWords, readFactChoices, readNames } from '@/usecases/identify/names';
 import { previewCall } from '@/usecases/jobs/preview-call';
 import { readPriceBook, readVans } from '@/usecases/shop';
 import { emptyCall } from '../support/calls';

@@ -3,7 +3,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { checkAuditChain } from '@/data/audit';
 import { database } from '@/usecases/database';
-import { readNames } from '@/usecases/identify';
+import { readNames } from '@/usecases/identify/names';
 import { changeRing, chooseCandidate, chooseRoute, chooseVan, offerQuote } from '@/usecases/jobs/decide';
 import { findJobs } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';

@@ -158,7 +158,15 @@ export const plainLines: readonly Line[] = [
   ],
   [
     'montaver 2003 turn, still has one key, wants a spare',
-    { make: 'Estrovar', model: 'Montaver', year: 2003, ignition: 'turn', working: 1, wanted: 1, why: 'spare' },
+    {
+      make: 'Estrovar',
+      model: 'Montaver',
+      year: 2003,
+      ignition: 'turn',
+      working: 1,
+      wanted: 1,
+      why: 'spare',
+    },
   ],
   [
     'Harrowick 1993 key snapped in the door',
@@ -446,10 +454,7 @@ export const hostileLines: readonly Line[] = [
   ['car', {}],
   ['the the the of of a', {}],
   ['not lost, spare, merrowdale 2019', { make: 'Halvorn', model: 'Merrowdale', year: 2019, why: 'spare' }],
-  [
-    'nothing lost, merrowdale 2019',
-    { make: 'Halvorn', model: 'Merrowdale', year: 2019 },
-  ],
+  ['nothing lost, merrowdale 2019', { make: 'Halvorn', model: 'Merrowdale', year: 2019 }],
   ['0HVMD42K4KH012734 0FHMD42K4KH012734', { vin: '0HVMD42K4KH012734', unknown: '0FHMD42K4KH012734' }],
   ['0HVMD42K4KH01273', { unknown: '0HVMD42K4KH01273' }],
   [

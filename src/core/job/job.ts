@@ -1,6 +1,7 @@
 import type { AuthorityStage, IdentityDocument, RightDocument, WaySeen } from '@/core/authority/authority';
 import type { Ignition } from '@/core/catalogue/application';
 import type { FoundFact } from '@/core/catalogue/fact-kinds';
+import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import type { Access, Why } from '@/core/identify/line/reading';
 import type { LocalDay, LocalHour } from '@/core/kinds/local-time';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
@@ -68,6 +69,8 @@ export interface Job {
   readonly routeReason: string | null;
   readonly vanId: string | null;
   readonly authority: readonly Authority[];
+  /** What became of the questions that narrow the car down. */
+  readonly given: readonly QuestionGiven[];
   readonly facts: readonly FoundFact[];
   readonly log: JobLog;
   readonly lastSeq: number;

@@ -48,6 +48,7 @@ const job: Job = {
   routeReason: null,
   vanId: null,
   authority: [],
+  given: [],
   facts: [],
   log: emptyLog,
   lastSeq: 0,

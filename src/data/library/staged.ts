@@ -267,9 +267,7 @@ export async function refreshNameWords(
   ]);
   const rows = named.rows.flatMap(({ id, name, aliases }) => {
     const all = [name, ...aliases].flatMap((text) => fold(text).split(/[^\p{L}\p{N}]+/u));
-    return [...new Set(all)]
-      .filter((word) => word.length >= 3)
-      .map((word) => ({ word, kind, target_id: id }));
+    return [...new Set(all)].filter(Boolean).map((word) => ({ word, kind, target_id: id }));
   });
   await insertMany(db, 'name_word', rows);
 }

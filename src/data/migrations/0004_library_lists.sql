@@ -204,8 +204,8 @@ CREATE INDEX stock_movement_article ON stock_movement (article, van_id);
 CREATE TABLE job_observation (
   job_id uuid NOT NULL REFERENCES job,
   kind text NOT NULL,
-  -- Null: asked, and nobody could tell.
-  value text,
+  answer text NOT NULL CHECK (answer IN ('seen', 'cannotTell', 'skipped')),
+  value text CHECK ((value IS NOT NULL) = (answer = 'seen')),
   reliability numeric(4, 3) CHECK (reliability BETWEEN 0.5 AND 0.995),
   at timestamptz NOT NULL,
   by_id uuid NOT NULL REFERENCES person,
@@ -213,5 +213,9 @@ CREATE TABLE job_observation (
 );
 
 CREATE INDEX job_application ON job (application_id) WHERE closed_at IS NOT NULL;
+-- Words of names by their beginnings, whatever the order of the database's language.
+CREATE INDEX name_word_begins ON name_word (word COLLATE "C");
+-- Totals closer than this count as one price when a car is identified.
+ALTER TABLE shop ADD price_class_minor integer NOT NULL DEFAULT 2500 CHECK (price_class_minor > 0);
 CREATE INDEX model_make ON model (make_id);
 CREATE INDEX generation_model ON generation (model_id);

@@ -34,6 +34,8 @@ export interface Preview {
 }
 
 interface NewCallProps {
+  /** What stands in the line when the place is opened. */
+  readonly line: string;
   readonly lexicon: Lexicon;
   readonly unit: DistanceUnit;
   readonly now: { readonly day: string; readonly hour: string };
@@ -45,9 +47,9 @@ interface NewCallProps {
 const nobody: PersonFacts = { name: '', phone: '', vin: '', placeDetail: '', note: '' };
 
 /** One line in, chips that can be corrected, candidates and a first price beside it. */
-export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewCallProps) {
+export function NewCall({ line: first, lexicon, unit, now, onWords, onPreview, onOpen }: NewCallProps) {
   const router = useRouter();
-  const [line, setLine] = useState('');
+  const [line, setLine] = useState(first);
   const [byHand, setByHand] = useState<Partial<CallFacts>>({});
   const [person, setPerson] = useState(nobody);
   const corrections = useCorrections(line, lexicon, now, onWords);

@@ -1,6 +1,6 @@
 'use client';
 
-import { Keyboard, type LucideIcon, SlidersHorizontal, Tag, Truck } from 'lucide-react';
+import { BookOpen, Keyboard, type LucideIcon, Ruler, SlidersHorizontal, Tag, Truck } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
@@ -17,7 +17,9 @@ interface Place {
 
 const places: readonly Place[] = [
   { href: '/jobs', label: 'Jobs', key: 'j', icon: Tag },
+  { href: '/benches', label: 'Benches', key: 'b', icon: Ruler },
   { href: '/van', label: 'Van', key: 'v', icon: Truck },
+  { href: '/library', label: 'Library', key: 'l', icon: BookOpen },
   { href: '/settings', label: 'Settings', key: 's', icon: SlidersHorizontal },
 ];
 

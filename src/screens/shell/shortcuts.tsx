@@ -3,9 +3,11 @@ import { Overlay } from '@/ui/overlay';
 const shortcuts: readonly (readonly [string, string])[] = [
   ['N', 'New call'],
   ['J', 'Jobs'],
+  ['B', 'Benches'],
   ['V', 'Van'],
+  ['L', 'Library'],
   ['S', 'Settings'],
-  ['/', 'Search the jobs'],
+  ['/', 'Search the jobs, or a list of the library'],
   ['1 to 5', 'Stations of the open job: Call, Identify, Route, Quote, Close'],
   ['Alt Enter', 'The main button of the page'],
   ['Tab, Shift Tab', 'Next and previous field'],

@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid';
+import { withAnswer } from '@/core/identify/answer-facts';
 import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { addDays } from '@/core/kinds/local-time';
@@ -6,9 +7,10 @@ import { done, failed, type Result } from '@/core/kinds/result';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import { findApplication } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { replaceRing, updateChoices } from '@/data/jobs';
+import { deleteGiven, replaceRing, updateChoices, upsertGiven } from '@/data/jobs';
 import { insertQuote } from '@/data/quotes';
 import { listVans } from '@/data/vans';
+import type { AnswerInput } from '@/inputs/identify-input';
 import type {
   ChangeRingInput,
   ChooseCandidateInput,
@@ -34,6 +36,32 @@ export async function chooseCandidate(actor: PersonActor, input: ChooseCandidate
     return undefined;
   });
 }
+
+/** Keeps what became of a question about the car, or opens it again. A candidate chosen stays until another is taken. */
+export async function answerQuestion(actor: PersonActor, input: AnswerInput): Promise<Edited> {
+  return editJob(actor, input, sections.answers, async (db, job) => {
+    const { kind, answer, value, sure } = input;
+    if (answer === 'ask') {
+      await deleteGiven(db, job.id, kind);
+      return undefined;
+    }
+    const seen = answer === 'seen' ? value : null;
+    if (seen !== null) {
+      const read = withAnswer({ shopMarket: '' }, { kind, value: seen });
+      if (!read.ok) return read;
+    }
+    await upsertGiven(
+      db,
+      job.id,
+      { kind, answer, value: seen, reliability: sure ? undefined : unsure },
+      { at: actor.at, personId: actor.personId },
+    );
+    return undefined;
+  });
+}
+
+/** How far an answer is relied on of which the person is not sure. */
+const unsure = 0.7;
 
 /** Stores the ring as the screen shows it: tags by order, an identity for each key that is not new, shared by clones. */
 export async function changeRing(actor: PersonActor, input: ChangeRingInput): Promise<Edited> {

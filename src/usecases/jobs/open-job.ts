@@ -7,7 +7,7 @@ import { appendAudit } from '@/data/audit';
 import { readLexicon } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { insertHistory } from '@/data/job-history';
-import { insertJob, replaceRing, type StoredCall, updateCall, updateChoices } from '@/data/jobs';
+import { deleteGiven, insertJob, replaceRing, type StoredCall, updateCall, updateChoices } from '@/data/jobs';
 import type { CallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
@@ -53,7 +53,10 @@ export async function changeCall(actor: PersonActor, input: ChangeCallInput): Pr
     const refused = await checkNames(db, input.call);
     if (refused) return refused;
     await updateCall(db, job, storedCall(input.call));
-    if (input.call.modelId !== job.call.modelId) await updateChoices(db, job.id, noChoices);
+    if (input.call.modelId !== job.call.modelId) {
+      await updateChoices(db, job.id, noChoices);
+      await deleteGiven(db, job.id, null);
+    }
     return undefined;
   });
 }

@@ -1,16 +1,15 @@
 import { v7 as uuid } from 'uuid';
 import type { Candidate } from '@/core/identify/posterior';
-import { emptyLog } from '@/core/job/events';
 import type { Job } from '@/core/job/job';
-import { openingRing } from '@/core/job/opening-keys';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { RingTag } from '@/core/programming/ring';
 import type { RefusedRoute, Route } from '@/core/programming/route';
 import type { Advice } from '@/core/programming/routes';
 import type { QuoteOption } from '@/core/quote/quote';
-import { readLexicon } from '@/data/catalogue';
+import { listPlaces } from '@/data/names';
 import type { OpenJobInput } from '@/inputs/call-input';
 import { database } from '../database';
+import { emptyCall, jobOf } from './draft-job';
 import { computeView } from './job-view';
 
 /** What a call comes to while it is typed. */
@@ -48,36 +47,12 @@ function refusalOf({ kind, verdict, time }: Route): RefusedRoute[] {
 }
 
 async function draftJob(actor: PersonActor, { working, lost, wanted, ...call }: OpenJobInput): Promise<Job> {
-  const { places } = await readLexicon(database());
+  const places = await listPlaces(database());
   const place = places.find(({ id }) => id === call.placeId);
-  const ring = openingRing({ working, lost, wanted }, call.why, uuid);
-  return {
-    id: uuid(),
-    number: 0,
-    version: 0,
-    openedAt: actor.at,
-    openedBy: actor.name,
-    customerId: uuid(),
-    call: {
-      ...call,
-      make: null,
-      model: null,
-      place: place?.name ?? null,
-      placeKm: place?.distanceKm ?? null,
-      placeMinutes: place?.travelMinutes ?? null,
-    },
-    keys: ring.keys,
-    identities: ring.identities,
-    keysWanted: ring.wanted,
-    applicationId: null,
-    applicationReason: null,
-    route: null,
-    routeReason: null,
-    vanId: null,
-    authority: [],
-    facts: [],
-    log: emptyLog,
-    lastSeq: 0,
-    closed: null,
+  const where = {
+    place: place?.name ?? null,
+    placeKm: place?.distanceKm ?? null,
+    placeMinutes: place?.travelMinutes ?? null,
   };
+  return jobOf(actor, { ...emptyCall, ...call, ...where }, { working, lost, wanted }, uuid);
 }

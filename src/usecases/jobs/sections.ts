@@ -20,6 +20,10 @@ export const sections = {
       route,
     }),
   },
+  answers: {
+    name: 'answers',
+    read: ({ given }) => Object.fromEntries(given.map(({ kind, answer, value }) => [kind, value ?? answer])),
+  },
   ring: {
     name: 'ring',
     read: ({ keys, identities }) =>

@@ -3,6 +3,7 @@
 import type { Correction } from '@/core/identify/line/reading';
 import type { Result } from '@/core/kinds/result';
 import { OpenJobInput } from '@/inputs/call-input';
+import { AnswerInput } from '@/inputs/identify-input';
 import {
   AuthorityInput,
   ChangeCallInput,
@@ -15,8 +16,15 @@ import {
   OfferQuoteInput,
   WordsInput,
 } from '@/inputs/job-inputs';
-import { correctWords } from '@/usecases/identify';
-import { changeRing, chooseCandidate, chooseRoute, chooseVan, offerQuote } from '@/usecases/jobs/decide';
+import { correctWords } from '@/usecases/identify/names';
+import {
+  answerQuestion,
+  changeRing,
+  chooseCandidate,
+  chooseRoute,
+  chooseVan,
+  offerQuote,
+} from '@/usecases/jobs/decide';
 import type { Edited } from '@/usecases/jobs/edit-job';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
@@ -45,6 +53,10 @@ export async function changeCallAction(data: unknown): Promise<Edited> {
 
 export async function chooseCandidateAction(data: unknown): Promise<Edited> {
   return runAction(ChooseCandidateInput, data, chooseCandidate);
+}
+
+export async function answerQuestionAction(data: unknown): Promise<Edited> {
+  return runAction(AnswerInput, data, answerQuestion);
 }
 
 export async function changeRingAction(data: unknown): Promise<Edited> {

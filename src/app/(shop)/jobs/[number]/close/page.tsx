@@ -1,6 +1,6 @@
 import { momentWords } from '@/core/kinds/local-time';
 import { CloseStation } from '@/screens/close/close-station';
-import { readFactChoices } from '@/usecases/identify';
+import { readFactChoices } from '@/usecases/identify/names';
 import { readJobHistory } from '@/usecases/jobs/list';
 import { requireActor } from '../../../../session';
 import { closeJobAction, recordAuthorityAction, recordFactsAction } from '../../actions';

@@ -1,25 +1,29 @@
-import { Identify } from '@/screens/identify/identify';
-import { readPlatforms } from '@/usecases/identify';
+import { readCertainty } from '@/inputs/identify-input';
+import { IdentifyStation } from '@/screens/identify/identify-station';
+import { surroundJob } from '@/usecases/identify/identify';
 import { requireActor } from '../../../../session';
-import { chooseCandidateAction } from '../../actions';
+import { answerQuestionAction, chooseCandidateAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 
-export default async function IdentifyPage({ params }: JobPageProps) {
+interface IdentifyPageProps extends JobPageProps {
+  readonly searchParams: Promise<{ readonly certainty?: string | string[] }>;
+}
+
+export default async function IdentifyPage({ params, searchParams }: IdentifyPageProps) {
   const view = await loadJob((await params).number);
-  const { job, candidates } = view;
-  const platforms = await readPlatforms(
-    await requireActor(),
-    candidates.map(({ application }) => application.platformId),
-  );
+  const { job } = view;
+  const certainty = readCertainty((await searchParams).certainty);
   return (
-    <Identify
+    <IdentifyStation
       job={editable(view)}
-      candidates={candidates}
-      platforms={Object.fromEntries(platforms.map((platform) => [platform.id, platform]))}
+      identified={await surroundJob(await requireActor(), job, certainty)}
+      certainty={certainty}
+      given={job.given}
       chosenId={job.applicationId}
       chosenReason={job.applicationReason}
       carWords={job.call.carWords}
       onChoose={chooseCandidateAction}
+      onAnswer={answerQuestionAction}
     />
   );
 }

@@ -5,7 +5,7 @@ import { fold } from '@/core/identify/line/tokens';
 import type { Actor } from '@/core/kinds/actor';
 import { findSimilarNames, listFactValues, listPlatforms, readLexicon } from '@/data/catalogue';
 import type { WordsInput } from '@/inputs/job-inputs';
-import { database } from './database';
+import { database } from '../database';
 
 /** The names a line is read against. */
 export function readNames(_actor: Actor): Promise<Lexicon> {

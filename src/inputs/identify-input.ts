@@ -1,0 +1,98 @@
+import 'reflect-metadata/lite';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
+import type { Ignition } from '@/core/catalogue/application';
+import type { QuestionGiven } from '@/core/identify/gathered-facts';
+import { answerKinds } from '@/core/identify/gathered-facts';
+import type { Why } from '@/core/identify/line/reading';
+import { lineLimit, whys } from '@/core/identify/line/reading';
+import type { QuestionKind } from '@/core/identify/next-question';
+import { questionKinds } from '@/core/identify/next-question';
+import { JobEdit } from './job-inputs';
+
+const kinds = Object.keys(questionKinds) as QuestionKind[];
+
+/** What became of one question. */
+export class GivenInput implements QuestionGiven {
+  @IsIn(kinds, { message: 'Choose a fact of the list.' }) kind!: QuestionKind;
+  @IsIn(answerKinds, { message: 'Seen, cannot tell or skipped.' }) answer!: QuestionGiven['answer'];
+  /** As the question offers it; null unless seen. A span of years as 2018..2020, of months as 2019-05..2020-12. */
+  @ValidateIf(({ answer }: GivenInput) => answer === 'seen')
+  @Length(1, 120, { message: 'Choose what was seen.' })
+  value!: string | null;
+  /** How far it is to be relied on, where that differs from the usual. */
+  @IsOptional()
+  @IsNumber({}, { message: 'From 0.5 to 0.995.' })
+  @Min(0.5, { message: 'From 0.5 to 0.995.' })
+  @Max(0.995, { message: 'From 0.5 to 0.995.' })
+  reliability?: number;
+}
+
+/** A car to identify without a job: a line, or facts by name, or both; the facts win. */
+export class IdentifyInput {
+  @IsOptional()
+  @MaxLength(lineLimit, { message: `A line has up to ${lineLimit} characters.` })
+  line?: string;
+  @IsOptional() @Length(1, 60, { message: 'A name has up to 60 characters.' }) make?: string;
+  @IsOptional() @Length(1, 60, { message: 'A name has up to 60 characters.' }) model?: string;
+  @IsOptional()
+  @IsInt({ message: 'A year such as 2019.' })
+  @Min(1950, { message: 'A year from 1950.' })
+  @Max(2100, { message: 'A year to 2100.' })
+  year?: number;
+  @IsOptional() @Matches(/^[0-9A-Za-z? -]{1,40}$/, { message: 'A VIN, ? for unknown places.' }) vin?: string;
+  @IsOptional() @IsIn(['turn', 'push'], { message: 'Turn or push.' }) ignition?: Ignition;
+  @IsOptional() @Length(1, 40, { message: 'Choose a market of the list.' }) market?: string;
+  @IsOptional() @IsIn(whys, { message: 'Choose one of the list.' }) why?: Why;
+  @IsOptional()
+  @IsInt({ message: '0 to 8.' })
+  @Min(0, { message: '0 to 8.' })
+  @Max(8, { message: '0 to 8.' })
+  working?: number;
+  @IsOptional()
+  @IsArray({ message: 'Expected a list.' })
+  @ArrayMaxSize(20, { message: 'Up to 20 facts.' })
+  @ValidateNested({ each: true })
+  @Type(() => GivenInput)
+  given?: GivenInput[];
+  /** How sure it is to be that what is brought serves the car. */
+  @IsOptional()
+  @IsNumber({}, { message: 'From 0.5 to 0.999.' })
+  @Min(0.5, { message: 'From 0.5 to 0.999.' })
+  @Max(0.999, { message: 'From 0.5 to 0.999.' })
+  certainty?: number;
+}
+
+/** An answer to a question about the car of a job. */
+export class AnswerInput extends JobEdit {
+  @IsIn(kinds, { message: 'Choose a fact of the list.' }) kind!: QuestionKind;
+  @IsIn([...answerKinds, 'ask'], { message: 'Seen, cannot tell, skipped, or to be asked again.' })
+  answer!: QuestionGiven['answer'] | 'ask';
+  @ValidateIf(({ answer }: AnswerInput) => answer === 'seen')
+  @Length(1, 120, { message: 'Choose what was seen.' })
+  value!: string | null;
+  @IsBoolean({ message: 'Sure or not.' }) sure!: boolean;
+}
+
+const usualCertainty = 0.95;
+
+/** How sure it is to be, as an address says it; the usual where it does not. */
+export function readCertainty(text: string | readonly string[] | undefined): number {
+  const certainty = typeof text === 'string' ? Number(text) : usualCertainty;
+  return certainty >= 0.5 && certainty <= 0.999 ? certainty : usualCertainty;
+}

@@ -1,0 +1,37 @@
+import Link from 'next/link';
+import { Page } from '@/ui/page';
+
+const benches = [
+  {
+    href: '/benches/vin',
+    name: 'VIN',
+    what: 'Which place is wrong, what may have been meant, maker, market and model year; read back word by word.',
+  },
+  {
+    href: '/benches/identify',
+    name: 'Identify',
+    what: 'From a line to the key, with the fewest questions; look-alikes, equals and what to bring.',
+  },
+];
+
+/** The benches that work without a job. */
+export function Benches() {
+  return (
+    <Page title="Benches" note="For a question without a job. Nothing here is stored.">
+      <ul className="grid gap-4 md:grid-cols-2">
+        {benches.map(({ href, name, what }) => (
+          <li key={href}>
+            <Link
+              href={href}
+              prefetch={false}
+              className="block h-full rounded-lg border-[1.5px] border-edge bg-biscuit p-4"
+            >
+              <span className="text-ask font-semibold">{name}</span>
+              <span className="mt-1 block text-mute">{what}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </Page>
+  );
+}

@@ -1,0 +1,169 @@
+'use client';
+
+import Link from 'next/link';
+import { useState } from 'react';
+import type { QuestionGiven } from '@/core/identify/gathered-facts';
+import { lineLimit } from '@/core/identify/line/reading';
+import { foldBelow } from '@/core/identify/posterior';
+import type { Result } from '@/core/kinds/result';
+import { Button, ButtonWords, buttonClass } from '@/ui/button';
+import { SelectField, TextField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { Page } from '@/ui/page';
+import { useAsked } from '@/ui/use-asked';
+import { CandidatesTable } from './candidates-table';
+import { Narrowing } from './narrowing';
+import type { GiveAnswer, IdentifiedShown } from './shown';
+
+export interface LineShown extends IdentifiedShown {
+  readonly markets: readonly string[];
+  readonly read: {
+    readonly make: string | null;
+    readonly model: string | null;
+    readonly year: number | null;
+    readonly ignition: string | null;
+    readonly vin: string | null;
+    readonly unknown: readonly string[];
+    readonly problems: readonly string[];
+    readonly models: readonly string[];
+  };
+}
+
+interface IdentifyBenchProps {
+  /** What stands in the line when the bench is opened. */
+  readonly line: string;
+  readonly onIdentify: (data: unknown) => Promise<Result<LineShown>>;
+}
+
+const mostSideBySide = 4;
+
+/** A car without a job: from a line to the key. */
+export function IdentifyBench({ line: first, onIdentify }: IdentifyBenchProps) {
+  const [line, setLine] = useState(first);
+  const [model, setModel] = useState('');
+  const [market, setMarket] = useState('');
+  const [given, setGiven] = useState<readonly QuestionGiven[]>([]);
+  const [certainty, setCertainty] = useState(0.95);
+  const asked =
+    line.trim() === ''
+      ? null
+      : { line, given, certainty, ...(model && { model }), ...(market && { market }) };
+  const { answer, problems, pending } = useAsked(asked, onIdentify);
+  const give: GiveAnswer = (kind, became, value, sure) =>
+    setGiven((before) => {
+      const others = before.filter((one) => one.kind !== kind);
+      return became === 'ask'
+        ? others
+        : [...others, { kind, answer: became, value, ...(sure ? {} : { reliability: 0.7 }) }];
+    });
+  const change = (text: string) => {
+    setLine(text);
+    setModel('');
+  };
+  return (
+    <Page
+      title="Identify"
+      note="A car without a job. Nothing is stored."
+      actions={
+        line.trim() === '' ? undefined : (
+          <Link
+            href={`/jobs/new?line=${encodeURIComponent(line.slice(0, lineLimit))}`}
+            prefetch={false}
+            className={buttonClass('plain')}
+          >
+            <ButtonWords follows="with this line">Open a job</ButtonWords>
+          </Link>
+        )
+      }
+    >
+      <div className="grid gap-3 md:grid-cols-[minmax(0,1fr)_12rem]">
+        <TextField
+          label="The car in one line"
+          value={line}
+          maxLength={lineLimit}
+          placeholder="Halvorn Merrowdale 2019 push start lost both"
+          error={problems.find(({ field }) => field !== 'market')?.message ?? answer?.read.problems[0]}
+          hint={answer ? readWords(answer) : 'Make, model, year, push or turn, a VIN; in any order.'}
+          onChange={(event) => change(event.target.value)}
+        />
+        <SelectField
+          label="Sold in"
+          value={market}
+          empty="Not told"
+          choices={(answer?.markets ?? []).map((name) => ({ value: name, label: name }))}
+          onChange={(event) => setMarket(event.target.value)}
+        />
+      </div>
+      {answer && answer.read.models.length > 0 && (
+        <section aria-label="Models">
+          <h2 className="mb-2 font-semibold">Which {answer.read.make}?</h2>
+          <div className="flex flex-wrap gap-2">
+            {answer.read.models.map((name) => (
+              <Button key={name} onClick={() => setModel(name)}>
+                {name}
+              </Button>
+            ))}
+          </div>
+        </section>
+      )}
+      {!answer && !pending && line.trim() === '' && (
+        <p className="rounded-lg border border-dashed border-edge p-6 text-center text-mute">
+          Type what is known of the car. Questions follow, the one most worth its effort first.
+        </p>
+      )}
+      {answer && answer.read.model !== null && (
+        <Found
+          answer={answer}
+          given={given}
+          certainty={certainty}
+          pending={pending}
+          onAnswer={give}
+          onCertainty={setCertainty}
+        />
+      )}
+    </Page>
+  );
+}
+
+interface FoundProps {
+  readonly answer: LineShown;
+  readonly given: readonly QuestionGiven[];
+  readonly certainty: number;
+  readonly pending: boolean;
+  readonly onAnswer: GiveAnswer;
+  readonly onCertainty: (certainty: number) => void;
+}
+
+function Found({ answer, given, certainty, pending, onAnswer, onCertainty }: FoundProps) {
+  const { candidates, platforms } = answer.identification;
+  const [showAll, setShowAll] = useState(false);
+  const likely = candidates.filter(({ probability }) => probability >= foldBelow);
+  const shown = showAll ? candidates : likely.slice(0, mostSideBySide);
+  if (candidates.length === 0)
+    return <Notice tone="ochre">The library has the model, and nothing of what its keys are.</Notice>;
+  return (
+    <Narrowing
+      identified={answer}
+      given={given}
+      certainty={certainty}
+      pending={pending}
+      problem={undefined}
+      onAnswer={onAnswer}
+      onCertainty={onCertainty}
+    >
+      <CandidatesTable candidates={shown} platforms={platforms} />
+      {candidates.length > shown.length && (
+        <Button look="quiet" className="self-start" onClick={() => setShowAll(true)}>
+          Show {candidates.length - shown.length} less likely
+        </Button>
+      )}
+    </Narrowing>
+  );
+}
+
+function readWords({ read }: LineShown): string {
+  const parts = [read.year, read.make, read.model, read.ignition && `${read.ignition}-start`].filter(Boolean);
+  const taken =
+    parts.length > 0 ? `Read as ${parts.join(' ')}.` : 'No make or model of the library in it yet.';
+  return read.unknown.length > 0 ? `${taken} Not understood: ${read.unknown.join(', ')}.` : taken;
+}

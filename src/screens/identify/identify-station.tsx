@@ -1,0 +1,176 @@
+'use client';
+
+import { usePathname, useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { applicationName } from '@/core/catalogue/application';
+import type { QuestionGiven } from '@/core/identify/gathered-facts';
+import { type QuestionKind, questionKinds } from '@/core/identify/next-question';
+import { type Candidate, foldBelow } from '@/core/identify/posterior';
+import { formatSpan } from '@/core/kinds/year-span';
+import { Button } from '@/ui/button';
+import { EditOutcome } from '@/ui/edit-outcome';
+import { TextField } from '@/ui/field';
+import type { JobRef } from '@/ui/job-ref';
+import { Lead } from '@/ui/panel';
+import { type EditAction, useEdit } from '@/ui/use-edit';
+import { CandidatesTable, whatDiffers } from './candidates-table';
+import { Narrowing } from './narrowing';
+import type { GiveAnswer, IdentifiedShown } from './shown';
+
+interface IdentifyStationProps {
+  readonly job: JobRef;
+  readonly identified: IdentifiedShown;
+  readonly certainty: number;
+  readonly given: readonly QuestionGiven[];
+  readonly chosenId: string | null;
+  readonly chosenReason: string | null;
+  readonly carWords: string;
+  readonly onChoose: EditAction;
+  readonly onAnswer: EditAction;
+}
+
+const mostSideBySide = 3;
+
+/** The next question, the candidates side by side, and the choice of one with its reason. */
+export function IdentifyStation(props: IdentifyStationProps) {
+  const { job, identified, certainty, given, carWords, onAnswer } = props;
+  const router = useRouter();
+  const path = usePathname();
+  const answers = useEdit(onAnswer, job);
+  if (identified.identification.candidates.length === 0) return <NothingFound carWords={carWords} />;
+  const give: GiveAnswer = (kind, answer, value, sure) => answers.edit({ kind, answer, value, sure });
+  return (
+    <Narrowing
+      identified={identified}
+      given={given}
+      certainty={certainty}
+      pending={answers.pending}
+      problem={answers.problemOf('value')}
+      onAnswer={job.closed ? undefined : give}
+      onCertainty={(share) => router.push(`${path}?certainty=${share}`, { scroll: false })}
+    >
+      <EditOutcome
+        edit={answers}
+        shownBeside={['value']}
+        fields={(Object.keys(questionKinds) as QuestionKind[]).map((field) => ({
+          field,
+          label: questionKinds[field].label,
+        }))}
+        mine={{}}
+      />
+      <Choice {...props} />
+    </Narrowing>
+  );
+}
+
+/** The candidates and the choice of one; a chosen one stays among them whatever its rank. */
+function Choice({ job, identified, chosenId, chosenReason, onChoose }: IdentifyStationProps) {
+  const { candidates, platforms } = identified.identification;
+  const likely = candidates.filter(({ probability }) => probability >= foldBelow);
+  const [picked, setPicked] = useState<string>();
+  const [written, setWritten] = useState<string>();
+  const selected = picked ?? chosenId ?? likely[0]?.application.id ?? '';
+  const reason = written ?? chosenReason ?? '';
+  const [showAll, setShowAll] = useState(false);
+  const edit = useEdit(onChoose, job);
+  const shown = shownOf(showAll ? candidates : likely.slice(0, mostSideBySide), candidates, chosenId);
+  const preset = likely.length === 1 ? 'The only candidate that fits what was told' : '';
+  return (
+    <>
+      <CandidatesTable
+        candidates={shown}
+        platforms={platforms}
+        selected={selected}
+        onSelect={job.closed ? undefined : setPicked}
+      />
+      {candidates.length > shown.length && (
+        <Button look="quiet" className="self-start" onClick={() => setShowAll(true)}>
+          Show {candidates.length - shown.length} less likely
+        </Button>
+      )}
+      <Lead
+        over={leadOver(chosenId, likely.length)}
+        title={leadTitle(candidates, likely.length, chosenId)}
+        reason={whatDiffers(shown)}
+      >
+        {!job.closed && (
+          <form
+            className="flex flex-wrap items-start gap-3"
+            onSubmit={(event) => {
+              event.preventDefault();
+              edit.edit({ applicationId: selected, reason: reason.trim() || preset });
+            }}
+          >
+            <TextField
+              label="Why this one"
+              className="min-w-64 flex-1"
+              value={reason}
+              placeholder={preset}
+              maxLength={300}
+              error={edit.problemOf('reason') ?? edit.problemOf('applicationId')}
+              hint="The mark on the blade, the board number, the month on the door sticker."
+              onChange={(event) => setWritten(event.target.value)}
+            />
+            <Button
+              type="submit"
+              look="main"
+              className="mt-[22px]"
+              disabled={edit.pending}
+              follows={nameOf(candidates, selected)}
+            >
+              {chosenId === null ? 'Take this one' : 'Take this one instead'}
+            </Button>
+          </form>
+        )}
+      </Lead>
+      <EditOutcome
+        edit={edit}
+        shownBeside={['reason', 'applicationId']}
+        fields={[
+          { field: 'applicationId', label: 'Candidate', show: (id) => nameOf(candidates, String(id)) },
+          { field: 'reason', label: 'Why' },
+        ]}
+      />
+    </>
+  );
+}
+
+function NothingFound({ carWords }: { carWords: string }) {
+  return (
+    <Lead
+      title="The library has nothing for this car"
+      reason={
+        carWords
+          ? `The caller's words are “${carWords}”. Choose make and model at Call, if the car goes by another name.`
+          : 'Choose make and model at Call.'
+      }
+    />
+  );
+}
+
+/** The candidates shown, with the chosen one among them whatever its rank. */
+function shownOf(
+  list: readonly Candidate[],
+  all: readonly Candidate[],
+  chosenId: string | null,
+): readonly Candidate[] {
+  if (chosenId === null || list.some(({ application }) => application.id === chosenId)) return list;
+  const chosen = all.find(({ application }) => application.id === chosenId);
+  return chosen ? [chosen, ...list] : list;
+}
+
+function leadOver(chosenId: string | null, likely: number): string {
+  if (chosenId !== null) return 'Chosen';
+  return likely === 1 ? 'One candidate' : `${likely} candidates, likeliest first`;
+}
+
+function leadTitle(candidates: readonly Candidate[], likely: number, chosenId: string | null): string {
+  const chosen = candidates.find(({ application }) => application.id === chosenId);
+  if (chosen) return nameOf(candidates, chosen.application.id);
+  return likely === 1 ? 'Is it this one?' : 'Which of these is it?';
+}
+
+function nameOf(candidates: readonly Candidate[], id: string): string {
+  const application = candidates.find((candidate) => candidate.application.id === id)?.application;
+  return application ? `${applicationName(application)}, ${formatSpan(application.span)}` : 'not said';
+}

@@ -1,0 +1,79 @@
+'use client';
+
+import type { ReactNode } from 'react';
+import type { QuestionGiven } from '@/core/identify/gathered-facts';
+import { Notice } from '@/ui/notice';
+import { ArticleSheets } from './article-sheets';
+import { BringPanel } from './bring-panel';
+import { ContradictionNotice } from './contradiction-notice';
+import { GivenFacts } from './given-facts';
+import { QuestionCard } from './question-card';
+import type { GiveAnswer, IdentifiedShown } from './shown';
+import { YearStripView } from './year-strip-view';
+
+interface NarrowingProps {
+  readonly identified: IdentifiedShown;
+  readonly given: readonly QuestionGiven[];
+  readonly certainty: number;
+  readonly pending: boolean;
+  readonly problem: string | undefined;
+  /** Missing where nothing can be answered any more. */
+  readonly onAnswer: GiveAnswer | undefined;
+  readonly onCertainty: (certainty: number) => void;
+  /** The candidates, which the station chooses from and the bench only shows. */
+  readonly children: ReactNode;
+}
+
+/** A car on its way to one key: what does not fit, the next question, candidates, years, what to bring. */
+export function Narrowing({
+  identified,
+  given,
+  certainty,
+  pending,
+  problem,
+  onAnswer,
+  onCertainty,
+  children,
+}: NarrowingProps) {
+  const { identification, article, bring, subjectId, vanName, currency, locale } = identified;
+  const { candidates, contradiction, decisions, gathered, names, next, strip, stripMarket } = identification;
+  const applications = candidates.map(({ application }) => application);
+  const subject = applications.find(({ id }) => id === subjectId);
+  const { year } = gathered.facts;
+  return (
+    <>
+      {contradiction && <ContradictionNotice contradiction={contradiction} />}
+      {gathered.remarks.map((remark) => (
+        <Notice key={remark} tone="ochre">
+          {remark}
+        </Notice>
+      ))}
+      <QuestionCard next={next} leading={decisions[0]} names={names} pending={pending} onAnswer={onAnswer} />
+      {children}
+      <GivenFacts
+        given={given}
+        applications={applications}
+        pending={pending}
+        problem={problem}
+        onAnswer={onAnswer}
+      />
+      <YearStripView
+        strip={strip}
+        market={stripMarket}
+        names={names}
+        told={typeof year === 'number' ? { from: year, to: year } : year}
+      />
+      <BringPanel
+        bring={bring}
+        vanName={vanName}
+        certainty={certainty}
+        currency={currency}
+        locale={locale}
+        onCertainty={onCertainty}
+      />
+      {subject && article && (
+        <ArticleSheets application={subject} article={article} currency={currency} locale={locale} />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+'use client';
+
+import { useState } from 'react';
+import type { Decided, Question } from '@/core/identify/next-question';
+import { questionKinds } from '@/core/identify/next-question';
+import { answerLabel } from '@/core/identify/question-words';
+import { formatProbability } from '@/core/kinds/percent';
+import { Button } from '@/ui/button';
+import { Lead } from '@/ui/panel';
+import type { GiveAnswer, NextShown } from './shown';
+
+interface QuestionCardProps {
+  readonly next: NextShown;
+  readonly leading: Decided | undefined;
+  readonly names: Readonly<Record<string, string>>;
+  readonly pending: boolean;
+  readonly onAnswer: GiveAnswer | undefined;
+}
+
+/** The question most worth its effort, with what each answer would leave; or why no more is asked. */
+export function QuestionCard({ next, leading, names, pending, onAnswer }: QuestionCardProps) {
+  const [unsure, setUnsure] = useState(false);
+  if (next.kind === 'stop' || !onAnswer)
+    return <Stopped why={next.kind === 'stop' ? next.why : 'closed'} leading={leading} names={names} />;
+  const { question, others } = next;
+  const give: GiveAnswer = (kind, answer, value, sure) => {
+    setUnsure(false);
+    onAnswer(kind, answer, value, sure);
+  };
+  return (
+    <Lead over="Next question" title={questionKinds[question.kind].ask} reason={question.reason}>
+      <div className="flex flex-wrap gap-2">
+        {question.answers.map(({ value, chance, leading: then, leadingShare, leaves }) => (
+          <Button
+            key={value}
+            disabled={pending}
+            follows={`${leaves <= 1 ? 'leaves' : `leaves ${leaves}, likeliest`} ${names[then] ?? ''} · ${formatProbability(leadingShare)}`}
+            title={`This answer has a chance of ${formatProbability(chance)}`}
+            onClick={() => give(question.kind, 'seen', value, !unsure)}
+          >
+            {answerLabel(question.kind, value)}
+          </Button>
+        ))}
+        <Button look="quiet" disabled={pending} onClick={() => give(question.kind, 'cannotTell', null, true)}>
+          Cannot tell
+        </Button>
+        <Button look="quiet" disabled={pending} onClick={() => give(question.kind, 'skipped', null, true)}>
+          Skip
+        </Button>
+      </div>
+      <label className="mt-2 flex min-h-11 w-fit items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-5 accent-(--terra)"
+          checked={unsure}
+          onChange={(event) => setUnsure(event.target.checked)}
+        />
+        Not sure of what I see
+      </label>
+      {others.length > 0 && <Others others={others} />}
+    </Lead>
+  );
+}
+
+function Others({ others }: { readonly others: readonly Question[] }) {
+  return (
+    <p className="mt-1 text-small text-mute">
+      Would help too:{' '}
+      {others
+        .slice(0, 4)
+        .map(({ kind }) => questionKinds[kind].label.toLowerCase())
+        .join(', ')}
+      .
+    </p>
+  );
+}
+
+const whys = {
+  settled: 'Settled',
+  nothingHelps: 'No question helps any more',
+  noCandidates: 'Nothing to ask about',
+  closed: 'As it was left',
+} as const;
+
+function Stopped({
+  why,
+  leading,
+  names,
+}: {
+  readonly why: keyof typeof whys;
+  readonly leading: Decided | undefined;
+  readonly names: Readonly<Record<string, string>>;
+}) {
+  if (!leading) return null;
+  const name = names[leading.key] ?? '';
+  const share = formatProbability(leading.probability);
+  const reasons = {
+    settled: `All that is left needs the same key, on the same platform, at about the same price: ${share} sure.`,
+    nothingHelps: `No question and no pair of questions would change this or lift it over 95 %: ${share} as it stands. Take along what serves the others too.`,
+    noCandidates: '',
+    closed: `${share} sure.`,
+  };
+  return <Lead over={whys[why]} title={name} reason={reasons[why]} />;
+}

@@ -1,0 +1,85 @@
+'use client';
+
+import { useEffect, useState } from 'react';
+import { vinLength } from '@/core/vin/alphabet';
+import { Button } from '@/ui/button';
+import type { VinShown } from './vin-bench';
+
+/** Every place of the VIN with its number and its word; what is wrong is marked at its place. */
+export function Places({ vin: { vin, spoken, problems } }: { readonly vin: VinShown }) {
+  const wordOf = spoken.flatMap(({ words }) => words);
+  const groupEnds = new Set<number>();
+  let end = 0;
+  for (const { characters } of spoken) {
+    end += characters.length;
+    groupEnds.add(end);
+  }
+  const places = Array.from({ length: Math.max(vinLength, vin.length) }, (_, at) => at);
+  return (
+    <section aria-label="Places" className="rounded-lg border border-line bg-biscuit p-3">
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls sideways must be reachable by keyboard */}
+      <section tabIndex={0} aria-label="Places one by one" className="overflow-x-auto">
+        <ol className="flex min-w-fit">
+          {places.map((at) => {
+            const problem = problems.find(({ place }) => place === at + 1);
+            const character = vin[at];
+            const look = problem
+              ? 'border-oxide bg-oxide-wash text-oxide'
+              : character === undefined || character === '?'
+                ? 'border-dashed border-edge text-mute'
+                : 'border-edge';
+            return (
+              <li
+                key={at}
+                className={`w-[58px] flex-none text-center ${groupEnds.has(at + 1) ? 'mr-3' : 'mr-0.5'}`}
+              >
+                <span className="block text-small text-mute">{at + 1}</span>
+                <span
+                  className={`block rounded-md border-[1.5px] py-1 font-mono text-title font-bold ${look}`}
+                >
+                  {character ?? '·'}
+                </span>
+                <span className="block text-[11px] leading-4 text-mute">{wordOf[at] ?? ''}</span>
+                {problem && (
+                  <span className="block text-small font-semibold text-oxide">
+                    <span aria-hidden>✕</span> wrong
+                  </span>
+                )}
+              </li>
+            );
+          })}
+        </ol>
+      </section>
+      {problems.length > 0 && (
+        <ul className="mt-2">
+          {problems.map(({ place, message }) => (
+            <li key={`${place} ${message}`} className="text-oxide">
+              Place {place}: {message}
+            </li>
+          ))}
+        </ul>
+      )}
+      <SayAloud spoken={spoken} />
+    </section>
+  );
+}
+
+/** Reads it aloud where the device has a voice. */
+function SayAloud({ spoken }: Pick<VinShown, 'spoken'>) {
+  const [hasVoice, setHasVoice] = useState(false);
+  useEffect(() => setHasVoice('speechSynthesis' in window), []);
+  if (!hasVoice || spoken.length === 0) return null;
+  const say = () => {
+    window.speechSynthesis.cancel();
+    for (const { words } of spoken) {
+      const group = new SpeechSynthesisUtterance(words.join(', '));
+      group.rate = 0.85;
+      window.speechSynthesis.speak(group);
+    }
+  };
+  return (
+    <Button look="quiet" className="mt-3" onClick={say}>
+      Say it aloud
+    </Button>
+  );
+}

@@ -1,0 +1,106 @@
+import type { Application } from '@/core/catalogue/application';
+import { canStandIn, compareRemotes, functionsLost, type RemoteLikeness } from '@/core/catalogue/equals';
+import type { CarFacts } from '@/core/identify/posterior';
+import {
+  type LookAlikeRow,
+  listChipSigns,
+  listEquals,
+  listLookAlikes,
+  listLowestPrices,
+  listRemotes,
+  listSisters,
+  listToolEnds,
+  listUniversals,
+  type SisterRow,
+} from '@/data/article-facts';
+import { listNeighbours } from '@/data/catalogue';
+import type { Db } from '@/data/db';
+import { type EntryTried, listEntriesTried } from '@/data/library/evidence';
+import { listVans } from '@/data/vans';
+
+export interface EqualRemote extends RemoteLikeness {
+  readonly article: string;
+  readonly badge: string;
+  readonly note: string | null;
+  readonly lowestMinor: number | undefined;
+}
+
+export interface UniversalRemote {
+  readonly article: string;
+  readonly profile: string;
+  readonly shells: string | null;
+  readonly cell: string | null;
+  readonly lost: readonly string[];
+  readonly lowestMinor: number | undefined;
+}
+
+/** What surrounds the article of one candidate: what it is taken for, what can stand in for it, and where lists end. */
+export interface ArticleFacts {
+  readonly lookAlikes: readonly LookAlikeRow[];
+  readonly signs: Readonly<Record<string, { readonly mark: string; readonly sign: string }>>;
+  readonly ownMinor: number | undefined;
+  readonly equals: readonly EqualRemote[];
+  readonly universals: readonly UniversalRemote[];
+  readonly sisters: readonly SisterRow[];
+  /** Tools of the vans whose own list ends before the car's year. */
+  readonly listEnds: readonly { readonly tool: string; readonly toYear: number }[];
+  /** Models of the same platform, whose entries may be tried there. */
+  readonly neighbours: readonly Application[];
+  readonly tried: readonly EntryTried[];
+}
+
+export async function readArticleFacts(
+  db: Db,
+  application: Application,
+  facts: CarFacts,
+  day: string,
+): Promise<ArticleFacts> {
+  const { remote, chip, blank } = application;
+  const articles = [blank, chip?.article, remote?.article].filter((article) => article !== undefined);
+  const lookAlikes = await listLookAlikes(db, articles);
+  const listEnds = await endsBefore(db, application, facts);
+  const [own] = remote ? await listRemotes(db, [remote.article]) : [];
+  const equals = own ? await listEquals(db, [own.article]) : [];
+  const universals = own ? await listUniversals(db, own.article) : [];
+  const prices = await listLowestPrices(
+    db,
+    [...articles, ...equals.map(({ article }) => article), ...universals.map(({ article }) => article)],
+    day,
+  );
+  return {
+    lookAlikes,
+    signs: await listChipSigns(db, [...articles, ...lookAlikes.map(({ other }) => other)]),
+    ownMinor: prices[own?.article ?? chip?.article ?? blank],
+    equals: equals.map((other) => ({
+      ...compareRemotes(own ?? other, other),
+      article: other.article,
+      badge: other.badge,
+      note: other.note,
+      lowestMinor: prices[other.article],
+    })),
+    universals: universals
+      .filter((universal) => own && canStandIn(own, chip?.family ?? 'none', universal))
+      .map((universal) => ({
+        article: universal.article,
+        profile: universal.profile,
+        shells: universal.shells,
+        cell: universal.cell,
+        lost: own ? functionsLost(own, universal) : [],
+        lowestMinor: prices[universal.article],
+      })),
+    sisters: await listSisters(db, application.modelId),
+    listEnds,
+    neighbours: listEnds.length > 0 ? await listNeighbours(db, application, 6) : [],
+    tried: listEnds.length > 0 ? await listEntriesTried(db, application.platformId) : [],
+  };
+}
+
+/** Tools in the vans whose list ends before the car's year; where none is told, before the row's first year. */
+async function endsBefore(db: Db, { modelId, span }: Application, { year }: CarFacts) {
+  const ends = await listToolEnds(db, modelId);
+  if (ends.length === 0) return [];
+  const vans = await listVans(db);
+  const own = new Set(vans.flatMap(({ tools }) => tools.map(({ name }) => name)));
+  const built = year === undefined ? span.from.year : typeof year === 'number' ? year : year.from;
+  return ends.filter(({ tool, toYear }) => own.has(tool) && toYear < built);
+}

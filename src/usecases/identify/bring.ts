@@ -1,0 +1,89 @@
+import { compareRemotes } from '@/core/catalogue/equals';
+import type { Candidate } from '@/core/identify/posterior';
+import { type BringList, type Need, whatToBring } from '@/core/identify/what-to-bring';
+import { isReady } from '@/core/stock/movements';
+import { listEquals, listLowestPrices, listRemotes } from '@/data/article-facts';
+import type { Db } from '@/data/db';
+import { listStock } from '@/data/stock';
+
+/** Where an article comes from. */
+export interface Brought {
+  readonly article: string;
+  readonly inVan: boolean;
+  /** Where else it lies: another van or the workshop. */
+  readonly elsewhere: readonly string[];
+  readonly lowestMinor: number | undefined;
+}
+
+export interface WhatToBring extends Omit<BringList, 'articles'> {
+  readonly atLeastServed: number;
+  readonly list: readonly Brought[];
+}
+
+/** The certainties that can be asked for. */
+export const certainties = [0.8, 0.9, 0.95, 0.99] as const;
+/** Candidates below this are not prepared for. */
+const leastLikely = 0.002;
+
+/**
+ * The articles to take along so that the car is served with the certainty asked for: fewest to buy first, what the van
+ * has before anything else. Equals stand in for a remote.
+ */
+export async function readWhatToBring(
+  db: Db,
+  candidates: readonly Candidate[],
+  { atLeastServed, vanId, day }: { atLeastServed: number; vanId: string | undefined; day: string },
+): Promise<WhatToBring | undefined> {
+  const likely = candidates.filter(({ probability }) => probability >= leastLikely);
+  const remotes = [...new Set(likely.flatMap(({ application }) => application.remote?.article ?? []))];
+  const own = await listRemotes(db, remotes);
+  const equals = await listEquals(db, remotes);
+  // Only an equal that differs in nothing that must match can be taken along in place of the remote.
+  const standIns = (article: string) => {
+    const remote = own.find((one) => one.article === article);
+    return equals
+      .filter(
+        (equal) => equal.equalOf === article && remote && compareRemotes(remote, equal).differs.length === 0,
+      )
+      .map((equal) => equal.article);
+  };
+  const needs = likely.map(({ application, probability }): Need => {
+    const { blank, chip, remote } = application;
+    const electronics = remote
+      ? [[remote.article, ...standIns(remote.article)]]
+      : chip
+        ? [[chip.article]]
+        : [];
+    return { probability, articles: [[blank], ...electronics] };
+  });
+  const articles = [...new Set(needs.flatMap(({ articles: groups }) => groups.flat()))];
+  const stock = (await listStock(db)).filter(({ state, quantity }) => isReady(state) && quantity > 0);
+  const prices = await listLowestPrices(db, articles, day);
+  const onHand = articles
+    .map((article) => ({
+      article,
+      inVan: stock.some((line) => line.article === article && line.vanId === vanId),
+      costMinor: prices[article] ?? 1_000_000,
+    }))
+    // What the van has and what costs least comes first, so that the search meets good lists early.
+    .sort((a, b) => Number(b.inVan) - Number(a.inVan) || a.costMinor - b.costMinor);
+  const list = whatToBring(needs, onHand, atLeastServed);
+  if (!list) return undefined;
+  const { articles: chosen, ...rest } = list;
+  return {
+    ...rest,
+    atLeastServed,
+    list: chosen.map((article) => ({
+      article,
+      inVan: !list.toBuy.includes(article),
+      elsewhere: [
+        ...new Set(
+          stock
+            .filter((line) => line.article === article && line.vanId !== vanId)
+            .map(({ place }) => place ?? 'workshop'),
+        ),
+      ],
+      lowestMinor: prices[article],
+    })),
+  };
+}

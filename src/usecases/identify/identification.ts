@@ -1,0 +1,178 @@
+import type { Application } from '@/core/catalogue/application';
+import type { Platform } from '@/core/catalogue/platform';
+import { type Contradiction, findContradiction } from '@/core/identify/contradiction';
+import {
+  type DecisionParts,
+  decisionKey,
+  differingParts,
+  nameDecisions,
+  partNames,
+} from '@/core/identify/decision-names';
+import type { GatheredFacts } from '@/core/identify/gathered-facts';
+import { decisions, nextQuestion, type Question, settledFrom } from '@/core/identify/next-question';
+import { type Candidate, rankCandidates } from '@/core/identify/posterior';
+import { questionReason } from '@/core/identify/question-words';
+import { type StripYear, yearStrip } from '@/core/identify/year-strip';
+import type { Job } from '@/core/job/job';
+import type { Actor } from '@/core/kinds/actor';
+import { localMoment } from '@/core/kinds/local-time';
+import { formatMoney } from '@/core/kinds/money';
+import { routeNames } from '@/core/programming/route';
+import { listApplications, listPlatforms } from '@/data/catalogue';
+import type { Db } from '@/data/db';
+import { readPriceLists } from '@/data/prices';
+import type { ShopRow } from '@/data/shop';
+import { listVans } from '@/data/vans';
+import { gatheredOf } from '../jobs/job-view';
+import { articlesOf, cheapest, type RecommendationGrounds, recommend } from '../jobs/recommendation';
+
+/** A question with the words around it. */
+export interface AskedQuestion extends Question {
+  /** 'Settles which chip; about 10 seconds: a torch'. */
+  readonly reason: string;
+}
+
+export interface Identification {
+  readonly candidates: readonly Candidate[];
+  /** What would be made for each candidate, by its id. */
+  readonly decisionOf: Readonly<Record<string, string>>;
+  /** A short name of each decision. */
+  readonly names: Readonly<Record<string, string>>;
+  /** The decisions by falling probability. */
+  readonly decisions: readonly { readonly key: string; readonly probability: number }[];
+  /** In what the likely decisions differ. */
+  readonly differIn: readonly string[];
+  readonly next:
+    | { readonly kind: 'ask'; readonly question: AskedQuestion; readonly others: readonly AskedQuestion[] }
+    | { readonly kind: 'stop'; readonly why: 'settled' | 'nothingHelps' | 'noCandidates' };
+  readonly contradiction: Contradiction | undefined;
+  readonly strip: readonly StripYear[];
+  /** The market of the strip. */
+  readonly stripMarket: string;
+  readonly gathered: GatheredFacts;
+  readonly platforms: Readonly<Record<string, Platform>>;
+}
+
+/** Everything that narrows the car of a job down, stored or not. */
+export async function identifyCar(db: Db, actor: Actor, job: Job, shop: ShopRow): Promise<Identification> {
+  const gathered = await gatheredOf(db, job, shop, actor.at);
+  const applications = job.call.modelId === null ? [] : await listApplications(db, job.call.modelId);
+  const platforms = await platformsOf(db, applications);
+  const grounds = await groundsOf(db, job, shop, actor.at, applications);
+  const partsOf = decisionParts(job, platforms, grounds);
+  const keyOf = (application: Application) => decisionKey(partsOf(application));
+
+  const candidates = rankCandidates(applications, gathered.facts);
+  const decided = decisions(candidates, keyOf);
+  const likely = new Set(decided.filter(({ probability }) => probability >= 0.01).map(({ key }) => key));
+  const likelyParts = partsByKey(applications, partsOf, (key) => likely.has(key));
+  const next = nextQuestion({
+    candidates,
+    facts: gathered.facts,
+    decisionOf: keyOf,
+    closed: gathered.closed,
+  });
+  const withReason = (question: Question): AskedQuestion => ({
+    ...question,
+    reason: questionReason(question, likelyParts),
+  });
+  const market = stripMarketOf(candidates, gathered, shop);
+  return {
+    candidates,
+    decisionOf: Object.fromEntries(applications.map((application) => [application.id, keyOf(application)])),
+    names: Object.fromEntries(nameDecisions(partsByKey(applications, partsOf, () => true))),
+    decisions: decided,
+    differIn: differingParts(likelyParts).map((part) => partNames[part]),
+    next:
+      next.kind === 'ask'
+        ? { kind: 'ask', question: withReason(next.question), others: next.others.map(withReason) }
+        : { kind: 'stop', why: next.why },
+    contradiction: findContradiction(applications, gathered.facts),
+    strip: yearStrip(
+      applications.filter((application) => application.market === market),
+      keyOf,
+    ),
+    stripMarket: market,
+    gathered,
+    platforms,
+  };
+}
+
+/** Whether one decision has what it takes. */
+export function isSettled({ decisions: [leading] }: Identification): boolean {
+  return leading !== undefined && leading.probability >= settledFrom;
+}
+
+async function platformsOf(db: Db, applications: readonly Application[]): Promise<Record<string, Platform>> {
+  const ids = [...new Set(applications.map(({ platformId }) => platformId))];
+  return Object.fromEntries((await listPlatforms(db, ids)).map((platform) => [platform.id, platform]));
+}
+
+async function groundsOf(
+  db: Db,
+  job: Job,
+  shop: ShopRow,
+  at: Date,
+  applications: readonly Application[],
+): Promise<RecommendationGrounds> {
+  const now = localMoment(at, shop.zone);
+  const vans = await listVans(db);
+  const articles = [...new Set(applications.flatMap(articlesOf))];
+  const [first] = applications;
+  return {
+    shop,
+    now,
+    van: vans.find(({ id }) => id === job.vanId) ?? vans[0],
+    prices: first && (await readPriceLists(db, now.day, articles, first.makeId)),
+  };
+}
+
+/** What would be made for each candidate; computed once for each set of articles on a platform. */
+function decisionParts(
+  job: Job,
+  platforms: Readonly<Record<string, Platform>>,
+  grounds: RecommendationGrounds,
+): (application: Application) => DecisionParts {
+  const { shop } = grounds;
+  const known = new Map<string, DecisionParts>();
+  return (application) => {
+    const articles = articlesOf(application);
+    const key = [application.platformId, ...articles].join('|');
+    const found = known.get(key);
+    if (found) return found;
+    const { advice, quote } = recommend(job, application, platforms[application.platformId], grounds);
+    const total = quote && cheapest(quote.options);
+    const parts: DecisionParts = {
+      blank: application.blank,
+      electronics: application.remote?.article ?? application.chip?.article ?? 'no chip',
+      platform: application.platform,
+      route: advice ? routeNames[advice.kind] : 'no route',
+      price: total === undefined ? 'no price' : priceClass(total, shop),
+    };
+    known.set(key, parts);
+    return parts;
+  };
+}
+
+function priceClass(totalMinor: number, { priceClassMinor, currency, locale }: ShopRow): string {
+  const step = Math.round(totalMinor / priceClassMinor) * priceClassMinor;
+  return `about ${formatMoney({ minor: step, currency }, locale, 'short')}`;
+}
+
+function partsByKey(
+  applications: readonly Application[],
+  partsOf: (application: Application) => DecisionParts,
+  wanted: (key: string) => boolean,
+): DecisionParts[] {
+  const byKey = new Map(
+    applications.map((application) => [decisionKey(partsOf(application)), partsOf(application)]),
+  );
+  return [...byKey].filter(([key]) => wanted(key)).map(([, parts]) => parts);
+}
+
+function stripMarketOf(candidates: readonly Candidate[], { facts }: GatheredFacts, shop: ShopRow): string {
+  const told = facts.market ?? facts.observations?.find(({ kind }) => kind === 'market')?.value;
+  const markets = new Set(candidates.map(({ application }) => application.market));
+  for (const market of [told, shop.market]) if (market !== undefined && markets.has(market)) return market;
+  return candidates[0]?.application.market ?? shop.market;
+}

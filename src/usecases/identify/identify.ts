@@ -1,0 +1,149 @@
+import { v7 as uuid } from 'uuid';
+import type { Lexicon } from '@/core/identify/line/reading';
+import type { Job } from '@/core/job/job';
+import type { Actor } from '@/core/kinds/actor';
+import { localMoment } from '@/core/kinds/local-time';
+import { done, failed, type Result } from '@/core/kinds/result';
+import type { Db } from '@/data/db';
+import { findNamed, listMarkets, listModels } from '@/data/names';
+import { getShopOrThrow, type ShopRow } from '@/data/shop';
+import { listVans } from '@/data/vans';
+import type { IdentifyInput } from '@/inputs/identify-input';
+import { database } from '../database';
+import { emptyCall, jobOf } from '../jobs/draft-job';
+import { type ArticleFacts, readArticleFacts } from './article-facts';
+import { readWhatToBring, type WhatToBring } from './bring';
+import { type Identification, identifyCar } from './identification';
+import { readLine } from './read-line';
+
+/** A car as far as it is identified, with what surrounds the likeliest candidate, or the chosen one. */
+export interface Identified {
+  readonly identification: Identification;
+  /** The candidate that the articles are of. */
+  readonly subjectId: string | undefined;
+  readonly article: ArticleFacts | undefined;
+  readonly bring: WhatToBring | undefined;
+  readonly vanName: string | undefined;
+  readonly markets: readonly string[];
+  readonly currency: string;
+  readonly locale: string;
+}
+
+/** What a line without a job was taken for. */
+export interface IdentifiedLine extends Identified {
+  readonly read: {
+    readonly make: string | null;
+    readonly model: string | null;
+    readonly year: number | null;
+    readonly ignition: string | null;
+    readonly vin: string | null;
+    readonly unknown: readonly string[];
+    readonly problems: readonly string[];
+    /** Where the make is known and the model is not: the models to choose from. */
+    readonly models: readonly string[];
+  };
+}
+
+const usualCertainty = 0.95;
+
+/** Identifies a car that hangs on no job; stores nothing. */
+export async function identify(actor: Actor, input: IdentifyInput): Promise<Result<IdentifiedLine>> {
+  const db = database();
+  const shop = await getShopOrThrow(db);
+  const { reading, lexicon } = await readLine(db, input.line ?? '', localMoment(actor.at, shop.zone));
+  const named = await namesOf(db, input, lexicon, reading.make?.value, reading.model?.value);
+  if (!named.ok) return named;
+  const { make, model } = named.value;
+  const market = input.market ?? null;
+  if (market !== null && !(await listMarkets(db)).includes(market))
+    return failed('The library has no market of this name.', 'market');
+  const why = input.why ?? reading.why?.value ?? null;
+  const call = {
+    ...emptyCall,
+    year: input.year ?? reading.year?.value ?? null,
+    makeId: make?.id ?? null,
+    make: make?.name ?? null,
+    modelId: model?.id ?? null,
+    model: model?.name ?? null,
+    ignition: input.ignition ?? reading.ignition?.value ?? null,
+    market,
+    vin: input.vin ?? reading.vin?.value ?? null,
+    why,
+  };
+  const keys = reading.keys?.value ?? { working: null, lost: null, wanted: null };
+  const job = jobOf(
+    actor,
+    call,
+    { ...keys, working: input.working ?? keys.working },
+    uuid,
+    input.given ?? [],
+  );
+  const identified = await surround(db, actor, job, shop, input.certainty ?? usualCertainty);
+  return done({
+    ...identified,
+    read: {
+      make: call.make,
+      model: call.model,
+      year: call.year,
+      ignition: call.ignition,
+      vin: call.vin,
+      unknown: reading.unknown,
+      problems: reading.problems.map(({ message }) => message),
+      models: make && !model ? (await listModels(db, make.id)).map(({ name }) => name) : [],
+    },
+  });
+}
+
+type Named = { readonly id: string; readonly name: string } | undefined;
+
+/** Make and model by the names given, else as the line was read. */
+async function namesOf(
+  db: Db,
+  input: IdentifyInput,
+  lexicon: Lexicon,
+  makeId: string | undefined,
+  modelId: string | undefined,
+): Promise<Result<{ make: Named; model: Named }>> {
+  const model = lexicon.models.find(({ id }) => id === modelId);
+  const make = lexicon.makes.find(({ id }) => id === (makeId ?? model?.makeId));
+  if (input.make === undefined && input.model === undefined) return done({ make, model });
+  const found = await findNamed(db, input.make ?? make?.name, input.model);
+  if (input.make !== undefined && !found.make) return failed('The library has no make of this name.', 'make');
+  if (input.model !== undefined && !found.model)
+    return failed('The library has no such model, or several makes have one.', 'model');
+  return done({
+    make: found.make ?? make,
+    model: found.model ?? (input.make === undefined ? model : undefined),
+  });
+}
+
+/** The car of a job as it was read. */
+export async function surroundJob(actor: Actor, job: Job, certainty = usualCertainty): Promise<Identified> {
+  const db = database();
+  return surround(db, actor, job, await getShopOrThrow(db), certainty);
+}
+
+async function surround(
+  db: Db,
+  actor: Actor,
+  job: Job,
+  shop: ShopRow,
+  certainty: number,
+): Promise<Identified> {
+  const { day } = localMoment(actor.at, shop.zone);
+  const identification = await identifyCar(db, actor, job, shop);
+  const { candidates, gathered } = identification;
+  const subject = candidates.find(({ application }) => application.id === job.applicationId) ?? candidates[0];
+  const vans = await listVans(db);
+  const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
+  return {
+    identification,
+    subjectId: subject?.application.id,
+    article: subject && (await readArticleFacts(db, subject.application, gathered.facts, day)),
+    bring: await readWhatToBring(db, candidates, { atLeastServed: certainty, vanId: van?.id, day }),
+    vanName: van?.name,
+    markets: await listMarkets(db),
+    currency: shop.currency,
+    locale: shop.locale,
+  };
+}

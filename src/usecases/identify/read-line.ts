@@ -1,0 +1,35 @@
+import { parseLine } from '@/core/identify/line/parse-line';
+import type { Lexicon, LineReading } from '@/core/identify/line/reading';
+import { fold, tokenize } from '@/core/identify/line/tokens';
+import type { LocalMoment } from '@/core/kinds/local-time';
+import { findSimilarNames } from '@/data/catalogue';
+import type { Db } from '@/data/db';
+import { findNames } from '@/data/names';
+
+/**
+ * Reads a line against the names of the library that it could mean, so that a large library costs no more than a small
+ * one. The same reading as against the whole lexicon.
+ */
+export async function readLine(
+  db: Db,
+  line: string,
+  now: LocalMoment,
+): Promise<{ readonly reading: LineReading; readonly lexicon: Lexicon }> {
+  const words = [...new Set(tokenize(line).map(({ word }) => word))].slice(0, 60);
+  // A plural or genitive s runs on from a name.
+  const asked = [
+    ...new Set([...words, ...words.flatMap((word) => (word.endsWith('s') ? word.slice(0, -1) : []))]),
+  ];
+  const lexicon = await findNames(db, asked);
+  const reading = parseLine(line, lexicon, now);
+  const maybe = reading.maybeNames.map(fold).filter((word) => /^[\p{L}]+$/u.test(word));
+  if (maybe.length === 0) return { reading, lexicon };
+  const corrections = await findSimilarNames(db, maybe);
+  if (corrections.length === 0) return { reading, lexicon };
+  const wider = await findNames(
+    db,
+    asked,
+    corrections.map(({ id }) => id),
+  );
+  return { reading: parseLine(line, wider, now, corrections), lexicon: wider };
+}

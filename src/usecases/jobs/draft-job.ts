@@ -1,0 +1,69 @@
+import type { QuestionGiven } from '@/core/identify/gathered-facts';
+import type { KeysTold } from '@/core/identify/line/reading';
+import { emptyLog } from '@/core/job/events';
+import type { Call, Job } from '@/core/job/job';
+import { openingRing } from '@/core/job/opening-keys';
+import type { Actor } from '@/core/kinds/actor';
+
+/** A call of which nothing is known. */
+export const emptyCall: Call = {
+  line: null,
+  year: null,
+  makeId: null,
+  make: null,
+  modelId: null,
+  model: null,
+  carWords: '',
+  ignition: null,
+  market: null,
+  vin: null,
+  why: null,
+  access: null,
+  placeId: null,
+  place: null,
+  distanceKm: null,
+  placeKm: null,
+  placeMinutes: null,
+  urgent: false,
+  day: null,
+  from: null,
+  by: null,
+  placeDetail: null,
+  note: null,
+  name: null,
+  phone: null,
+};
+
+/** A job that is not stored: what a call and answers come to before anybody hangs the tag. */
+export function jobOf(
+  actor: Actor,
+  call: Call,
+  keys: KeysTold,
+  makeId: () => string,
+  given: readonly QuestionGiven[] = [],
+): Job {
+  const ring = openingRing(keys, call.why, makeId);
+  return {
+    id: makeId(),
+    number: 0,
+    version: 0,
+    openedAt: actor.at,
+    openedBy: actor.kind === 'person' ? actor.name : actor.kind,
+    customerId: makeId(),
+    call,
+    keys: ring.keys,
+    identities: ring.identities,
+    keysWanted: ring.wanted,
+    applicationId: null,
+    applicationReason: null,
+    route: null,
+    routeReason: null,
+    vanId: null,
+    authority: [],
+    given,
+    facts: [],
+    log: emptyLog,
+    lastSeq: 0,
+    closed: null,
+  };
+}
