@@ -55,9 +55,12 @@ export async function listApplications(db: Db, modelId: string): Promise<Applica
   return result.rows.map(toApplication);
 }
 
-/** Every row of the library. */
-export async function listAllApplications(db: Db): Promise<Application[]> {
-  const result = await db.query(`SELECT ${applicationColumns} FROM ${applicationTables} ORDER BY a.id`);
+/** The library's rows for a make, or for all. */
+export async function listApplicationsOf(db: Db, make: string | null): Promise<Application[]> {
+  const result = await db.query(
+    `SELECT ${applicationColumns} FROM ${applicationTables} WHERE $1::text IS NULL OR mk.name = $1 ORDER BY a.id`,
+    [make],
+  );
   return result.rows.map(toApplication);
 }
 
@@ -76,6 +79,14 @@ export async function listNeighbours(
        ORDER BY far, id LIMIT $4)
      ORDER BY abs(a.from_year - $3), a.id`,
     [platformId, modelId, span.from.year, limit],
+  );
+  return result.rows.map(toApplication);
+}
+
+export async function listApplicationsById(db: Db, ids: readonly string[]): Promise<Application[]> {
+  const result = await db.query(
+    `SELECT ${applicationColumns} FROM ${applicationTables} WHERE a.id = ANY($1) ORDER BY a.id`,
+    [ids],
   );
   return result.rows.map(toApplication);
 }

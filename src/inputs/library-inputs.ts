@@ -47,3 +47,16 @@ export class SettleConflictInput {
   @IsOptional() @IsInt() @Min(1950) @Max(2100) fromYear?: number;
   @Length(2, 300, { message: 'Say why, in 2 to 300 characters.' }) reason!: string;
 }
+
+/** The key cells a page of a list begins after, as an address holds them; undefined for the first page. */
+export function readAfter(text: string | readonly string[] | undefined): readonly string[] | undefined {
+  if (typeof text !== 'string' || text.length > 2000) return undefined;
+  try {
+    const cells: unknown = JSON.parse(text);
+    return Array.isArray(cells) && cells.length < 12 && cells.every((cell) => typeof cell === 'string')
+      ? cells
+      : undefined;
+  } catch {
+    return undefined;
+  }
+}

@@ -12,19 +12,28 @@ export interface StaleRow {
 interface StaleNoticeProps {
   readonly who: string;
   readonly what: string;
+  /** What both changed; a job where nothing is said. */
+  readonly subject?: string;
   readonly rows: readonly StaleRow[];
   readonly onKeepMine: () => void;
   readonly onTakeTheirs: () => void;
 }
 
 /** Somebody else changed the same thing: both are shown, and the person decides. */
-export function StaleNotice({ who, what, rows, onKeepMine, onTakeTheirs }: StaleNoticeProps) {
+export function StaleNotice({
+  who,
+  what,
+  subject = 'this job',
+  rows,
+  onKeepMine,
+  onTakeTheirs,
+}: StaleNoticeProps) {
   return (
     <div role="alert" className="rounded-lg border-[1.5px] border-oxide bg-oxide-wash p-4">
       <p className="font-semibold text-oxide">
-        {who} changed this job meanwhile. Nothing of yours was stored.
+        {who} changed {subject} meanwhile. Nothing of yours was stored.
       </p>
-      <p className="mb-2 text-oxide">Changed: {what}.</p>
+      {what !== '' && <p className="mb-2 text-oxide">Changed: {what}.</p>}
       {rows.length > 0 && (
         <Table label="Yours and theirs">
           <thead>

@@ -1,5 +1,11 @@
+import type { ClassConstructor } from 'class-transformer';
+import type { PersonActor } from '@/core/kinds/actor';
+import type { Result } from '@/core/kinds/result';
+import { parseInput } from '@/inputs/parse';
 import { isDatabaseAway, reportUnexpected } from '@/usecases/failures';
+import { PoolFull } from '@/usecases/pool/pool-full';
 import { checkRequestOrigin } from '@/usecases/request-origin';
+import { findActor } from '../session';
 
 /** Wraps an API handler: repeats the Host and Origin check, and answers the unexpected with an id only. */
 export function handler<Context>(work: (request: Request, context: Context) => Promise<Response>) {
@@ -9,12 +15,48 @@ export function handler<Context>(work: (request: Request, context: Context) => P
     try {
       return await work(request, context);
     } catch (error) {
+      if (error instanceof PoolFull)
+        return problem(503, 'Too much is being worked on. Try again in a moment.');
       if (isDatabaseAway(error))
         return problem(503, 'The database cannot be reached. Try again in a moment.');
       return problem(500, `Something unexpected happened; it is logged as ${reportUnexpected(error)}.`);
     }
   };
 }
+
+/** A handler for signed-in people; 401 for all others. */
+export function signedIn<Context>(
+  work: (actor: PersonActor, request: Request, context: Context) => Promise<Response>,
+) {
+  return handler(async (request: Request, context: Context) => {
+    const actor = await findActor();
+    return actor ? work(actor, request, context) : problem(401, 'Sign in first.');
+  });
+}
+
+/** Parses a JSON body at the door, runs a use-case and answers with its value, or with the fields that are wrong. */
+export async function answerJson<Input extends object, Value>(
+  request: Request,
+  Class: ClassConstructor<Input>,
+  work: (input: Input) => Promise<Result<Value>>,
+  show: (value: Value) => unknown = (value) => value,
+  status = 200,
+): Promise<Response> {
+  const body = await readJson(request, smallBody);
+  if (!body.ok) return body.response;
+  const input = parseInput(Class, body.value);
+  if (!input.ok) return problem(400, 'The request cannot be read.', { errors: input.problems });
+  const result = await work(input.value);
+  if (!result.ok) return refusal(result.problems);
+  return Response.json(show(result.value), { status, headers: { 'cache-control': 'no-store' } });
+}
+
+/** A well-formed request that the state of things refuses. */
+export function refusal(problems: readonly { readonly message: string }[]): Response {
+  return problem(409, problems[0]?.message ?? 'Refused.', { errors: problems });
+}
+
+const smallBody = 16_384;
 
 type Body =
   | { readonly ok: true; readonly value: unknown }

@@ -26,3 +26,32 @@ export interface StockLine {
 export function isReady(state: StockState): boolean {
   return state === 'new' || state === 'reset, proved';
 }
+
+/** What a person says happened: 'arrived 5', 'counted 3', 'moved 2'. */
+export interface ToldMovement {
+  readonly reason: Exclude<MovementReason, 'opening'>;
+  /** Pieces moved; for a count the pieces that lie there now. */
+  readonly pieces: number;
+}
+
+/**
+ * By how much a stock changes at the place told.
+ * @param lies what the ledger says lies there
+ * @returns a signed number of pieces, or why it cannot be
+ * @example changeOf({ reason: 'counted', pieces: 3 }, 5) // { ok: true, change: -2 }
+ */
+export function changeOf(
+  { reason, pieces }: ToldMovement,
+  lies: number,
+): { readonly ok: true; readonly change: number } | { readonly ok: false; readonly reason: string } {
+  if (!Number.isInteger(pieces) || pieces < 0) return { ok: false, reason: 'A whole number of pieces.' };
+  if (reason === 'counted')
+    return pieces === lies
+      ? { ok: false, reason: `${lies} lie there already: nothing changes.` }
+      : { ok: true, change: pieces - lies };
+  if (pieces === 0) return { ok: false, reason: 'At least one piece.' };
+  if (reason === 'arrived' || reason === 'returned') return { ok: true, change: pieces };
+  return pieces > lies
+    ? { ok: false, reason: lies === 0 ? 'None lie there.' : `Only ${lies} lie there.` }
+    : { ok: true, change: -pieces };
+}

@@ -45,11 +45,13 @@ export async function listYearErrors(db: Db): Promise<number[]> {
   return result.rows.map(({ error }) => error);
 }
 
-export async function listGenerations(db: Db): Promise<Generation[]> {
+/** The generations of a make, or of all. */
+export async function listGenerations(db: Db, make: string | null): Promise<Generation[]> {
   const result = await db.query<Generation>(
     `SELECT mk.name AS make, md.name AS model, g.name, g.market, g.from_year AS "fromYear", g.to_year AS "toYear"
      FROM generation g JOIN model md ON md.id = g.model_id JOIN make mk ON mk.id = md.make_id
-     ORDER BY mk.name, md.name, g.market, g.from_year`,
+     WHERE $1::text IS NULL OR mk.name = $1 ORDER BY mk.name, md.name, g.market, g.from_year`,
+    [make],
   );
   return result.rows;
 }

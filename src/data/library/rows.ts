@@ -14,13 +14,23 @@ export function currentRows(name: ListName): string {
   return `SELECT ${id} AS id, ${columns.join(', ')} FROM ${from}`;
 }
 
-/** The order of a list: by its key, numbers as numbers; an empty cell first. */
-function orderOf({ key, columns }: LibraryList, prefix = ''): string {
-  return key
-    .map((name) => {
-      const isWhole = columns.find((column) => column.name === name)?.type.kind === 'whole';
-      return isWhole ? `${prefix}${name}::int NULLS FIRST` : `${prefix}${name} COLLATE "C" NULLS FIRST`;
-    })
+/** The expressions that order a list: its key, numbers as numbers; an empty cell first. */
+function orderOf(
+  { key, columns }: LibraryList,
+  alias: string,
+): readonly { text: string; parameter: string }[] {
+  return key.map((name) => {
+    const column = columns.find((one) => one.name === name);
+    const isWhole = column?.type.kind === 'whole';
+    const value = isWhole ? `${alias}.${name}::int` : `${alias}.${name}`;
+    const filled = column?.optional ? `coalesce(${value}, ${isWhole ? '0' : "''"})` : value;
+    return { text: isWhole ? filled : `${filled} COLLATE "C"`, parameter: isWhole ? 'int' : 'text' };
+  });
+}
+
+function orderText(list: LibraryList, alias: string): string {
+  return orderOf(list, alias)
+    .map(({ text }) => text)
     .join(', ');
 }
 
@@ -34,49 +44,69 @@ function toRow({ id, ...cells }: Record<string, string | null> & { id: string })
 export interface RowsPage {
   readonly rows: readonly LibraryRow[];
   readonly total: number;
+  /** Where the next page begins: after these key cells; missing on the last page. */
+  readonly next: readonly string[] | undefined;
 }
 
 /**
  * A page of a list, by its key.
  * @param search words that must all stand somewhere in the row
+ * @param after the key cells of the row before the page, '' for an empty one
  */
 export async function listRows(
   db: Db,
   name: ListName,
   {
     search = '',
-    offset = 0,
+    after,
     limit = 50,
-  }: { readonly search?: string; readonly offset?: number; readonly limit?: number },
+  }: { readonly search?: string; readonly after?: readonly string[] | undefined; readonly limit?: number },
 ): Promise<RowsPage> {
   const list = listOf(name);
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8);
-  const { where, values } = searchCondition(list, words);
-  const rows = await db.query<Record<string, string | null> & { id: string }>(
-    `SELECT c.* FROM (${currentRows(name)}) c ${where} ORDER BY ${orderOf(list)} LIMIT $1 OFFSET $2`,
-    [limit, offset, ...values],
+  const values: unknown[] = [limit + 1];
+  const conditions = searchConditions(list, words, values);
+  if (after) conditions.push(...afterConditions(list, after, values));
+  const where = conditions.length > 0 ? `WHERE ${conditions.join(' AND ')}` : '';
+  const result = await db.query<Record<string, string | null> & { id: string }>(
+    `SELECT c.* FROM (${currentRows(name)}) c ${where} ORDER BY ${orderText(list, 'c')} LIMIT $1`,
+    values,
   );
-  const [firstOnly] = rows.rows.length < limit && offset === 0 ? [rows.rows.length] : [];
-  const total = firstOnly ?? (await countRows(db, name, words));
-  return { rows: rows.rows.map(toRow), total };
+  const rows = result.rows.slice(0, limit).map(toRow);
+  const last = result.rows.length > limit ? rows.at(-1) : undefined;
+  const total = !last && !after ? rows.length : await countRows(db, name, words);
+  return { rows, total, next: last && list.key.map((column) => last.cells[column] ?? '') };
+}
+
+/** Rows after a key: the whole key compared at once, its first part once more alone, for its index. */
+function afterConditions(list: LibraryList, after: readonly string[], values: unknown[]): string[] {
+  const order = orderOf(list, 'c');
+  const places = order.map(({ parameter }, at) => {
+    const cell = after[at] ?? '';
+    values.push(parameter === 'int' ? Number(cell) || 0 : cell);
+    return `$${values.length}::${parameter}`;
+  });
+  const texts = order.map(({ text }) => text);
+  return [`(${texts.join(', ')}) > (${places.join(', ')})`, `${texts[0]} >= ${places[0]}`];
 }
 
 async function countRows(db: Db, name: ListName, words: readonly string[]): Promise<number> {
-  const list = listOf(name);
-  const { where, values } = searchCondition(list, words, 1);
-  const source = words.length === 0 ? storages[name].table : `(${currentRows(name)}) c ${where}`;
+  const values: unknown[] = [];
+  const conditions = searchConditions(listOf(name), words, values);
+  const source =
+    conditions.length === 0
+      ? storages[name].table
+      : `(${currentRows(name)}) c WHERE ${conditions.join(' AND ')}`;
   const result = await db.query<{ count: string }>(`SELECT count(*) AS count FROM ${source}`, values);
   return Number(result.rows[0]?.count ?? 0);
 }
 
-function searchCondition({ columns }: LibraryList, words: readonly string[], first = 3) {
+function searchConditions({ columns }: LibraryList, words: readonly string[], values: unknown[]): string[] {
   const text = `concat_ws(' ', ${columns.map(({ name }) => `c.${name}`).join(', ')})`;
-  const conditions = words.map((_, at) => `${text} ILIKE $${at + first}`);
-  const like = (word: string) => `%${word.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`;
-  return {
-    where: conditions.length > 0 ? `WHERE ${conditions.join(' AND ')}` : '',
-    values: words.map(like),
-  };
+  return words.map((word) => {
+    values.push(`%${word.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
+    return `${text} ILIKE $${values.length}`;
+  });
 }
 
 export async function findRow(db: Db, name: ListName, id: string): Promise<LibraryRow | undefined> {
@@ -102,7 +132,7 @@ export async function findRowByKey(db: Db, name: ListName, cells: Cells): Promis
 export function exportQuery(name: ListName): string {
   const list = listOf(name);
   const columns = list.columns.map((column) => `c.${column.name}`).join(', ');
-  return `SELECT ${columns} FROM (${currentRows(name)}) c ORDER BY ${orderOf(list, 'c.')}`;
+  return `SELECT ${columns} FROM (${currentRows(name)}) c ORDER BY ${orderText(list, 'c')}`;
 }
 
 /** The values of a column that references can name, for choosing. */

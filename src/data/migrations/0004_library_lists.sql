@@ -217,5 +217,7 @@ CREATE INDEX job_application ON job (application_id) WHERE closed_at IS NOT NULL
 CREATE INDEX name_word_begins ON name_word (word COLLATE "C");
 -- Totals closer than this count as one price when a car is identified.
 ALTER TABLE shop ADD price_class_minor integer NOT NULL DEFAULT 2500 CHECK (price_class_minor > 0);
+-- Lists are paged by their keys, in the order of the signs.
+CREATE INDEX make_name_order ON make (name COLLATE "C");
 CREATE INDEX model_make ON model (make_id);
 CREATE INDEX generation_model ON generation (model_id);

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import { lineLimit } from '@/core/identify/line/reading';
 import { foldBelow } from '@/core/identify/posterior';
+import { answerLabel } from '@/core/identify/question-words';
 import type { Result } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
@@ -162,7 +163,8 @@ function Found({ answer, given, certainty, pending, onAnswer, onCertainty }: Fou
 }
 
 function readWords({ read }: LineShown): string {
-  const parts = [read.year, read.make, read.model, read.ignition && `${read.ignition}-start`].filter(Boolean);
+  const start = read.ignition && answerLabel('ignition', read.ignition).toLowerCase();
+  const parts = [read.year, read.make, read.model, start].filter(Boolean);
   const taken =
     parts.length > 0 ? `Read as ${parts.join(' ')}.` : 'No make or model of the library in it yet.';
   return read.unknown.length > 0 ? `${taken} Not understood: ${read.unknown.join(', ')}.` : taken;

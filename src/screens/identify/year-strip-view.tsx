@@ -38,7 +38,7 @@ export function YearStripView({ strip, market, names, told }: YearStripViewProps
           {strip.map(({ year, decisions, splitBy, changes: differs }) => (
             <li
               key={year}
-              className={`min-w-16 flex-1 border-t-4 px-1.5 py-1 text-center ${differs ? 'border-l-[3px] border-l-ink' : 'border-l border-l-line'} ${isTold(year, told) ? 'border-t-terra' : 'border-t-shelf'} ${splitBy.length > 0 ? 'bg-ochre-wash' : ''}`}
+              className={`min-w-[50px] flex-1 border-t-4 px-1 py-1 text-center ${differs ? 'border-l-[3px] border-l-ink' : 'border-l border-l-line'} ${isTold(year, told) ? 'border-t-terra' : 'border-t-shelf'} ${splitBy.length > 0 ? 'bg-ochre-wash' : ''}`}
             >
               <span className="block font-mono">{year}</span>
               <span className="block font-mono text-ask font-bold">

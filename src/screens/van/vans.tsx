@@ -1,3 +1,4 @@
+import type { ReactNode } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import type { Tool, ToolFunction, ToolRight } from '@/core/programming/van-kit';
 import { Badge } from '@/ui/notice';
@@ -14,6 +15,8 @@ interface VansProps {
   }[];
   readonly platformNames: Readonly<Record<string, string>>;
   readonly today: string;
+  /** The stock and its ledger. */
+  readonly children: ReactNode;
 }
 
 const functions: Record<ToolFunction, string> = {
@@ -24,9 +27,10 @@ const functions: Record<ToolFunction, string> = {
 };
 
 /** The vans with their tools, what these cover, and the rights they hold; the routes rest on it. */
-export function Vans({ vans, platformNames, today }: VansProps) {
+export function Vans({ vans, platformNames, today, children }: VansProps) {
   return (
-    <Page title="Van" note="What the routes rest on: tools, their cover, and rights.">
+    <Page title="Van" note="What lies in it, and what the routes rest on: tools, their cover, and rights.">
+      {children}
       <div className="grid gap-4 lg:grid-cols-2">
         {vans.map((van) => (
           <Panel key={van.id} title={van.name}>

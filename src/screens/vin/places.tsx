@@ -3,10 +3,10 @@
 import { useEffect, useState } from 'react';
 import { vinLength } from '@/core/vin/alphabet';
 import { Button } from '@/ui/button';
-import type { VinShown } from './vin-bench';
+import type { VinShown } from './vin-shown';
 
 /** Every place of the VIN with its number and its word; what is wrong is marked at its place. */
-export function Places({ vin: { vin, spoken, problems } }: { readonly vin: VinShown }) {
+export function Places({ vin: { vin, spoken, problems, check, repairs } }: { readonly vin: VinShown }) {
   const wordOf = spoken.flatMap(({ words }) => words);
   const groupEnds = new Set<number>();
   let end = 0;
@@ -23,8 +23,9 @@ export function Places({ vin: { vin, spoken, problems } }: { readonly vin: VinSh
           {places.map((at) => {
             const problem = problems.find(({ place }) => place === at + 1);
             const character = vin[at];
-            const look = problem
-              ? 'border-oxide bg-oxide-wash text-oxide'
+            const doubt = doubtAt(at + 1, problem !== undefined, check, repairs);
+            const look = doubt
+              ? doubts[doubt].look
               : character === undefined || character === '?'
                 ? 'border-dashed border-edge text-mute'
                 : 'border-edge';
@@ -40,9 +41,9 @@ export function Places({ vin: { vin, spoken, problems } }: { readonly vin: VinSh
                   {character ?? '·'}
                 </span>
                 <span className="block text-[11px] leading-4 text-mute">{wordOf[at] ?? ''}</span>
-                {problem && (
-                  <span className="block text-small font-semibold text-oxide">
-                    <span aria-hidden>✕</span> wrong
+                {doubt && (
+                  <span className={`block text-small font-semibold ${doubts[doubt].text}`}>
+                    <span aria-hidden>{doubts[doubt].sign}</span> {doubts[doubt].word}
                   </span>
                 )}
               </li>
@@ -62,6 +63,30 @@ export function Places({ vin: { vin, spoken, problems } }: { readonly vin: VinSh
       <SayAloud spoken={spoken} />
     </section>
   );
+}
+
+type Doubt = 'wrong' | 'noFit' | 'likelyHere';
+
+const doubts: Record<
+  Doubt,
+  { readonly sign: string; readonly word: string; readonly look: string; readonly text: string }
+> = {
+  wrong: { sign: '✕', word: 'wrong', look: 'border-oxide bg-oxide-wash text-oxide', text: 'text-oxide' },
+  noFit: { sign: '≠', word: 'no fit', look: 'border-ochre bg-ochre-wash text-ochre', text: 'text-ochre' },
+  likelyHere: { sign: '?', word: 'here', look: 'border-ochre bg-ochre-wash text-ochre', text: 'text-ochre' },
+};
+
+/** Place 9 only says that some place is wrong; the likeliest repair says which. */
+function doubtAt(
+  place: number,
+  hasProblem: boolean,
+  check: VinShown['check'],
+  [likeliest]: VinShown['repairs'],
+): Doubt | undefined {
+  if (check === 'fails' && place === 9) return 'noFit';
+  if (hasProblem) return 'wrong';
+  const here = likeliest && likeliest.kind !== 'missing' && likeliest.places.includes(place);
+  return here ? 'likelyHere' : undefined;
 }
 
 /** Reads it aloud where the device has a voice. */

@@ -4,7 +4,7 @@ import { formatProbability } from '@/core/kinds/percent';
 import type { Repair, RepairKind } from '@/core/vin/repair';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
-import type { VinShown } from './vin-bench';
+import type { VinShown } from './vin-shown';
 
 const kinds: Record<RepairKind, string> = {
   change: 'misread',

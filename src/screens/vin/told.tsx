@@ -3,7 +3,7 @@ import type { ReactNode } from 'react';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Badge } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
-import type { VinShown } from './vin-bench';
+import type { VinShown } from './vin-shown';
 
 /** What the VIN tells: check digit, region, maker, market and model year, each with its reason. */
 export function Told({ vin }: { readonly vin: VinShown }) {

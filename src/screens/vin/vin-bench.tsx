@@ -6,9 +6,6 @@ import { vehicleClasses } from '@/core/catalogue/vehicle-class';
 import { formatJobNumber } from '@/core/job/job';
 import type { Result } from '@/core/kinds/result';
 import { cleanVin } from '@/core/vin/alphabet';
-import type { VinComparison } from '@/core/vin/compare';
-import type { VinExamined } from '@/core/vin/examine';
-import type { SpokenGroup } from '@/core/vin/spell';
 import { groupVin } from '@/core/vin/vin';
 import { SelectField, TextField } from '@/ui/field';
 import { Page } from '@/ui/page';
@@ -18,16 +15,7 @@ import { Comparison } from './comparison';
 import { Places } from './places';
 import { Repairs } from './repairs';
 import { Told } from './told';
-
-export interface VinShown extends VinExamined {
-  readonly spoken: readonly SpokenGroup[];
-  readonly comparison: VinComparison | null;
-  readonly jobs: readonly {
-    readonly number: number;
-    readonly vin: string;
-    readonly likeness: 'same' | 'oneSlip';
-  }[];
-}
+import type { VinShown } from './vin-shown';
 
 interface VinBenchProps {
   readonly markets: readonly string[];

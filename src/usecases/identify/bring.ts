@@ -20,8 +20,6 @@ export interface WhatToBring extends Omit<BringList, 'articles'> {
   readonly list: readonly Brought[];
 }
 
-/** The certainties that can be asked for. */
-export const certainties = [0.8, 0.9, 0.95, 0.99] as const;
 /** Candidates below this are not prepared for. */
 const leastLikely = 0.002;
 

@@ -9,7 +9,7 @@ import {
   partNames,
 } from '@/core/identify/decision-names';
 import type { GatheredFacts } from '@/core/identify/gathered-facts';
-import { decisions, nextQuestion, type Question, settledFrom } from '@/core/identify/next-question';
+import { decisions, nextQuestion, type Question } from '@/core/identify/next-question';
 import { type Candidate, rankCandidates } from '@/core/identify/posterior';
 import { questionReason } from '@/core/identify/question-words';
 import { type StripYear, yearStrip } from '@/core/identify/year-strip';
@@ -96,11 +96,6 @@ export async function identifyCar(db: Db, actor: Actor, job: Job, shop: ShopRow)
     gathered,
     platforms,
   };
-}
-
-/** Whether one decision has what it takes. */
-export function isSettled({ decisions: [leading] }: Identification): boolean {
-  return leading !== undefined && leading.probability >= settledFrom;
 }
 
 async function platformsOf(db: Db, applications: readonly Application[]): Promise<Record<string, Platform>> {

@@ -1,9 +1,8 @@
 import type { FactKind } from '@/core/catalogue/fact-kinds';
-import type { Platform } from '@/core/catalogue/platform';
 import type { Correction, Lexicon } from '@/core/identify/line/reading';
 import { fold } from '@/core/identify/line/tokens';
 import type { Actor } from '@/core/kinds/actor';
-import { findSimilarNames, listFactValues, listPlatforms, readLexicon } from '@/data/catalogue';
+import { findSimilarNames, listFactValues, readLexicon } from '@/data/catalogue';
 import type { WordsInput } from '@/inputs/job-inputs';
 import { database } from '../database';
 
@@ -16,10 +15,6 @@ export function readNames(_actor: Actor): Promise<Lexicon> {
 export async function correctWords(_actor: Actor, { words }: WordsInput): Promise<Correction[]> {
   const folded = words.map(fold).filter((word) => /^[\p{L}]+$/u.test(word));
   return folded.length === 0 ? [] : findSimilarNames(database(), folded);
-}
-
-export function readPlatforms(_actor: Actor, ids: readonly string[]): Promise<Platform[]> {
-  return listPlatforms(database(), [...new Set(ids)]);
 }
 
 /** What the library has for each kind of fact that is chosen from it. */

@@ -1,6 +1,7 @@
 import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { type HistoryLine, listHistory } from '@/data/job-history';
+import { findJob } from '@/data/jobs';
 import { type JobListRow, listJobs } from '@/data/jobs-list';
 import { getShopOrThrow } from '@/data/shop';
 import { database } from '../database';
@@ -12,6 +13,10 @@ const longestQuery = 100;
 /** Every change of a job's rows, oldest first: who, when, which part and which fields. */
 export function readJobHistory(_actor: Actor, job: Pick<Job, 'id'>): Promise<HistoryLine[]> {
   return listHistory(database(), job.id);
+}
+
+export function readJob(_actor: Actor, number: number): Promise<Job | undefined> {
+  return findJob(database(), number);
 }
 
 export interface JobsPage {

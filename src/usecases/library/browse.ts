@@ -11,10 +11,14 @@ export interface LibraryOverview {
   readonly zone: string;
 }
 
+export async function readLists(_actor: Actor): Promise<LibraryOverview['lists']> {
+  return Promise.all(listNames.map(async (name) => ({ name, rows: await countList(database(), name) })));
+}
+
 /** Every list with its size, and what was changed last. */
-export async function readLibrary(_actor: Actor): Promise<LibraryOverview> {
+export async function readLibrary(actor: Actor): Promise<LibraryOverview> {
   const db = database();
-  const lists = await Promise.all(listNames.map(async (name) => ({ name, rows: await countList(db, name) })));
+  const lists = await readLists(actor);
   const changes = await listLatestChanges(db, 12);
   const { zone } = await getShopOrThrow(db);
   return { lists, changes: changes.map(withName), zone };
@@ -28,42 +32,39 @@ export interface ListPage {
   readonly name: ListName;
   readonly rows: readonly LibraryRow[];
   readonly total: number;
-  readonly offset: number;
-  readonly search: string;
+  readonly next: readonly string[] | undefined;
 }
 
-export const pageSize = 50;
+const pageSize = 50;
 
+/** A page of a list that begins after the key cells given. */
 export async function readListPage(
   _actor: Actor,
   name: ListName,
   search: string,
-  offset: number,
+  after: readonly string[] | undefined,
 ): Promise<ListPage> {
-  const { rows, total } = await listRows(database(), name, { search, offset, limit: pageSize });
-  return { name, rows, total, offset, search };
+  return { name, ...(await listRows(database(), name, { search, after, limit: pageSize })) };
 }
 
 export interface RowView {
   readonly list: LibraryList['name'];
-  readonly row: LibraryRow;
+  /** Null where it was taken out and only its history is left. */
+  readonly row: LibraryRow | null;
   readonly name: string;
   readonly changes: readonly ChangeRow[];
   readonly zone: string;
 }
 
+/** A row with its history; undefined where there never was one. */
 export async function readRow(_actor: Actor, name: ListName, id: string): Promise<RowView | undefined> {
   const db = database();
   const row = await findRow(db, name, id);
-  if (!row) return undefined;
+  const changes = await listRowChanges(db, name, row?.id ?? id);
+  const cells = row?.cells ?? changes[0]?.before ?? changes[0]?.after;
+  if (!cells) return undefined;
   const { zone } = await getShopOrThrow(db);
-  return {
-    list: name,
-    row,
-    name: rowName(listOf(name), row.cells),
-    changes: await listRowChanges(db, name, row.id),
-    zone,
-  };
+  return { list: name, row: row ?? null, name: rowName(listOf(name), cells), changes, zone };
 }
 
 /** What can stand in the columns that name a row of another list, where they are few enough to choose from. */

@@ -18,7 +18,7 @@ export interface StaleRow extends Failed {
 
 export type SavedRow = Result<{ readonly id: string }, Failed | StaleRow>;
 
-class Refused extends Error {
+export class Refused extends Error {
   constructor(readonly failure: Failed | StaleRow) {
     super('refused');
   }

@@ -1,9 +1,7 @@
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
+import { PoolFull } from './pool-full';
 import type { TaskName, tasks } from './tasks';
-
-/** The pool is full: the answer is 503, and to try again. */
-export class PoolFull extends Error {}
 
 const threads = 2;
 const queue = 64;

@@ -1,13 +1,10 @@
 import { EventInput } from '@/inputs/event-input';
 import { parseInput } from '@/inputs/parse';
 import { recordEvent } from '@/usecases/jobs/record';
-import { findActor } from '../../../../../session';
-import { handler, problem, readJson } from '../../../../handler';
+import { problem, readJson, refusal, signedIn } from '../../../../handler';
 
 /** Appends one event of a job; the same event sent again gets the same answer. */
-export const POST = handler(async (request: Request, context: { params: Promise<{ number: string }> }) => {
-  const actor = await findActor();
-  if (!actor) return problem(401, 'Sign in first.');
+export const POST = signedIn(async (actor, request, context: { params: Promise<{ number: string }> }) => {
   const { number } = await context.params;
   if (!/^\d{1,9}$/.test(number)) return problem(404, 'There is no such job.');
   const body = await readJson(request, 16_384);
@@ -15,7 +12,6 @@ export const POST = handler(async (request: Request, context: { params: Promise<
   const input = parseInput(EventInput, body.value);
   if (!input.ok) return problem(400, 'The event cannot be read.', { errors: input.problems });
   const recorded = await recordEvent(actor, Number(number), input.value);
-  if (!recorded.ok)
-    return problem(409, recorded.problems[0]?.message ?? 'Refused.', { errors: recorded.problems });
+  if (!recorded.ok) return refusal(recorded.problems);
   return Response.json(recorded.value, { status: recorded.value.repeated ? 200 : 201 });
 });

@@ -1,0 +1,36 @@
+import { notFound } from 'next/navigation';
+import { RowPage } from '@/screens/library/row-page';
+import { readChoices, readRow } from '@/usecases/library/browse';
+import { readStandings } from '@/usecases/library/check';
+import { requireActor } from '../../../../session';
+import { removeRowAction, saveRowAction, undoChangeAction } from '../../actions';
+import { type ListPageProps, listNameOf } from '../../list-page';
+
+export const metadata = { title: 'Library row' };
+
+interface LibraryRowProps extends ListPageProps {
+  readonly searchParams: Promise<{ readonly id?: string | string[] }>;
+}
+
+export default async function LibraryRowPage({ params, searchParams }: LibraryRowProps) {
+  const actor = await requireActor();
+  const list = await listNameOf(params);
+  const { id } = await searchParams;
+  const view = typeof id === 'string' ? await readRow(actor, list, id.slice(0, 300)) : undefined;
+  if (!view || typeof id !== 'string') notFound();
+  return (
+    <RowPage
+      list={list}
+      row={view.row}
+      id={id}
+      name={view.name}
+      changes={view.changes}
+      facts={list === 'applications' && view.row ? await readStandings(actor, view.row.id) : []}
+      choices={await readChoices(actor, list)}
+      zone={view.zone}
+      onSave={saveRowAction}
+      onRemove={removeRowAction}
+      onUndo={undoChangeAction}
+    />
+  );
+}

@@ -1,0 +1,22 @@
+'use server';
+
+import { RemoveRowInput, SaveRowInput, SettleConflictInput, UndoChangeInput } from '@/inputs/library-inputs';
+import { removeRow, type SavedRow, saveRow, undoChange } from '@/usecases/library/edit-library';
+import { settle } from '@/usecases/library/settle';
+import { runAction } from '../../run-action';
+
+export async function saveRowAction(data: unknown): Promise<SavedRow> {
+  return runAction(SaveRowInput, data, saveRow);
+}
+
+export async function removeRowAction(data: unknown): Promise<SavedRow> {
+  return runAction(RemoveRowInput, data, removeRow);
+}
+
+export async function undoChangeAction(data: unknown): Promise<SavedRow> {
+  return runAction(UndoChangeInput, data, undoChange);
+}
+
+export async function settleAction(data: unknown): Promise<SavedRow> {
+  return runAction(SettleConflictInput, data, settle);
+}

@@ -1,0 +1,213 @@
+import type { Application } from '@/core/catalogue/application';
+import type { Contradiction } from '@/core/identify/contradiction';
+import { answerKinds } from '@/core/identify/gathered-facts';
+import { whys } from '@/core/identify/line/reading';
+import { type Decided, type Question, questionKinds } from '@/core/identify/next-question';
+import type { Candidate } from '@/core/identify/posterior';
+import { list, number, object, oneOf, orNull, type Schema, share, text, uuid, whole, yesNo } from './schema';
+
+type AskedQuestion = Question & { readonly reason: string };
+
+interface IdentifiedShown {
+  readonly identification: {
+    readonly candidates: readonly Candidate[];
+    readonly decisionOf: Readonly<Record<string, string>>;
+    readonly names: Readonly<Record<string, string>>;
+    readonly decisions: readonly Decided[];
+    readonly next:
+      | { readonly kind: 'ask'; readonly question: AskedQuestion }
+      | { readonly kind: 'stop'; readonly why: 'settled' | 'nothingHelps' | 'noCandidates' };
+    readonly contradiction: Contradiction | undefined;
+    readonly gathered: { readonly remarks: readonly string[] };
+  };
+  readonly bring:
+    | {
+        readonly served: number;
+        readonly exact: boolean;
+        readonly list: readonly { readonly article: string; readonly inVan: boolean }[];
+      }
+    | undefined;
+  readonly read: {
+    readonly make: string | null;
+    readonly model: string | null;
+    readonly year: number | null;
+    readonly ignition: string | null;
+    readonly vin: string | null;
+    readonly unknown: readonly string[];
+  };
+}
+
+/** What `POST /api/v1/identify` answers. */
+export function identifyAnswer({ identification, bring, read }: IdentifiedShown) {
+  const { candidates, decisionOf, decisions, names, next, contradiction, gathered } = identification;
+  const nameOf = (key: string) => names[key] ?? '';
+  return {
+    read: {
+      make: read.make,
+      model: read.model,
+      year: read.year,
+      ignition: read.ignition,
+      vin: read.vin,
+      unknown: read.unknown,
+    },
+    remarks: gathered.remarks,
+    candidates: candidates.map(({ application, probability }) => ({
+      ...candidateAnswer(application),
+      probability,
+      decision: nameOf(decisionOf[application.id] ?? ''),
+    })),
+    decisions: decisions.map(({ key, probability }) => ({ decision: nameOf(key), probability })),
+    next:
+      next.kind === 'stop'
+        ? { kind: next.kind, why: next.why }
+        : {
+            kind: next.kind,
+            fact: next.question.kind,
+            ask: questionKinds[next.question.kind].ask,
+            reason: next.question.reason,
+            seconds: next.question.seconds,
+            gainBits: next.question.gainBits,
+            answers: next.question.answers.map((answer) => ({
+              value: answer.value,
+              chance: answer.chance,
+              leaves: answer.leaves,
+              leading: nameOf(answer.leading),
+              leadingShare: answer.leadingShare,
+            })),
+          },
+    contradiction: contradiction
+      ? {
+          fit: contradiction.fit,
+          explanations: contradiction.explanations.map(({ fact, fit, rise }) => ({ ...fact, fit, rise })),
+        }
+      : null,
+    bring: bring
+      ? {
+          served: Math.min(1, bring.served),
+          exact: bring.exact,
+          articles: bring.list.map(({ article, inVan }) => ({ article, inVan })),
+        }
+      : null,
+  };
+}
+
+function candidateAnswer(application: Application) {
+  const { id, make, model, generation, market, ignition, span, blank, chip, remote, platform, pocket } =
+    application;
+  return {
+    id,
+    make,
+    model,
+    generation,
+    market,
+    ignition,
+    from: { year: span.from.year, month: span.from.month },
+    to: { year: span.to.year, month: span.to.month },
+    keyway: application.keyway.name,
+    blank,
+    chip: chip?.article ?? null,
+    remote: remote?.article ?? null,
+    platform,
+    pocket,
+  };
+}
+
+const kinds = oneOf(Object.keys(questionKinds));
+
+export const identifyRequestSchema: Schema = object(
+  {
+    line: { type: 'string', maxLength: 400 },
+    make: { type: 'string', minLength: 1, maxLength: 60 },
+    model: { type: 'string', minLength: 1, maxLength: 60 },
+    year: { type: 'integer', minimum: 1950, maximum: 2100 },
+    vin: { type: 'string', minLength: 1, maxLength: 40 },
+    ignition: oneOf(['turn', 'push']),
+    market: { type: 'string', minLength: 1, maxLength: 40 },
+    why: oneOf(whys),
+    working: { type: 'integer', minimum: 0, maximum: 8 },
+    given: {
+      type: 'array',
+      maxItems: 20,
+      items: object(
+        {
+          kind: kinds,
+          answer: oneOf(answerKinds),
+          value: orNull({ type: 'string', minLength: 1, maxLength: 120 }),
+          reliability: { type: 'number', minimum: 0.5, maximum: 0.995 },
+        },
+        ['value', 'reliability'],
+      ),
+    },
+    certainty: { type: 'number', minimum: 0.5, maximum: 0.999 },
+  },
+  ['line', 'make', 'model', 'year', 'vin', 'ignition', 'market', 'why', 'working', 'given', 'certainty'],
+);
+
+const month = object({ year: whole, month: orNull(whole) });
+
+export const identifyAnswerSchema: Schema = object({
+  read: object({
+    make: orNull(text),
+    model: orNull(text),
+    year: orNull(whole),
+    ignition: orNull(text),
+    vin: orNull(text),
+    unknown: list(text),
+  }),
+  remarks: list(text),
+  candidates: list(
+    object({
+      id: uuid,
+      make: text,
+      model: text,
+      generation: text,
+      market: text,
+      ignition: oneOf(['turn', 'push']),
+      from: month,
+      to: month,
+      keyway: text,
+      blank: text,
+      chip: orNull(text),
+      remote: orNull(text),
+      platform: text,
+      pocket: orNull(text),
+      probability: share,
+      decision: text,
+    }),
+  ),
+  decisions: list(object({ decision: text, probability: { ...number, minimum: 0, maximum: 1.000001 } })),
+  next: {
+    oneOf: [
+      object({
+        kind: { const: 'stop' },
+        why: oneOf(['settled', 'nothingHelps', 'noCandidates']),
+      }),
+      object({
+        kind: { const: 'ask' },
+        fact: kinds,
+        ask: text,
+        reason: text,
+        seconds: number,
+        gainBits: number,
+        answers: list(
+          object({
+            value: text,
+            chance: number,
+            leaves: whole,
+            leading: text,
+            leadingShare: number,
+          }),
+        ),
+      }),
+    ],
+  },
+  contradiction: orNull(
+    object({
+      fit: number,
+      explanations: list(object({ label: text, value: text, fit: number, rise: number })),
+    }),
+  ),
+  bring: orNull(
+    object({ served: share, exact: yesNo, articles: list(object({ article: text, inVan: yesNo })) }),
+  ),
+});

@@ -1,0 +1,244 @@
+import { listNames } from '@/core/catalogue/lists';
+import { librarySchema } from '../library-json';
+import { identifyAnswerSchema, identifyRequestSchema } from './identify';
+import { importAnswerSchema, storeRequestSchema } from './imports';
+import {
+  eventAnswerSchema,
+  eventRequestSchema,
+  jobAnswerSchema,
+  jobsAnswerSchema,
+  openJobAnswerSchema,
+  openJobRequestSchema,
+} from './jobs';
+import { list, object, oneOf, type Schema, text, uuid, whole } from './schema';
+import { vinAnswerSchema, vinRequestSchema } from './vin';
+
+const problemSchema: Schema = {
+  type: 'object',
+  properties: {
+    type: text,
+    title: text,
+    status: whole,
+    detail: text,
+    errors: list({ type: 'object', properties: { field: text, message: text }, required: ['message'] }),
+  },
+  required: ['type', 'title', 'status', 'detail'],
+};
+
+const problems: Readonly<Record<string, string>> = {
+  400: 'The request cannot be read; `errors` names the fields',
+  401: 'Not signed in',
+  404: 'There is no such thing',
+  409: 'The state of things refuses it',
+  413: 'The body is too large',
+  415: 'Another content type was expected',
+  503: 'Too much is being worked on, or the database is away; try again',
+};
+
+interface Operation {
+  readonly summary: string;
+  readonly request?: Schema | undefined;
+  /** Another body than JSON. */
+  readonly file?: boolean;
+  readonly answer?: Schema;
+  readonly answerType?: string;
+  readonly status?: string;
+  readonly parameters?: readonly Schema[];
+  readonly refusals: readonly string[];
+  readonly open?: boolean;
+}
+
+function operation({
+  summary,
+  request,
+  file,
+  answer,
+  answerType,
+  status = '200',
+  parameters,
+  refusals,
+  open,
+}: Operation) {
+  const type = answerType ?? 'application/json';
+  const content = { [type]: { schema: answer ?? { type: 'string' } } };
+  return {
+    summary,
+    ...(parameters ? { parameters } : {}),
+    ...(request
+      ? { requestBody: { required: true, content: { 'application/json': { schema: request } } } }
+      : {}),
+    ...(file
+      ? {
+          requestBody: {
+            required: true,
+            content: { 'text/csv': { schema: text }, 'application/json': { schema: librarySchema() } },
+          },
+        }
+      : {}),
+    responses: {
+      [status]: { description: 'Done', content },
+      ...Object.fromEntries(
+        [...(open ? [] : ['401']), ...refusals].map((code) => [
+          code,
+          {
+            description: problems[code] ?? 'Problem',
+            content: { 'application/problem+json': { schema: { $ref: '#/components/schemas/Problem' } } },
+          },
+        ]),
+      ),
+    },
+    ...(open ? { security: [] } : {}),
+  };
+}
+
+const path = (name: string, schema: Schema): Schema => ({ name, in: 'path', required: true, schema });
+const query = (name: string, schema: Schema, required = false): Schema => ({
+  name,
+  in: 'query',
+  required,
+  schema,
+});
+
+const importId = path('id', uuid);
+const jobNumber = path('number', { type: 'integer', minimum: 1 });
+const listPath = path('list', oneOf(listNames));
+
+/** The OpenAPI 3.1 document of `/api/v1`. */
+export function openApiDocument(): Record<string, unknown> {
+  return {
+    openapi: '3.1.0',
+    info: {
+      title: 'Kilnsman',
+      version: '1',
+      description:
+        'What the benches compute, the lists of the library in and out, and the jobs. Errors are problem details (RFC 9457) that name the field, never its value.',
+    },
+    servers: [{ url: '/api/v1' }],
+    security: [{ session: [] }],
+    paths: {
+      '/vin': {
+        post: operation({
+          summary: 'What a whole or partial VIN tells',
+          request: vinRequestSchema,
+          answer: vinAnswerSchema,
+          refusals: ['400', '409', '413', '415'],
+        }),
+      },
+      '/identify': {
+        post: operation({
+          summary: 'Candidates, next question and what to bring for a car without a job',
+          request: identifyRequestSchema,
+          answer: identifyAnswerSchema,
+          refusals: ['400', '409', '413', '415'],
+        }),
+      },
+      '/jobs': {
+        get: operation({
+          summary: 'Jobs, newest first, by number, name, make, model or VIN',
+          parameters: [query('q', text), query('before', whole)],
+          answer: jobsAnswerSchema,
+          refusals: [],
+        }),
+        post: operation({
+          summary: 'Opens a job from a call',
+          request: openJobRequestSchema,
+          answer: openJobAnswerSchema,
+          status: '201',
+          refusals: ['400', '409', '413', '415'],
+        }),
+      },
+      '/jobs/{number}': {
+        get: operation({
+          summary: 'One job',
+          parameters: [jobNumber],
+          answer: jobAnswerSchema,
+          refusals: ['404'],
+        }),
+      },
+      '/jobs/{number}/events': {
+        post: operation({
+          summary: 'Appends an event to a job; the same one sent again changes nothing',
+          parameters: [jobNumber],
+          request: eventRequestSchema,
+          answer: eventAnswerSchema,
+          status: '201',
+          refusals: ['400', '404', '409', '413', '415'],
+        }),
+      },
+      '/lists': {
+        get: operation({
+          summary: 'The lists of the library',
+          answer: object({
+            lists: list(
+              object({ name: oneOf(listNames), title: text, rows: whole, href: text, schema: text }),
+            ),
+          }),
+          refusals: [],
+        }),
+      },
+      '/lists/{list}': {
+        get: operation({
+          summary: 'A whole list as CSV (RFC 4180)',
+          parameters: [listPath],
+          answerType: 'text/csv',
+          refusals: ['404'],
+        }),
+      },
+      '/library': {
+        get: operation({
+          summary: 'The whole library as one document',
+          answer: librarySchema(),
+          refusals: [],
+        }),
+      },
+      '/imports/{id}': {
+        post: operation({
+          summary: 'Reads a file under an id of the sender’s own and says what storing it would do',
+          parameters: [importId, query('list', oneOf([...listNames, 'library']), true), query('name', text)],
+          file: true,
+          answer: importAnswerSchema,
+          status: '201',
+          refusals: ['400', '404', '409', '503'],
+        }),
+        get: operation({
+          summary: 'How far an import is',
+          parameters: [importId],
+          answer: importAnswerSchema,
+          refusals: ['404'],
+        }),
+        delete: operation({
+          summary: 'Ends an import, or drops one that was read; nothing of it stays',
+          parameters: [importId],
+          answer: importAnswerSchema,
+          refusals: ['404', '409'],
+        }),
+      },
+      '/imports/{id}/store': {
+        post: operation({
+          summary: 'Stores an import that was read, all or nothing',
+          parameters: [importId],
+          request: storeRequestSchema,
+          answer: importAnswerSchema,
+          refusals: ['400', '404', '409', '415'],
+        }),
+      },
+      '/schemas/{name}': {
+        get: operation({
+          summary: 'The JSON Schema of a row of a list, or of the whole library',
+          parameters: [path('name', oneOf([...listNames, 'library']))],
+          answer: { type: 'object' },
+          answerType: 'application/schema+json',
+          refusals: ['404'],
+          open: true,
+        }),
+      },
+      '/openapi.json': {
+        get: operation({ summary: 'This document', answer: { type: 'object' }, refusals: [], open: true }),
+      },
+    },
+    components: {
+      schemas: { Problem: problemSchema },
+      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'kilnsman_session' } },
+    },
+  };
+}

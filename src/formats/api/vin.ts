@@ -1,0 +1,76 @@
+import { vehicleClasses } from '@/core/catalogue/vehicle-class';
+import type { VinComparison } from '@/core/vin/compare';
+import type { VinExamined } from '@/core/vin/examine';
+import type { SpokenGroup } from '@/core/vin/spell';
+import { list, object, oneOf, orNull, type Schema, share, text, whole, yesNo } from './schema';
+
+interface VinShown extends VinExamined {
+  readonly spoken: readonly SpokenGroup[];
+  readonly comparison: VinComparison | null;
+  readonly jobs: readonly { readonly number: number; readonly vin: string; readonly likeness: string }[];
+}
+
+/** What `POST /api/v1/vin` answers; nothing is left out, what is not known is null. */
+export function vinAnswer(vin: VinShown) {
+  return {
+    vin: vin.vin,
+    whole: vin.whole,
+    problems: vin.problems,
+    lengthProblem: vin.lengthProblem ?? null,
+    check: vin.check,
+    checkMatters: vin.checkMatters,
+    expectedCheckDigit: vin.expectedCheckDigit ?? null,
+    region: vin.region ?? null,
+    maker: vin.maker ?? null,
+    market: vin.market ?? null,
+    years: vin.years,
+    yearReason: vin.yearReason ?? null,
+    repairs: vin.repairs,
+    spoken: vin.spoken,
+    comparison: vin.comparison && { ...vin.comparison, byChance: vin.comparison.byChance ?? null },
+    jobs: vin.jobs,
+  };
+}
+
+export const vinRequestSchema: Schema = object(
+  {
+    vin: { type: 'string', maxLength: 60 },
+    market: { type: 'string', minLength: 1, maxLength: 40 },
+    vehicleClass: oneOf(vehicleClasses),
+    other: { type: 'string', maxLength: 60 },
+  },
+  ['market', 'vehicleClass', 'other'],
+);
+
+export const vinAnswerSchema: Schema = object({
+  vin: text,
+  whole: yesNo,
+  problems: list(object({ place: whole, message: text })),
+  lengthProblem: orNull(text),
+  check: oneOf(['passes', 'fails', 'notWhole', 'notUsed']),
+  checkMatters: yesNo,
+  expectedCheckDigit: orNull(text),
+  region: orNull(text),
+  maker: orNull(object({ code: text, make: text, market: text })),
+  market: orNull(text),
+  years: list(whole),
+  yearReason: orNull(text),
+  repairs: list(
+    object({
+      vin: text,
+      kind: oneOf(['change', 'exchange', 'letter', 'missing', 'doubled']),
+      places: list(whole),
+      share,
+    }),
+  ),
+  spoken: list(object({ characters: text, words: list(text) })),
+  comparison: orNull(
+    object({
+      likeness: oneOf(['same', 'oneSlip', 'anotherCar', 'cannotSay']),
+      differing: list(whole),
+      compared: whole,
+      byChance: orNull(share),
+    }),
+  ),
+  jobs: list(object({ number: whole, vin: text, likeness: oneOf(['same', 'oneSlip']) })),
+});

@@ -1,0 +1,22 @@
+import { IsIn, IsInt, IsOptional, IsUUID, Length, Max, MaxLength, Min } from 'class-validator';
+import type { StockState, ToldMovement } from '@/core/stock/movements';
+import { movementReasons, stockStates } from '@/core/stock/movements';
+import { orNull } from './fields';
+
+const told = Object.keys(movementReasons).filter((reason) => reason !== 'opening');
+
+/** What happened to an article at a place. */
+export class MoveStockInput {
+  @Length(1, 40, { message: 'Name an article of the library.' }) article!: string;
+  @IsIn(stockStates, { message: 'Choose a state.' }) state!: StockState;
+  /** Null is the workshop. */
+  @orNull() @IsUUID(undefined, { message: 'Choose a place.' }) vanId!: string | null;
+  @IsIn(told, { message: 'Choose what happened.' }) reason!: ToldMovement['reason'];
+  @IsInt({ message: 'A whole number of pieces.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(9999, { message: 'Up to 9999.' })
+  pieces!: number;
+  /** Where it went, for a move; null is the workshop. */
+  @IsOptional() @IsUUID(undefined, { message: 'Choose a place.' }) toVanId?: string | null;
+  @IsOptional() @MaxLength(200, { message: 'Up to 200 characters.' }) note?: string;
+}

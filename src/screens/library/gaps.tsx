@@ -1,0 +1,103 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { applicationName } from '@/core/catalogue/application';
+import type { Gap, Overlap } from '@/core/identify/library-gaps';
+import { formatSpan } from '@/core/kinds/year-span';
+import { ButtonWords, buttonClass } from '@/ui/button';
+import { SelectField } from '@/ui/field';
+import { Page } from '@/ui/page';
+import { Panel } from '@/ui/panel';
+
+interface GapsProps {
+  readonly make: string | null;
+  readonly makes: readonly string[];
+  readonly overlaps: readonly Overlap[];
+  readonly gaps: readonly Gap[];
+}
+
+/** Where the library cannot answer: rows that nobody can tell apart, years without any row. */
+export function Gaps({ make, makes, overlaps, gaps }: GapsProps) {
+  const router = useRouter();
+  return (
+    <Page
+      title="Overlaps and gaps"
+      note="Where the library cannot give one answer, or none at all."
+      actions={
+        <Link href="/library" prefetch={false} className={buttonClass('plain')}>
+          <ButtonWords>Library</ButtonWords>
+        </Link>
+      }
+    >
+      <SelectField
+        label="Make"
+        className="w-64"
+        value={make ?? ''}
+        {...(make === null ? { empty: 'All' } : {})}
+        choices={makes.map((name) => ({ value: name, label: name }))}
+        onChange={(event) =>
+          router.push(
+            event.target.value
+              ? `/library/gaps?make=${encodeURIComponent(event.target.value)}`
+              : '/library/gaps',
+          )
+        }
+      />
+      <Panel
+        title={`Rows that nobody can tell apart (${overlaps.length})`}
+        note="Same car, same months, another key, and no mark between them. Add the mark, the month or the equipment that tells."
+      >
+        {overlaps.length === 0 ? (
+          <p className="text-mute">None.</p>
+        ) : (
+          <ul className="flex flex-col gap-3">
+            {overlaps.map(({ one, other, span }) => (
+              <li
+                key={`${one.id} ${other.id}`}
+                className="border-t border-line pt-3 first:border-0 first:pt-0"
+              >
+                <span className="font-semibold">
+                  {one.make} {applicationName(one)}
+                </span>{' '}
+                <span className="text-mute">
+                  {one.market}, {formatSpan(span)}
+                </span>
+                <span className="mt-1 flex flex-wrap gap-x-4">
+                  {[one, other].map((row) => (
+                    <Link
+                      key={row.id}
+                      href={`/library/applications/row?id=${row.id}`}
+                      prefetch={false}
+                      className="font-mono underline"
+                    >
+                      {row.blank}, {row.remote?.article ?? row.chip?.article ?? 'no chip'}, {row.platform}
+                    </Link>
+                  ))}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </Panel>
+      <Panel title={`Years without a row (${gaps.length})`}>
+        {gaps.length === 0 ? (
+          <p className="text-mute">None.</p>
+        ) : (
+          <ul className="grid gap-x-6 gap-y-1 sm:grid-cols-2">
+            {gaps.map(({ generation, span }) => (
+              <li
+                key={`${generation.make} ${generation.model} ${generation.name} ${generation.market} ${span.from.year}`}
+              >
+                <span className="font-semibold">
+                  {generation.make} {generation.model} {generation.name}
+                </span>{' '}
+                <span className="text-mute">{generation.market}</span> {formatSpan(span)}
+              </li>
+            ))}
+          </ul>
+        )}
+      </Panel>
+    </Page>
+  );
+}

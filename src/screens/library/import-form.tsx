@@ -1,0 +1,198 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { type ListName, listNames, listOf } from '@/core/catalogue/lists';
+import { localMoment } from '@/core/kinds/local-time';
+import { Button, ButtonWords, buttonClass } from '@/ui/button';
+import { Field, SelectField } from '@/ui/field';
+import { Badge, Notice, type Tone } from '@/ui/notice';
+import { Page } from '@/ui/page';
+import { Panel } from '@/ui/panel';
+import { type ImportState, stateWords } from './import-states';
+
+interface ImportFormProps {
+  /** The list that is chosen when the page opens. */
+  readonly list: ListName | undefined;
+  readonly imports: readonly {
+    readonly id: string;
+    readonly list: ListName | 'library';
+    readonly fileName: string;
+    readonly state: ImportState;
+    readonly rowsTotal: number | null;
+    readonly startedAt: Date;
+    readonly by: string;
+  }[];
+  readonly zone: string;
+}
+
+/** A file to be read; what it would do is shown before anything of it is stored. */
+export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
+  const router = useRouter();
+  const [list, setList] = useState<ListName | 'library'>(first ?? 'applications');
+  const [file, setFile] = useState<File>();
+  const [problem, setProblem] = useState<string>();
+  const [busy, setBusy] = useState(false);
+
+  const send = () => {
+    if (!file) {
+      setProblem('Choose a file.');
+      return;
+    }
+    const id = uuid();
+    setBusy(true);
+    setProblem(undefined);
+    const search = new URLSearchParams({ list, name: file.name });
+    // The next page watches it being read; it goes on while that page opens.
+    const sent = fetch(`/api/v1/imports/${id}?${search}`, {
+      method: 'POST',
+      body: file,
+      headers: { 'content-type': list === 'library' ? 'application/json' : 'text/csv' },
+    });
+    sent.then(
+      async (response) => {
+        if (response.ok) {
+          router.push(`/library/import/${id}`);
+          return;
+        }
+        const told = await response.json().catch(() => ({}));
+        setProblem(typeof told.detail === 'string' ? told.detail : 'The server could not read it.');
+        setBusy(false);
+      },
+      () => {
+        setProblem('The server cannot be reached. Nothing was stored.');
+        setBusy(false);
+      },
+    );
+    if (file.size > watchedFrom) router.push(`/library/import/${id}`);
+  };
+  return (
+    <Page
+      title="Bring data"
+      note="A file is read first and shown: what it adds, changes, leaves and why rows are refused. Then all of it is stored, or nothing."
+      actions={
+        <Link href="/library" prefetch={false} className={buttonClass('plain')}>
+          <ButtonWords>Library</ButtonWords>
+        </Link>
+      }
+    >
+      <Panel title="File">
+        <form
+          className="flex flex-wrap items-start gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            send();
+          }}
+        >
+          <SelectField
+            label="What it holds"
+            className="w-72"
+            value={list}
+            choices={[
+              ...listNames.map((name) => ({ value: name, label: `${listOf(name).title}, CSV` })),
+              { value: 'library', label: 'All lists, JSON' },
+            ]}
+            onChange={(event) => setList(event.target.value as ListName | 'library')}
+          />
+          <Field label="File" className="min-w-72 flex-1" error={problem}>
+            {(props) => (
+              <input
+                {...props}
+                type="file"
+                accept={list === 'library' ? '.json,application/json' : '.csv,.txt,text/csv'}
+                className="min-h-12 w-full rounded-lg border-[1.5px] border-edge bg-biscuit p-2.5 aria-invalid:border-oxide"
+                onChange={(event) => {
+                  setFile(event.target.files?.[0]);
+                  setProblem(undefined);
+                }}
+              />
+            )}
+          </Field>
+          <Button type="submit" look="main" className="mt-[22px]" disabled={busy}>
+            {busy ? 'Reading' : 'Read it'}
+          </Button>
+        </form>
+        <Columns list={list} />
+      </Panel>
+      <Panel title="Files of late">
+        {imports.length === 0 ? (
+          <p className="text-mute">No file was brought yet.</p>
+        ) : (
+          <ul>
+            {imports.map(({ id, list: of, fileName, state, rowsTotal, startedAt, by }) => {
+              const { day, hour } = localMoment(startedAt, zone);
+              return (
+                <li
+                  key={id}
+                  className="flex flex-wrap items-center gap-x-3 border-t border-line py-2 first:border-0"
+                >
+                  <Link href={`/library/import/${id}`} prefetch={false} className="font-semibold underline">
+                    {fileName}
+                  </Link>
+                  <span>{of === 'library' ? 'All lists' : listOf(of).title}</span>
+                  {rowsTotal !== null && <span className="text-mute">{rowsTotal} rows</span>}
+                  <span className="text-small text-mute">
+                    {by}, {day} {hour}
+                  </span>
+                  <Badge tone={tones[state]}>{stateWords[state]}</Badge>
+                </li>
+              );
+            })}
+          </ul>
+        )}
+      </Panel>
+    </Page>
+  );
+}
+
+/** Larger files are watched while they are read. */
+const watchedFrom = 200_000;
+
+const tones: Record<ImportState, Tone> = {
+  reading: 'ochre',
+  read: 'smalt',
+  storing: 'ochre',
+  stored: 'glaze',
+  refused: 'oxide',
+  cancelled: 'plain',
+  failed: 'oxide',
+};
+
+function Columns({ list }: { readonly list: ListName | 'library' }) {
+  if (list === 'library')
+    return (
+      <Notice tone="smalt">
+        One document with all lists. Its{' '}
+        <a href="/api/v1/schemas/library" className="underline">
+          JSON Schema
+        </a>{' '}
+        says how; what was taken away from here goes in again as it is.
+      </Notice>
+    );
+  const { columns, key } = listOf(list);
+  return (
+    <Notice tone="smalt">
+      <p>
+        A first line with these columns, in any order:{' '}
+        {columns.map(({ name, optional }, at) => (
+          <span key={name}>
+            {at > 0 && ', '}
+            <span className="font-mono">{name}</span>
+            {optional && ' (may be left out)'}
+          </span>
+        ))}
+        .
+      </p>
+      <p>
+        A row with the same {key.join(', ')} as one of the library changes it; the others are added. Rows that
+        are not in the file stay. A spreadsheet’s semicolons and decimal commas are understood.{' '}
+        <a href={`/api/v1/lists/${list}`} download={`${list}.csv`} className="underline">
+          The present list
+        </a>{' '}
+        is an example.
+      </p>
+    </Notice>
+  );
+}

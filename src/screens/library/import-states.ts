@@ -1,0 +1,11 @@
+export type ImportState = 'reading' | 'read' | 'storing' | 'stored' | 'refused' | 'cancelled' | 'failed';
+
+export const stateWords: Record<ImportState, string> = {
+  reading: 'being read',
+  read: 'read, not stored',
+  storing: 'being stored',
+  stored: 'stored',
+  refused: 'refused',
+  cancelled: 'cancelled',
+  failed: 'broken off',
+};

@@ -1,0 +1,174 @@
+'use client';
+
+import { Search } from 'lucide-react';
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
+import { Button, ButtonWords, buttonClass } from '@/ui/button';
+import { Page } from '@/ui/page';
+import { Table, Td, Th, Tr } from '@/ui/table';
+import { shownColumns } from './columns';
+
+interface ListPageProps {
+  readonly name: ListName;
+  readonly rows: readonly { readonly id: string; readonly cells: Cells }[];
+  readonly total: number;
+  readonly next: readonly string[] | undefined;
+  readonly search: string;
+  readonly isFirst: boolean;
+}
+
+/** One list: searched, paged by its key, two rows ticked to compare them. */
+export function ListPage({ name, rows, total, next, search, isFirst }: ListPageProps) {
+  const list = listOf(name);
+  const router = useRouter();
+  const [text, setText] = useState(search);
+  const [ticked, setTicked] = useState<readonly string[]>([]);
+  const field = useRef<HTMLInputElement>(null);
+  useHotkeys('/', () => field.current?.focus(), { useKey: true, preventDefault: true });
+  const href = (words: string, after?: readonly string[]) => {
+    const query = new URLSearchParams({
+      ...(words ? { q: words } : {}),
+      ...(after ? { after: JSON.stringify(after) } : {}),
+    });
+    return `/library/${name}${query.size > 0 ? `?${query}` : ''}`;
+  };
+  const tick = (id: string) =>
+    setTicked((before) =>
+      before.includes(id) ? before.filter((one) => one !== id) : [...before, id].slice(-2),
+    );
+  const columns = shownColumns(list);
+  const [a, b] = ticked;
+  return (
+    <Page
+      title={list.title}
+      note={list.about}
+      actions={
+        <div className="flex flex-wrap gap-2">
+          <a href={`/api/v1/lists/${name}`} download={`${name}.csv`} className={buttonClass('plain')}>
+            <ButtonWords follows="CSV">Take away</ButtonWords>
+          </a>
+          <Link href={`/library/import?list=${name}`} prefetch={false} className={buttonClass('plain')}>
+            <ButtonWords follows="CSV">Bring</ButtonWords>
+          </Link>
+          <Link href={`/library/${name}/new`} prefetch={false} className={buttonClass('main')} data-main>
+            <ButtonWords>Add a {list.one}</ButtonWords>
+          </Link>
+        </div>
+      }
+    >
+      <p className="text-small">
+        <Link href="/library" prefetch={false} className="underline">
+          Library
+        </Link>{' '}
+        <span className="text-mute">
+          · {total} {search ? 'found' : total === 1 ? 'row' : 'rows'}
+        </span>
+      </p>
+      <search>
+        <form
+          className="flex flex-wrap gap-2"
+          onSubmit={(event) => {
+            event.preventDefault();
+            router.push(href(text.trim()));
+          }}
+        >
+          <label className="relative min-w-60 flex-1">
+            <span className="sr-only">Words to find in {list.title}</span>
+            <Search aria-hidden size={20} className="absolute top-3.5 left-3 text-mute" />
+            <input
+              ref={field}
+              type="search"
+              value={text}
+              maxLength={100}
+              placeholder="Words that stand in the row"
+              onChange={(event) => setText(event.target.value)}
+              className="min-h-12 w-full rounded-lg border-[1.5px] border-edge bg-biscuit pr-3 pl-10"
+            />
+          </label>
+          <Button type="submit">Find</Button>
+          <Button
+            disabled={ticked.length !== 2}
+            follows={ticked.length === 2 ? 'side by side' : `tick two, ${ticked.length} so far`}
+            onClick={() =>
+              router.push(
+                `/library/${name}/compare?${new URLSearchParams([
+                  ['id', a ?? ''],
+                  ['id', b ?? ''],
+                ])}`,
+              )
+            }
+          >
+            Compare
+          </Button>
+        </form>
+      </search>
+      {rows.length === 0 ? (
+        <p className="rounded-lg border border-dashed border-edge p-6 text-center text-mute">
+          {search ? `No row has all of “${search}”.` : 'Nothing here yet. Add a row, or bring a file.'}
+        </p>
+      ) : (
+        <Table label={list.title}>
+          <thead>
+            <Tr>
+              <Th>
+                <span className="sr-only">Compare</span>
+              </Th>
+              {columns.map((column) => (
+                <Th key={column.name}>{column.label}</Th>
+              ))}
+            </Tr>
+          </thead>
+          <tbody>
+            {rows.map(({ id, cells }) => (
+              <Tr key={id}>
+                <Td className="w-12 py-0">
+                  <label className="flex size-11 items-center justify-center">
+                    <span className="sr-only">
+                      Compare {columns.map(({ name: of }) => cells[of]).join(' ')}
+                    </span>
+                    <input
+                      type="checkbox"
+                      className="size-5 accent-(--terra)"
+                      checked={ticked.includes(id)}
+                      onChange={() => tick(id)}
+                    />
+                  </label>
+                </Td>
+                {columns.map(({ name: of, mono }, at) => (
+                  <Td key={of} className={mono ? 'font-mono whitespace-nowrap' : ''}>
+                    {at === 0 ? (
+                      <Link
+                        href={`/library/${name}/row?id=${encodeURIComponent(id)}`}
+                        prefetch={false}
+                        className="font-semibold underline"
+                      >
+                        {cells[of] ?? '–'}
+                      </Link>
+                    ) : (
+                      (cells[of] ?? <span className="text-mute">–</span>)
+                    )}
+                  </Td>
+                ))}
+              </Tr>
+            ))}
+          </tbody>
+        </Table>
+      )}
+      <nav aria-label="Pages" className="flex justify-center gap-2">
+        {!isFirst && (
+          <Link href={href(search)} prefetch={false} className={buttonClass('plain')}>
+            <ButtonWords>First page</ButtonWords>
+          </Link>
+        )}
+        {next && (
+          <Link href={href(search, next)} prefetch={false} className={buttonClass('plain')}>
+            <ButtonWords>Next page</ButtonWords>
+          </Link>
+        )}
+      </nav>
+    </Page>
+  );
+}

@@ -1,0 +1,124 @@
+import Link from 'next/link';
+import { type ListName, listOf } from '@/core/catalogue/lists';
+import { localMoment } from '@/core/kinds/local-time';
+import { ButtonWords, buttonClass } from '@/ui/button';
+import { Page } from '@/ui/page';
+import { Panel } from '@/ui/panel';
+
+interface OverviewProps {
+  readonly lists: readonly { readonly name: ListName; readonly rows: number }[];
+  readonly conflicts: number;
+  readonly changes: readonly {
+    readonly id: string;
+    readonly list: ListName;
+    readonly rowId: string;
+    readonly rowName: string;
+    readonly at: Date;
+    readonly by: string;
+    readonly reason: string;
+    readonly before: object | null;
+    readonly after: object | null;
+  }[];
+  readonly zone: string;
+}
+
+const groups: readonly { readonly title: string; readonly lists: readonly ListName[] }[] = [
+  {
+    title: 'Vehicles',
+    lists: ['applications', 'makes', 'models', 'generations', 'sisters', 'markets', 'maker-ids'],
+  },
+  { title: 'Keys', lists: ['keyways', 'code-series', 'blanks', 'chips', 'remotes', 'look-alikes'] },
+  { title: 'Stand-ins', lists: ['equals', 'universals', 'universal-profiles'] },
+  { title: 'Platforms', lists: ['platforms', 'platform-methods', 'pockets', 'tool-lists'] },
+];
+
+/** Every list of the library, what jobs speak against, and what was changed last. */
+export function Overview({ lists, conflicts, changes, zone }: OverviewProps) {
+  const rows = (name: ListName) => lists.find((list) => list.name === name)?.rows ?? 0;
+  return (
+    <Page
+      title="Library"
+      note="The shop’s own: brought, corrected and taken away as it likes."
+      actions={
+        <div className="flex flex-wrap gap-2">
+          <a href="/api/v1/library" download="library.json" className={buttonClass('plain')}>
+            <ButtonWords follows="all lists, JSON">Take away</ButtonWords>
+          </a>
+          <Link href="/library/import" prefetch={false} className={buttonClass('main')} data-main>
+            <ButtonWords follows="CSV or JSON">Bring data</ButtonWords>
+          </Link>
+        </div>
+      }
+    >
+      <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_360px]">
+        <div className="grid gap-4 md:grid-cols-2">
+          {groups.map(({ title, lists: names }) => (
+            <Panel key={title} title={title}>
+              <ul>
+                {names.map((name) => (
+                  <li key={name}>
+                    <Link
+                      href={`/library/${name}`}
+                      prefetch={false}
+                      className="flex min-h-11 items-center justify-between gap-3 border-t border-line"
+                    >
+                      <span className="font-semibold">{listOf(name).title}</span>
+                      <span className="font-mono text-mute">{rows(name)}</span>
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+            </Panel>
+          ))}
+        </div>
+        <div className="flex flex-col gap-4">
+          <Panel title="To settle">
+            <ul className="flex flex-col gap-2">
+              <li>
+                <Link href="/library/conflicts" prefetch={false} className={buttonClass('plain', 'w-full')}>
+                  <ButtonWords follows={conflicts === 0 ? 'nothing open' : `${conflicts} open`}>
+                    Facts that jobs contradict
+                  </ButtonWords>
+                </Link>
+              </li>
+              <li>
+                <Link href="/library/gaps" prefetch={false} className={buttonClass('plain', 'w-full')}>
+                  <ButtonWords follows="rows nobody can tell apart, years without a row">
+                    Overlaps and gaps
+                  </ButtonWords>
+                </Link>
+              </li>
+            </ul>
+          </Panel>
+          <Panel title="Changed last">
+            {changes.length === 0 ? (
+              <p className="text-mute">Nothing was changed by hand yet.</p>
+            ) : (
+              <ul className="flex flex-col gap-2">
+                {changes.map(({ id, list, rowId, rowName, at, by, reason, before, after }) => {
+                  const { day, hour } = localMoment(at, zone);
+                  const what = before === null ? 'added' : after === null ? 'taken out' : 'changed';
+                  return (
+                    <li key={id} className="border-t border-line pt-2 first:border-0 first:pt-0">
+                      <Link
+                        href={`/library/${list}/row?id=${encodeURIComponent(rowId)}`}
+                        prefetch={false}
+                        className="font-semibold underline"
+                      >
+                        {rowName}
+                      </Link>{' '}
+                      {what}
+                      <span className="block text-small text-mute">
+                        {by}, {day} {hour}: {reason}
+                      </span>
+                    </li>
+                  );
+                })}
+              </ul>
+            )}
+          </Panel>
+        </div>
+      </div>
+    </Page>
+  );
+}

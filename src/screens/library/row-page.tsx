@@ -1,0 +1,267 @@
+'use client';
+
+import Link from 'next/link';
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
+import { localMoment } from '@/core/kinds/local-time';
+import { formatProbability } from '@/core/kinds/percent';
+import { Button, ButtonWords, buttonClass } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Badge } from '@/ui/notice';
+import { Page } from '@/ui/page';
+import { Panel } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
+import { useSubmit } from '@/ui/use-submit';
+import { isCode } from './columns';
+import { RowForm, type SaveAnswer } from './row-form';
+
+export interface RowChange {
+  readonly id: string;
+  readonly at: Date;
+  readonly by: string;
+  readonly source: string;
+  readonly reason: string;
+  readonly before: Cells | null;
+  readonly after: Cells | null;
+  readonly undoes?: string | null;
+  readonly undoneBy: string | null;
+  readonly importId: string | null;
+}
+
+/** How sure one fact of an application is, and what it rests on. */
+export interface FactStanding {
+  readonly label: string;
+  readonly value: string;
+  readonly certainty: number;
+  readonly source: string;
+  readonly confirmed: number;
+  readonly contradicted: number;
+}
+
+interface RowPageProps {
+  readonly list: ListName;
+  /** Null where the row was taken out: only its history is left. */
+  readonly row: { readonly id: string; readonly cells: Cells } | null;
+  readonly id: string;
+  readonly name: string;
+  readonly changes: readonly RowChange[];
+  readonly facts: readonly FactStanding[];
+  readonly choices: Readonly<Record<string, readonly string[]>>;
+  readonly zone: string;
+  readonly onSave: (data: unknown) => Promise<SaveAnswer>;
+  readonly onRemove: (data: unknown) => Promise<SaveAnswer>;
+  readonly onUndo: (data: unknown) => Promise<SaveAnswer>;
+}
+
+/** One row: what it says, how sure that is, who changed it and why; edited, undone, taken out. */
+export function RowPage(props: RowPageProps) {
+  const { list: name, row, facts } = props;
+  const list = listOf(name);
+  const [editing, setEditing] = useState(false);
+  return (
+    <Page
+      title={props.name}
+      note={row ? list.title : `${list.title}: this row was taken out.`}
+      actions={
+        <Link href={`/library/${name}`} prefetch={false} className={buttonClass('plain')}>
+          <ButtonWords>{list.title}</ButtonWords>
+        </Link>
+      }
+    >
+      {row && (
+        <Panel title={editing ? 'Change it' : 'What it says'}>
+          {editing ? (
+            <RowForm
+              key={JSON.stringify(row.cells)}
+              list={name}
+              id={row.id}
+              cells={row.cells}
+              choices={props.choices}
+              onSave={props.onSave}
+              onDone={() => setEditing(false)}
+            />
+          ) : (
+            <>
+              <dl className="grid gap-x-5 gap-y-2 sm:grid-cols-2 lg:grid-cols-3">
+                {list.columns.map((column) => (
+                  <div key={column.name}>
+                    <dt className="text-small text-mute">{column.label}</dt>
+                    <dd className={isCode(column) ? 'font-mono' : ''}>
+                      {row.cells[column.name] ?? <span className="text-mute">–</span>}
+                    </dd>
+                  </div>
+                ))}
+              </dl>
+              <Button look="main" className="mt-4" onClick={() => setEditing(true)}>
+                Change it
+              </Button>
+            </>
+          )}
+        </Panel>
+      )}
+      {facts.length > 0 && <Facts facts={facts} />}
+      <Changes changes={props.changes} list={name} zone={props.zone} onUndo={props.onUndo} />
+      {row && <Remove list={name} row={row} onRemove={props.onRemove} />}
+    </Page>
+  );
+}
+
+function Facts({ facts }: { readonly facts: readonly FactStanding[] }) {
+  return (
+    <Panel title="How sure" note="The source’s own certainty, moved by closed jobs that saw the fact.">
+      <ul className="grid gap-x-5 gap-y-2 sm:grid-cols-2">
+        {facts.map(({ label, value, certainty, source, confirmed, contradicted }) => (
+          <li key={label}>
+            <span className="text-small text-mute">{label}</span>{' '}
+            <span className="font-mono font-semibold">{value}</span>{' '}
+            <Badge tone={contradicted > 0 ? 'ochre' : 'glaze'}>{formatProbability(certainty)}</Badge>
+            <span className="block text-small text-mute">
+              {source}
+              {confirmed > 0 && `; ${confirmed} ${confirmed === 1 ? 'job says' : 'jobs say'} so`}
+              {contradicted > 0 && (
+                <>
+                  ;{' '}
+                  <Link href="/library/conflicts" prefetch={false} className="text-ochre underline">
+                    ≠ {contradicted} found something else
+                  </Link>
+                </>
+              )}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Panel>
+  );
+}
+
+function Changes({
+  changes,
+  list: name,
+  zone,
+  onUndo,
+}: {
+  readonly changes: readonly RowChange[];
+  readonly list: ListName;
+  readonly zone: string;
+  readonly onUndo: RowPageProps['onUndo'];
+}) {
+  const list = listOf(name);
+  const router = useRouter();
+  const { submit, pending, problems } = useSubmit(onUndo);
+  return (
+    <Panel title="History">
+      <Problems problems={problems} />
+      {changes.length === 0 ? (
+        <p className="text-mute">As it was first loaded.</p>
+      ) : (
+        <ol className="flex flex-col gap-3">
+          {changes.map((change, at) => {
+            const { day, hour } = localMoment(change.at, zone);
+            const fields = list.columns.filter(
+              ({ name: of }) => (change.before?.[of] ?? '') !== (change.after?.[of] ?? ''),
+            );
+            return (
+              <li key={change.id} className="border-t border-line pt-3 first:border-0 first:pt-0">
+                <div className="flex flex-wrap items-start justify-between gap-3">
+                  <div className="min-w-0">
+                    <p>
+                      <span className="font-semibold">{verbOf(change)}</span> by {change.by}, {day} {hour}
+                    </p>
+                    <p className="text-mute">
+                      {change.reason}. Known from: {change.source}
+                    </p>
+                    {change.before && change.after && (
+                      <ul className="mt-1">
+                        {fields.map(({ name: of, label }) => (
+                          <li key={of}>
+                            {label}: <span className="font-mono">{change.before?.[of] ?? 'empty'}</span> →{' '}
+                            <span className="font-mono">{change.after?.[of] ?? 'empty'}</span>
+                          </li>
+                        ))}
+                      </ul>
+                    )}
+                  </div>
+                  {change.undoneBy === null && at === 0 && (
+                    <Button
+                      disabled={pending}
+                      onClick={() => submit({ id: change.id }, () => router.refresh())}
+                    >
+                      Undo this
+                    </Button>
+                  )}
+                  {change.undoneBy !== null && <Badge tone="plain">undone</Badge>}
+                </div>
+              </li>
+            );
+          })}
+        </ol>
+      )}
+    </Panel>
+  );
+}
+
+function verbOf({ before, after, undoes, importId }: RowChange): string {
+  if (undoes) return 'Undone';
+  const verb = before === null ? 'Added' : after === null ? 'Taken out' : 'Changed';
+  return importId === null ? verb : `${verb} by a file`;
+}
+
+function Remove({
+  list: name,
+  row,
+  onRemove,
+}: {
+  readonly list: ListName;
+  readonly row: { readonly id: string; readonly cells: Cells };
+  readonly onRemove: RowPageProps['onRemove'];
+}) {
+  const router = useRouter();
+  const [open, setOpen] = useState(false);
+  const [source, setSource] = useState('');
+  const [reason, setReason] = useState('');
+  const { submit, pending, problemOf, problems } = useSubmit(onRemove);
+  if (!open)
+    return (
+      <Button look="quiet" className="self-start" onClick={() => setOpen(true)}>
+        Take this row out
+      </Button>
+    );
+  return (
+    <Panel title="Take this row out" note="It stays in the history, and can be brought back from there.">
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          submit({ list: name, id: row.id, seen: row.cells, source, reason }, () => router.refresh());
+        }}
+      >
+        <div className="grid gap-3 sm:grid-cols-2">
+          <TextField
+            label="Known from"
+            value={source}
+            maxLength={120}
+            error={problemOf('source')}
+            onChange={(event) => setSource(event.target.value)}
+          />
+          <TextField
+            label="Why"
+            value={reason}
+            maxLength={300}
+            error={problemOf('reason')}
+            onChange={(event) => setReason(event.target.value)}
+          />
+        </div>
+        <Problems problems={problems.filter(({ field }) => field === undefined)} />
+        <div className="flex gap-2">
+          <Button type="submit" look="danger" disabled={pending}>
+            Take it out
+          </Button>
+          <Button look="quiet" onClick={() => setOpen(false)}>
+            Leave it
+          </Button>
+        </div>
+      </form>
+    </Panel>
+  );
+}

@@ -1,0 +1,67 @@
+import { v7 as uuid } from 'uuid';
+import type { Actor, PersonActor } from '@/core/kinds/actor';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { changeOf } from '@/core/stock/movements';
+import { appendAudit } from '@/data/audit';
+import { getShopOrThrow } from '@/data/shop';
+import {
+  insertMovement,
+  isArticle,
+  listMovements,
+  listStock,
+  lockStock,
+  type MovementRow,
+  type StockRow,
+} from '@/data/stock';
+import { listVans } from '@/data/vans';
+import type { MoveStockInput } from '@/inputs/stock-input';
+import { database, transact } from './database';
+
+export interface StockView {
+  readonly stock: readonly StockRow[];
+  readonly movements: readonly MovementRow[];
+  readonly zone: string;
+}
+
+/** What lies where, and what moved last. */
+export async function readStock(_actor: Actor): Promise<StockView> {
+  const db = database();
+  const { zone } = await getShopOrThrow(db);
+  return { stock: await listStock(db), movements: await listMovements(db, 20), zone };
+}
+
+/** Writes a movement into the ledger, or two for a move; never below nothing. */
+export async function moveStock(
+  actor: PersonActor,
+  input: MoveStockInput,
+): Promise<Result<{ lies: number }>> {
+  const { article, state, vanId, reason, pieces } = input;
+  const toVanId = input.toVanId ?? null;
+  if (reason === 'moved' && toVanId === vanId) return failed('Choose where it went.', 'toVanId');
+  return transact(async (db) => {
+    await lockStock(db);
+    if (!(await isArticle(db, article)))
+      return failed('The library has no article of this number.', 'article');
+    const vans = await listVans(db);
+    const isPlace = (id: string | null) => id === null || vans.some((van) => van.id === id);
+    if (!isPlace(vanId)) return failed('This van is not on the list.', 'vanId');
+    if (reason === 'moved' && !isPlace(toVanId)) return failed('This van is not on the list.', 'toVanId');
+    const own = (await listStock(db)).find(
+      (line) => line.article === article && line.state === state && line.vanId === vanId,
+    );
+    const lies = own?.quantity ?? 0;
+    const told = changeOf({ reason, pieces }, lies);
+    if (!told.ok) return failed(told.reason, 'pieces');
+    const movement = { article, state, reason, note: input.note?.trim() || null, jobId: null };
+    await insertMovement(db, actor, { ...movement, id: uuid(), vanId, quantity: told.change });
+    if (reason === 'moved')
+      await insertMovement(db, actor, { ...movement, id: uuid(), vanId: toVanId, quantity: pieces });
+    await appendAudit(db, actor, {
+      action: `stock.${reason}`,
+      subjectKind: 'article',
+      subjectId: null,
+      details: { article, change: told.change },
+    });
+    return done({ lies: lies + told.change });
+  });
+}
