@@ -9,12 +9,15 @@ function all(...decorators: PropertyDecorator[]): Decorator {
   };
 }
 
+const oneLine = /^[^\p{Cc}]*$/u;
+
 /** Decorators for the cells of a file: text in, a value of the named kind out. */
 export const cell = {
   text: (max = 120): Decorator =>
     all(
       Transform(({ value }) => (typeof value === 'string' ? value.trim() : value)),
       Length(1, max, { message: `Expected 1 to ${max} characters.` }),
+      Matches(oneLine, { message: 'Expected one line of text, without control characters.' }),
     ),
   whole: (min: number, max: number): Decorator =>
     all(
@@ -50,6 +53,7 @@ export const cell = {
     all(
       Transform(({ value }) => (typeof value === 'string' ? value.trim().split(/\s+/).join(' ') : value)),
       Length(1, max, { message: `Expected 1 to ${max} characters.` }),
+      Matches(oneLine, { message: 'Expected one line of text, without control characters.' }),
     ),
   /** Numbers separated by single spaces. */
   numbers: (max: number): Decorator =>

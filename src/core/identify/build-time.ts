@@ -43,3 +43,11 @@ export function buildIntervals(applications: readonly Application[]): MonthRange
   const sorted = [...starts].sort((a, b) => a - b);
   return sorted.map((start, at) => ({ from: start, to: (sorted[at + 1] ?? to + 1) - 1 }));
 }
+
+/** Two months as a span; whole years are told without their months. */
+export function spanOf(from: number, to: number): YearSpan {
+  const [first, last] = [yearMonthOf(from), yearMonthOf(to)];
+  return first.month === 1 && last.month === 12
+    ? { from: { year: first.year, month: null }, to: { year: last.year, month: null } }
+    : { from: first, to: last };
+}

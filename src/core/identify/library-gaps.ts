@@ -1,6 +1,6 @@
 import type { Application } from '@/core/catalogue/application';
 import type { YearMonth } from '@/core/kinds/year-span';
-import { monthNumber, rangeOf, yearMonthOf } from './build-time';
+import { monthNumber, rangeOf, spanOf } from './build-time';
 import { tellKindNames, tellOf } from './tells';
 import { overlap } from './year-strip';
 
@@ -29,7 +29,7 @@ export function findOverlaps(applications: readonly Application[]): Overlap[] {
       for (const other of group.slice(at + 1)) {
         if (!overlap(one, other) || canBeTold(one, other) || sameKey(one, other)) continue;
         const [a, b] = [rangeOf(one.span), rangeOf(other.span)];
-        const span = { from: yearMonthOf(Math.max(a.from, b.from)), to: yearMonthOf(Math.min(a.to, b.to)) };
+        const span = spanOf(Math.max(a.from, b.from), Math.min(a.to, b.to));
         found.push({ one, other, span });
       }
     }
@@ -85,7 +85,7 @@ export function findGaps(generations: readonly Generation[], applications: reado
     let next = monthNumber({ year: generation.fromYear, month: null }, 'from');
     const last = monthNumber({ year: generation.toYear, month: null }, 'to');
     const add = (from: number, to: number) => {
-      if (from <= to) gaps.push({ generation, span: { from: yearMonthOf(from), to: yearMonthOf(to) } });
+      if (from <= to) gaps.push({ generation, span: spanOf(from, to) });
     };
     for (const { from, to } of ranges) {
       add(next, Math.min(from - 1, last));

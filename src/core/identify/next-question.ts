@@ -1,6 +1,6 @@
 import type { Application } from '@/core/catalogue/application';
 import { formatSpan } from '@/core/kinds/year-span';
-import { buildIntervals, type MonthRange, rangeOf, wholeRange, yearMonthOf } from './build-time';
+import { buildIntervals, type MonthRange, rangeOf, spanOf, wholeRange, yearMonthOf } from './build-time';
 import {
   buildReliability,
   type Candidate,
@@ -191,28 +191,34 @@ interface Open {
 }
 
 function openQuestions(request: NextRequest, { applications }: Groups): Open[] {
+  // What can be answered is what any row of the model has: an answer counts here as it will count once it is given.
+  const all = request.candidates.map(({ application }) => application);
   const seconds = (kind: QuestionKind) => request.secondsOf?.(kind) ?? questionKinds[kind].seconds;
   const tells = tellKindNames
     .filter((kind) => !request.closed.has(kind))
-    .map((kind): Open => ({ kind, seconds: seconds(kind), answers: tellAnswers(applications, kind) }));
+    .map((kind): Open => ({ kind, seconds: seconds(kind), answers: tellAnswers(applications, kind, all) }));
   const times: Open[] = [];
   if (!request.closed.has('modelYear'))
     times.push({
       kind: 'modelYear',
       seconds: seconds('modelYear'),
-      answers: yearAnswers(applications, request.facts),
+      answers: yearAnswers(applications, request.facts, all),
     });
   if (!request.closed.has('buildMonth'))
     times.push({
       kind: 'buildMonth',
       seconds: seconds('buildMonth'),
-      answers: buildAnswers(applications, request.facts),
+      answers: buildAnswers(applications, request.facts, all),
     });
   return [...tells, ...times].filter(({ answers }) => answers.length > 1);
 }
 
-function tellAnswers(applications: readonly Application[], kind: TellKind): Open['answers'] {
-  const values = tellValues(applications, kind);
+function tellAnswers(
+  applications: readonly Application[],
+  kind: TellKind,
+  all: readonly Application[],
+): Open['answers'] {
+  const values = tellValues(all, kind);
   const { reliability } = tellKinds[kind];
   return values.map((value) => ({
     value,
@@ -225,8 +231,8 @@ function tellAnswers(applications: readonly Application[], kind: TellKind): Open
 }
 
 /** P(month | candidate, what was said of the time so far), for each month of the whole range. */
-function monthShares(applications: readonly Application[], facts: CarFacts) {
-  const weigh = monthWeight(applications, facts);
+function monthShares(applications: readonly Application[], facts: CarFacts, all: readonly Application[]) {
+  const weigh = monthWeight(all, facts);
   return applications.map(({ span }) => {
     const range = rangeOf(span);
     const shares: (readonly [month: number, share: number])[] = [];
@@ -239,11 +245,15 @@ function monthShares(applications: readonly Application[], facts: CarFacts) {
   });
 }
 
-function yearAnswers(applications: readonly Application[], facts: CarFacts): Open['answers'] {
+function yearAnswers(
+  applications: readonly Application[],
+  facts: CarFacts,
+  all: readonly Application[],
+): Open['answers'] {
   if (applications.length === 0) return [];
-  const whole = wholeRange(applications);
+  const whole = wholeRange(all);
   const [first, last] = [Math.floor(whole.from / 12), Math.floor(whole.to / 12)];
-  const byYear = monthShares(applications, facts).map((shares) => {
+  const byYear = monthShares(applications, facts, all).map((shares) => {
     const years = new Map<number, number>();
     for (const [month, share] of shares) {
       const year = Math.floor(month / 12);
@@ -264,12 +274,16 @@ function yearAnswers(applications: readonly Application[], facts: CarFacts): Ope
   }));
 }
 
-function buildAnswers(applications: readonly Application[], facts: CarFacts): Open['answers'] {
-  const intervals = buildIntervals(applications);
-  const shares = monthShares(applications, facts);
+function buildAnswers(
+  applications: readonly Application[],
+  facts: CarFacts,
+  all: readonly Application[],
+): Open['answers'] {
+  const intervals = buildIntervals(all);
+  const shares = monthShares(applications, facts, all);
   return intervals.map((interval) => ({
     value: formatInterval(interval),
-    label: formatSpan({ from: yearMonthOf(interval.from), to: yearMonthOf(interval.to) }),
+    label: formatSpan(spanOf(interval.from, interval.to)),
     likelihoods: shares.map((months) =>
       months.reduce((sum, [month, share]) => {
         const inside = month >= interval.from && month <= interval.to;

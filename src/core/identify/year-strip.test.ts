@@ -71,16 +71,16 @@ describe('findGaps', () => {
   it('finds the stretches before, between and after the rows', () => {
     const late2 = { ...late, span: { from: year(2018, 2), to: year(2019) } };
     expect(findGaps([generation], [early, late2]).map(({ span }) => span)).toEqual([
-      { from: year(2014, 1), to: year(2014, 12) },
+      { from: year(2014), to: year(2014) },
       { from: year(2017, 5), to: year(2018, 1) },
-      { from: year(2020, 1), to: year(2020, 12) },
+      { from: year(2020), to: year(2020) },
     ]);
   });
 
   it('finds none in a covered generation, and the whole of one without rows', () => {
     expect(findGaps([{ ...generation, fromYear: 2015, toYear: 2019 }], [early, late])).toEqual([]);
     expect(findGaps([generation], []).map(({ span }) => span)).toEqual([
-      { from: year(2014, 1), to: year(2020, 12) },
+      { from: year(2014), to: year(2020) },
     ]);
   });
 });

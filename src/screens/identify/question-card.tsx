@@ -17,6 +17,9 @@ interface QuestionCardProps {
   readonly onAnswer: GiveAnswer | undefined;
 }
 
+/** Answers less likely than this are not offered; as a fact of one's own they can be added all the same. */
+const leastShown = 0.003;
+
 /** The question most worth its effort, with what each answer would leave; or why no more is asked. */
 export function QuestionCard({ next, leading, names, pending, onAnswer }: QuestionCardProps) {
   const [unsure, setUnsure] = useState(false);
@@ -30,17 +33,19 @@ export function QuestionCard({ next, leading, names, pending, onAnswer }: Questi
   return (
     <Lead over="Next question" title={questionKinds[question.kind].ask} reason={question.reason}>
       <div className="flex flex-wrap gap-2">
-        {question.answers.map(({ value, chance, leading: then, leadingShare, leaves }) => (
-          <Button
-            key={value}
-            disabled={pending}
-            follows={`${leaves <= 1 ? 'leaves' : `leaves ${leaves}, likeliest`} ${names[then] ?? ''} · ${formatProbability(leadingShare)}`}
-            title={`This answer has a chance of ${formatProbability(chance)}`}
-            onClick={() => give(question.kind, 'seen', value, !unsure)}
-          >
-            {answerLabel(question.kind, value)}
-          </Button>
-        ))}
+        {question.answers
+          .filter(({ chance }) => chance >= leastShown)
+          .map(({ value, chance, leading: then, leadingShare, leaves }) => (
+            <Button
+              key={value}
+              disabled={pending}
+              follows={`${leaves <= 1 ? 'leaves' : `leaves ${leaves}, likeliest`} ${names[then] ?? ''} · ${formatProbability(leadingShare)}`}
+              title={`This answer has a chance of ${formatProbability(chance)}`}
+              onClick={() => give(question.kind, 'seen', value, !unsure)}
+            >
+              {answerLabel(question.kind, value)}
+            </Button>
+          ))}
         <Button look="quiet" disabled={pending} onClick={() => give(question.kind, 'cannotTell', null, true)}>
           Cannot tell
         </Button>

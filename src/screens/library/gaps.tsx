@@ -2,7 +2,9 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { applicationName } from '@/core/catalogue/application';
+import { type Application, applicationName } from '@/core/catalogue/application';
+import { factOf, observedFacts } from '@/core/catalogue/conflicts';
+import { factKinds } from '@/core/catalogue/fact-kinds';
 import type { Gap, Overlap } from '@/core/identify/library-gaps';
 import { formatSpan } from '@/core/kinds/year-span';
 import { ButtonWords, buttonClass } from '@/ui/button';
@@ -71,7 +73,7 @@ export function Gaps({ make, makes, overlaps, gaps }: GapsProps) {
                       prefetch={false}
                       className="font-mono underline"
                     >
-                      {row.blank}, {row.remote?.article ?? row.chip?.article ?? 'no chip'}, {row.platform}
+                      {differing(row, row === one ? other : one)}
                     </Link>
                   ))}
                 </span>
@@ -100,4 +102,10 @@ export function Gaps({ make, makes, overlaps, gaps }: GapsProps) {
       </Panel>
     </Page>
   );
+}
+
+/** What a row says in the facts in which it differs from the other. */
+function differing(row: Application, other: Application): string {
+  const facts = observedFacts.filter((kind) => factOf(row, kind) !== factOf(other, kind));
+  return facts.map((kind) => `${factKinds[kind].label.toLowerCase()} ${factOf(row, kind)}`).join(', ');
 }

@@ -5,7 +5,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
+import { type Cells, type ListName, listOf, rowName } from '@/core/catalogue/lists';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
 import { Table, Td, Th, Tr } from '@/ui/table';
@@ -54,7 +54,7 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
             <ButtonWords follows="CSV">Bring</ButtonWords>
           </Link>
           <Link href={`/library/${name}/new`} prefetch={false} className={buttonClass('main')} data-main>
-            <ButtonWords>Add a {list.one}</ButtonWords>
+            <ButtonWords>Add a row</ButtonWords>
           </Link>
         </div>
       }
@@ -124,7 +124,7 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
           <tbody>
             {rows.map(({ id, cells }) => (
               <Tr key={id}>
-                <Td className="w-12 py-0">
+                <Td className="w-12 py-0!">
                   <label className="flex size-11 items-center justify-center">
                     <span className="sr-only">
                       Compare {columns.map(({ name: of }) => cells[of]).join(' ')}
@@ -143,6 +143,7 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
                       <Link
                         href={`/library/${name}/row?id=${encodeURIComponent(id)}`}
                         prefetch={false}
+                        aria-label={rowName(list, cells)}
                         className="font-semibold underline"
                       >
                         {cells[of] ?? '–'}

@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
+import type { Db } from '@/data/db';
 import {
   findImport,
   type ImportPreview,
@@ -60,14 +61,15 @@ export async function readImport(actor: PersonActor, file: ImportFile): Promise<
     await client.query('BEGIN');
     await client.query("SET LOCAL work_mem = '64MB'");
     const preview = await reading.readInto(client);
-    const refused = preview.refused > 0;
-    await client.query(refused ? 'ROLLBACK' : 'COMMIT');
-    const state = refused ? 'refused' : 'read';
-    await moveImport(pool, file.id, ['reading'], state, {
-      rowsDone: reading.rows,
-      rowsTotal: reading.rows,
-      preview,
-    });
+    const end = { rowsDone: reading.rows, rowsTotal: reading.rows, preview };
+    if (preview.refused > 0) {
+      await client.query('ROLLBACK');
+      await moveImport(pool, file.id, ['reading'], 'refused', end);
+    } else {
+      // In the same transaction: a cancel that was first is met here, and nothing stays staged.
+      const moved = await moveImport(client as Db, file.id, ['reading'], 'read', end);
+      await client.query(moved ? 'COMMIT' : 'ROLLBACK');
+    }
     client.release();
   } catch (error) {
     const broken = await client.query('ROLLBACK').then(

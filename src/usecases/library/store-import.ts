@@ -44,9 +44,11 @@ export async function storeImport(
     await client.query('BEGIN');
     await client.query("SET LOCAL work_mem = '64MB'");
     await storeLists(client as Db, actor, found);
+    // In the same transaction: a cancel that was first is met here, one that is later finds it stored.
+    const end = { rowsDone: found.rowsTotal ?? 0, endedAt: now() };
+    if (!(await moveImport(client as Db, id, ['storing'], 'stored', end))) throw new Cancelled();
     await client.query('COMMIT');
     client.release();
-    await moveImport(pool, id, ['storing'], 'stored', { rowsDone: found.rowsTotal ?? 0, endedAt: now() });
   } catch (error) {
     const broken = await client.query('ROLLBACK').then(
       () => false,
@@ -63,6 +65,8 @@ export async function storeImport(
   const row = await findImport(pool, id);
   return row ? done(row) : failed('The import is gone.');
 }
+
+class Cancelled extends Error {}
 
 async function storeLists(db: Db, actor: PersonActor, { id, fileName, preview }: ImportRow): Promise<void> {
   let before = 0;
@@ -122,7 +126,10 @@ export async function cancelImport(_actor: PersonActor, id: string): Promise<Res
   if (!found) return failed('There is no import of this number.');
   await cancelBackend(pool, id);
   const moved = await moveCancelled(pool, id);
-  if (!moved) return failed(`This import is ${found.state} and cannot be cancelled.`);
+  if (!moved) {
+    const present = await findImport(pool, id);
+    return failed(`This import is ${present?.state ?? 'gone'} and cannot be cancelled.`);
+  }
   await dropStaged(pool, id);
   return done({ ...found, state: 'cancelled' });
 }
