@@ -15,6 +15,17 @@ for (const path of [
   '/settings',
   '/jobs/999999/call',
   '/no-such-place',
+  '/benches',
+  '/benches/identify',
+  '/library',
+  '/library/applications?q=merrowdale',
+  '/library/chips?q=nothing-like-this',
+  '/library/chips/row?id=CHL80-Rowan',
+  '/library/chips/compare?id=CHL80-Rowan&id=CHL80-Whitebeam',
+  '/library/remotes/new',
+  '/library/conflicts',
+  '/library/gaps',
+  '/library/import',
 ]) {
   test(`axe finds nothing on ${path}`, async ({ page }) => {
     await signIn(page);
@@ -53,6 +64,29 @@ test('axe finds nothing on the stations, dialogs and error states of a job', asy
   await expectAccessible(page);
 });
 
+test('axe finds nothing on the VIN bench with a wrong VIN, and on the Identify bench with a contradiction', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/benches/vin');
+  await expectAccessible(page);
+  await page.getByLabel('VIN', { exact: true }).fill('0hv md4 2k4 kho 12734');
+  await expect(page.getByText(/Place 12: O is not a character of a VIN/)).toBeVisible();
+  await expectAccessible(page);
+  await page.goto('/benches/identify?line=merrowdale+2008+turn');
+  await page.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByText('What was told and seen does not fit together.')).toBeVisible();
+  await expectAccessible(page);
+  for (const tab of ['Equals', 'Universal remotes', 'Sisters']) {
+    const found = page.getByRole('tab', { name: new RegExp(tab) });
+    if (await found.isVisible()) {
+      await found.click();
+      await expectAccessible(page);
+    }
+  }
+});
+
 test('the call works on a phone', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 });
   await signIn(page);
@@ -75,6 +109,11 @@ test('touch targets are at least 44 px high', async ({ page }) => {
     '/jobs',
     '/jobs/new',
     '/settings',
+    '/library',
+    '/library/blanks',
+    '/benches/vin',
+    '/benches/identify?line=merrowdale+2019',
+    `/jobs/${number}/identify`,
     `/jobs/${number}/route`,
     `/jobs/${number}/quote`,
     `/jobs/${number}/close`,

@@ -1,6 +1,7 @@
 import type { YearMonth } from '@/core/kinds/year-span';
 import type { Application } from './application';
 import { factCertainty } from './certainty';
+import type { FoundFact } from './fact-kinds';
 
 /** The facts of an application that a job can observe. */
 export const observedFacts = ['blank', 'chip', 'remote', 'platform', 'pocket'] as const;
@@ -45,6 +46,23 @@ export function factOf(application: Application, kind: ObservedFact): string {
     case 'pocket':
       return application.pocket ?? 'none';
   }
+}
+
+/** What was found at a car and differs from what the library says of its application. */
+export interface FactDifference {
+  readonly kind: ObservedFact;
+  readonly library: string;
+  readonly found: string;
+}
+
+export function differences(application: Application, facts: readonly FoundFact[]): FactDifference[] {
+  return facts.flatMap(({ kind, value }) => {
+    const observed = observedFacts.find((one) => one === kind);
+    const library = observed && factOf(application, observed);
+    return observed === undefined || library === undefined || library === value
+      ? []
+      : [{ kind: observed, library, found: value }];
+  });
 }
 
 /** Facts that at least one closed job contradicts, least certain first; only a job that observed a fact counts. */

@@ -1,6 +1,9 @@
 'use client';
 
+import Link from 'next/link';
 import { useState } from 'react';
+import type { FactDifference } from '@/core/catalogue/conflicts';
+import { factKinds } from '@/core/catalogue/fact-kinds';
 import { type Outcome, outcomes } from '@/core/job/closing';
 import type { JobLog } from '@/core/job/events';
 import type { Authority } from '@/core/job/job';
@@ -33,6 +36,8 @@ interface CloseStationProps {
   readonly keys: readonly PhysicalKey[];
   readonly facts: Readonly<Record<string, string>>;
   readonly factChoices: FactChoices;
+  /** Facts found that the library has otherwise. */
+  readonly differences: readonly FactDifference[];
   readonly closed: {
     readonly outcome: Outcome;
     readonly by: string;
@@ -72,9 +77,37 @@ export function CloseStation(props: CloseStationProps) {
       />
       <CountPanel job={job} log={log} planned={planned} />
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
+      <Differences differences={props.differences} closed={closed !== null} />
       <History rows={props.history} />
       {!closed && <EndForm job={job} onClose={props.onClose} />}
     </>
+  );
+}
+
+/** What speaks against the library, and where it is settled. */
+function Differences({
+  differences,
+  closed,
+}: {
+  readonly differences: readonly FactDifference[];
+  readonly closed: boolean;
+}) {
+  if (differences.length === 0) return null;
+  return (
+    <Notice tone="ochre">
+      {differences.map(({ kind, library, found }) => (
+        <p key={kind}>
+          <span aria-hidden>≠</span> {factKinds[kind].label}: found {found}, the library says {library}.
+        </p>
+      ))}
+      {closed ? (
+        <Link href="/library/conflicts" prefetch={false} className="font-semibold underline">
+          Settle it in the library
+        </Link>
+      ) : (
+        <p>Once the job is closed it stands in the library, to be settled.</p>
+      )}
+    </Notice>
   );
 }
 

@@ -18,7 +18,7 @@ export function ContradictionNotice({ contradiction }: { readonly contradiction:
             {explanations.slice(0, 3).map(({ fact, rise }) => (
               <li key={fact.label}>
                 {fact.label}: {shown(fact.label, fact.value)}{' '}
-                <span className="opacity-80">
+                <span>
                   (without it the rest fits {rise >= 100 ? 'over 100' : Math.round(rise)} times better)
                 </span>
               </li>

@@ -60,7 +60,7 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
       }
     >
       <p className="text-small">
-        <Link href="/library" prefetch={false} className="underline">
+        <Link href="/library" prefetch={false} className="inline-flex min-h-11 items-center underline">
           Library
         </Link>{' '}
         <span className="text-mute">
@@ -144,7 +144,7 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
                         href={`/library/${name}/row?id=${encodeURIComponent(id)}`}
                         prefetch={false}
                         aria-label={rowName(list, cells)}
-                        className="font-semibold underline"
+                        className="-my-2 inline-flex min-h-11 items-center font-semibold underline"
                       >
                         {cells[of] ?? '–'}
                       </Link>

@@ -1,3 +1,4 @@
+import { differences } from '@/core/catalogue/conflicts';
 import { momentWords } from '@/core/kinds/local-time';
 import { CloseStation } from '@/screens/close/close-station';
 import { readFactChoices } from '@/usecases/identify/names';
@@ -24,6 +25,7 @@ export default async function ClosePage({ params }: JobPageProps) {
       keys={job.keys}
       facts={Object.fromEntries(job.facts.map(({ kind, value }) => [kind, value]))}
       factChoices={factChoices}
+      differences={view.application ? differences(view.application, job.facts) : []}
       closed={closed && { ...closed, on: momentWords(closed.at, shop.zone) }}
       history={history.map(({ at, by, section, changes }) => ({
         at: momentWords(at, shop.zone),

@@ -1,0 +1,211 @@
+import { Validator } from '@seriousme/openapi-schema-validator';
+import Ajv2020, { type ValidateFunction } from 'ajv/dist/2020.js';
+import addFormats from 'ajv-formats';
+import { v7 as uuid } from 'uuid';
+import { openApiDocument } from '@/formats/api/openapi';
+import { expect, signIn, test } from './support';
+
+// A change must name its origin, as a browser does by itself.
+test.use({ extraHTTPHeaders: { origin: process.env.E2E_ADDRESS ?? '' } });
+
+// biome-ignore lint/suspicious/noExplicitAny: a document of the outside, read by its paths
+const document = openApiDocument() as any;
+const ajv = new Ajv2020({ strict: false, allErrors: true });
+addFormats.default(ajv);
+
+const known = new Map<string, ValidateFunction>();
+
+/** The schema of a request or an answer, as the document has it. */
+function validatorOf(
+  path: string,
+  method: string,
+  part: string,
+  type = 'application/json',
+): ValidateFunction {
+  const key = [path, method, part, type].join(' ');
+  const found = known.get(key);
+  if (found) return found;
+  const operation = document.paths[path]?.[method];
+  const schema =
+    part === 'request'
+      ? operation?.requestBody?.content[type]?.schema
+      : operation?.responses?.[part]?.content[type]?.schema;
+  if (!schema) throw new Error(`the document has no ${key}`);
+  const validate = ajv.compile({ ...schema, components: document.components });
+  known.set(key, validate);
+  return validate;
+}
+
+function expectValid(validate: ValidateFunction, value: unknown): void {
+  validate(value);
+  expect(validate.errors ?? []).toEqual([]);
+}
+
+test('the OpenAPI document is one, and is what is served', async ({ request }) => {
+  const checked = await new Validator().validate(structuredClone(document));
+  expect(checked.errors ?? []).toEqual([]);
+  expect(checked.valid).toBe(true);
+  const served = await request.get('/api/v1/openapi.json');
+  expect(await served.json()).toEqual(JSON.parse(JSON.stringify(document)));
+});
+
+test('nobody is answered who is not signed in', async ({ request }) => {
+  for (const [method, path] of [
+    ['post', '/vin'],
+    ['post', '/identify'],
+    ['get', '/jobs'],
+    ['post', '/jobs'],
+    ['get', '/jobs/1001'],
+    ['post', '/jobs/1001/events'],
+    ['get', '/lists'],
+    ['get', '/lists/chips'],
+    ['get', '/library'],
+    ['post', `/imports/${uuid()}?list=chips`],
+    ['get', `/imports/${uuid()}`],
+    ['delete', `/imports/${uuid()}`],
+    ['post', `/imports/${uuid()}/store`],
+  ] as const) {
+    const answer = await request[method](`/api/v1${path}`, method === 'get' ? {} : { data: {} });
+    expect(answer.status(), `${method} ${path}`).toBe(401);
+    expect(answer.headers()['content-type']).toContain('application/problem+json');
+  }
+});
+
+test('every answer is as the document says', async ({ page }) => {
+  await signIn(page);
+  const { request } = page;
+  const call = async (path: string, body: object, status = '200') => {
+    expectValid(validatorOf(path, 'post', 'request'), body);
+    const answer = await request.post(`/api/v1${path}`, { data: body });
+    expect(answer.status(), await answer.text()).toBe(Number(status));
+    const value = await answer.json();
+    expectValid(validatorOf(path, 'post', status), value);
+    return value;
+  };
+  const get = async (path: string, address = path) => {
+    const answer = await request.get(`/api/v1${address}`);
+    expect(answer.status()).toBe(200);
+    const value = await answer.json();
+    expectValid(validatorOf(path, 'get', '200'), value);
+    return value;
+  };
+
+  const vin = await call('/vin', { vin: '0hvmd42k4kh0127b4', other: '?????????KH012734' });
+  expect(vin.repairs[0].vin).toBe('0HVMD42K4KH012734');
+  await call('/vin', { vin: '' });
+  await call('/vin', { vin: '??V', market: 'Meres', vehicleClass: 'lorry' });
+
+  const asked = await call('/identify', { line: 'merowdale 2019 push' });
+  expect(asked.read.model).toBe('Merrowdale');
+  expect(asked.next.kind).toBe('ask');
+  const settled = await call('/identify', {
+    make: 'Halvorn',
+    model: 'Merrowdale',
+    year: 2008,
+    ignition: 'turn',
+    given: [{ kind: 'chipMark', answer: 'seen', value: 'two dots at the foot of the blade' }],
+    certainty: 0.99,
+  });
+  expect(settled.contradiction.explanations.length).toBeGreaterThan(0);
+  await call('/identify', { line: '' });
+
+  const { jobs } = await get('/jobs', '/jobs?q=merrowdale');
+  await get('/jobs/{number}', `/jobs/${jobs[0].number}`);
+  const opened = await call(
+    '/jobs',
+    {
+      line: 'merrowdale 2019',
+      year: 2019,
+      makeId: null,
+      modelId: null,
+      carWords: 'Merrowdale',
+      ignition: null,
+      market: null,
+      vin: null,
+      why: 'lost',
+      access: null,
+      placeId: null,
+      distanceKm: null,
+      urgent: false,
+      day: null,
+      from: null,
+      by: null,
+      placeDetail: null,
+      note: null,
+      name: null,
+      phone: null,
+      working: null,
+      lost: 1,
+      wanted: 1,
+    },
+    '201',
+  );
+
+  const job = await get('/jobs/{number}', `/jobs/${opened.number}`);
+  expect(job).toMatchObject({ why: 'lost', car: { carWords: 'Merrowdale', year: 2019 } });
+
+  const { lists } = await get('/lists');
+  expect(lists).toHaveLength(20);
+  await get('/library');
+  const schema = await request.get('/api/v1/schemas/chips');
+  expect(schema.headers()['content-type']).toContain('application/schema+json');
+
+  // A list out, and in again under an id of our own.
+  const csv = await (await request.get('/api/v1/lists/chips')).text();
+  const id = uuid();
+  const read = await request.post(`/api/v1/imports/${id}?list=chips&name=chips.csv`, {
+    data: csv.replace('a notch at the foot of the blade', 'a notch at the foot'),
+    headers: { 'content-type': 'text/csv' },
+  });
+  expect(read.status()).toBe(201);
+  const preview = await read.json();
+  expectValid(validatorOf('/imports/{id}', 'post', '201'), preview);
+  expect(preview.preview.lists).toEqual([{ list: 'chips', rows: 14, added: 0, changed: 1, left: 13 }]);
+  await get('/imports/{id}', `/imports/${id}`);
+  const dropped = await request.delete(`/api/v1/imports/${id}`);
+  expectValid(validatorOf('/imports/{id}', 'delete', '200'), await dropped.json());
+  const late = await request.post(`/api/v1/imports/${id}/store`, { data: {} });
+  expect(late.status()).toBe(409);
+
+  const again = uuid();
+  await request.post(`/api/v1/imports/${again}?list=chips&name=chips.csv`, {
+    data: csv,
+    headers: { 'content-type': 'text/csv' },
+  });
+  const stored = await request.post(`/api/v1/imports/${again}/store`, { data: {} });
+  expectValid(validatorOf('/imports/{id}/store', 'post', '200'), await stored.json());
+  expect(await (await request.get('/api/v1/lists/chips')).text()).toBe(csv);
+});
+
+test('what is wrong is told by field and never by value; strangers are refused', async ({ page }) => {
+  await signIn(page);
+  const { request } = page;
+  const canary = 'Zx81Canary77';
+  const problem = validatorOf('/vin', 'post', '400', 'application/problem+json');
+  for (const [path, body, status, field] of [
+    ['/vin', { vin: canary.repeat(9) }, 400, 'vin'],
+    ['/vin', { vin: 'A', [canary]: 1 }, 400, canary],
+    ['/vin', { vin: 'A', vehicleClass: canary }, 400, 'vehicleClass'],
+    ['/vin', { vin: 'A', market: canary }, 409, 'market'],
+    ['/identify', { year: canary }, 400, 'year'],
+    ['/identify', { model: canary }, 409, 'model'],
+    ['/identify', { given: [{ kind: canary, answer: 'seen', value: 'x' }] }, 400, 'given.0.kind'],
+    ['/identify', { given: [{ kind: 'board', answer: 'seen' }] }, 400, 'given.0.value'],
+  ] as const) {
+    const answer = await request.post(`/api/v1${path}`, { data: body });
+    expect(answer.status(), JSON.stringify(body)).toBe(status);
+    const told = await answer.json();
+    expectValid(problem, told);
+    expect(told.errors[0].field).toBe(field);
+    if (field !== canary) expect(JSON.stringify(told)).not.toContain(canary);
+  }
+  const post = (more: object) => request.post('/api/v1/vin', { data: { vin: 'A' }, ...more });
+  expect((await post({ headers: { origin: 'https://elsewhere.test' } })).status()).toBe(403);
+  expect((await post({ headers: { 'content-type': 'text/plain' }, data: '{}' })).status()).toBe(415);
+  expect((await post({ data: { vin: 'A', other: 'x'.repeat(40_000) } })).status()).toBe(413);
+  expect((await request.get('/api/v1/lists/code_row')).status()).toBe(404);
+  expect((await request.get('/api/v1/lists/..%2Fjobs')).status()).toBe(404);
+  expect((await request.get('/api/v1/jobs/0x10')).status()).toBe(404);
+  expect((await request.post('/api/v1/imports/1?list=chips', { data: 'a' })).status()).toBe(400);
+  expect((await request.post(`/api/v1/imports/${uuid()}?list=recipes`, { data: 'a' })).status()).toBe(404);
+});
