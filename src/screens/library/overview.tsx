@@ -103,7 +103,7 @@ export function Overview({ lists, conflicts, changes, zone }: OverviewProps) {
                       <Link
                         href={`/library/${list}/row?id=${encodeURIComponent(rowId)}`}
                         prefetch={false}
-                        className="font-semibold underline"
+                        className="inline-flex min-h-11 items-center font-semibold underline"
                       >
                         {rowName}
                       </Link>{' '}

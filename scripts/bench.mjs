@@ -1,0 +1,209 @@
+// `npm run bench`: measures against plain ways, in one run, on loopback only, and writes docs/bench.md as measured.
+import { spawn } from 'node:child_process';
+import { writeFileSync } from 'node:fs';
+import { cpus, totalmem } from 'node:os';
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { ensureBuilt } from './lib/build.mjs';
+import { endGroup, mustRun, whenToldToStop } from './lib/child.mjs';
+import { ensureDebianPackages, findOnPath } from './lib/debian.mjs';
+import { ensureInstalled } from './lib/install.mjs';
+import { freePort, startCluster } from './lib/postgres.mjs';
+import { isRoot, nextBinary, root, say } from './lib/project.mjs';
+
+await ensureInstalled();
+await ensureDebianPackages(['postgresql', 'chromium']);
+const cluster = await startCluster(`bench-${process.pid}`);
+let server;
+whenToldToStop(end);
+try {
+  await main();
+} finally {
+  await end();
+}
+
+async function end() {
+  if (server) await endGroup(server);
+  await cluster.stop();
+  cluster.remove();
+}
+
+async function main() {
+  const serving = cluster.url('kilnsman_serving', 'kilnsman');
+  const env = { ...process.env, DATABASE_URL: serving };
+  const tsx = (script, ...args) => [process.execPath, ['--import', 'tsx', script, ...args]];
+  await mustRun(...tsx('scripts/migrate.ts'), {
+    cwd: root,
+    env: { ...env, MIGRATE_DATABASE_URL: cluster.url('kilnsman_migrator', 'kilnsman') },
+  });
+  await mustRun(...tsx('scripts/prepare-shop.ts', '--demo'), { cwd: root, env });
+  await ensureBuilt('.next');
+  const port = await freePort();
+  const address = `http://127.0.0.1:${port}`;
+  server = spawn(process.execPath, [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)], {
+    cwd: root,
+    detached: true,
+    stdio: ['ignore', 'ignore', 'inherit'],
+    env: { ...env, NODE_ENV: 'production', KILNSMAN_DIST: '.next', PORT: String(port), LOG_LEVEL: 'error' },
+  });
+  await untilServed(address);
+  const scripts = await scriptWeights(address);
+  const figures = await measure({
+    ...env,
+    BENCH_ADDRESS: address,
+    BENCH_SUPERUSER_URL: cluster.url('postgres', 'kilnsman'),
+  });
+  writeFileSync(join(root, 'docs', 'bench.md'), report(figures, scripts));
+  say('docs/bench.md is written');
+}
+
+async function untilServed(address) {
+  for (let tries = 0; tries < 240; tries += 1) {
+    const there = await fetch(`${address}/api/health`).then(
+      (answer) => answer.ok,
+      () => false,
+    );
+    if (there) return;
+    await new Promise((resolve) => setTimeout(resolve, 250));
+  }
+  throw new Error('the server did not answer');
+}
+
+function measure(env) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, ['--import', 'tsx', 'scripts/bench/measure.ts'], {
+      cwd: root,
+      env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    let text = '';
+    child.stdout.on('data', (part) => {
+      text += part;
+    });
+    child.on('close', (code) =>
+      code === 0
+        ? resolve(JSON.parse(text.trim().split('\n').at(-1)))
+        : reject(new Error('the bench broke off')),
+    );
+  });
+}
+
+/** Compressed JavaScript that a page loads before anything is pressed. */
+async function scriptWeights(address) {
+  const browser = await chromium.launch({
+    executablePath: findOnPath('chromium'),
+    args: [...(isRoot ? ['--no-sandbox'] : []), '--disable-dev-shm-usage', '--no-first-run'],
+  });
+  const context = await browser.newContext();
+  const first = await context.newPage();
+  await first.goto(`${address}/sign-in`);
+  await first.getByRole('radio', { name: /Imre Pellimoor/ }).click();
+  await first.getByLabel('Passcode').fill(await first.locator('code').first().textContent());
+  await first.getByRole('button', { name: 'Sign in' }).click();
+  await first.waitForURL('**/jobs');
+  const href = await first.locator('ul a[href^="/jobs/"]').first().getAttribute('href');
+  const job = href.replace(/\/[a-z]+$/, '');
+  const weights = {};
+  for (const path of [
+    '/sign-in',
+    '/jobs',
+    '/jobs/new',
+    `${job}/call`,
+    `${job}/identify`,
+    `${job}/route`,
+    `${job}/quote`,
+    `${job}/close`,
+    '/benches',
+    '/benches/vin',
+    '/benches/identify',
+    '/van',
+    '/library',
+    '/library/applications',
+    '/library/chips/row?id=CHL80-Rowan',
+    '/library/conflicts',
+    '/library/gaps',
+    '/library/import',
+    '/settings',
+  ]) {
+    const page = await context.newPage();
+    const session = await context.newCDPSession(page);
+    await session.send('Network.enable');
+    await session.send('Network.setCacheDisabled', { cacheDisabled: true });
+    const scripts = new Set();
+    let bytes = 0;
+    session.on('Network.responseReceived', ({ requestId, type }) => {
+      if (type === 'Script') scripts.add(requestId);
+    });
+    session.on('Network.loadingFinished', ({ requestId, encodedDataLength }) => {
+      if (scripts.has(requestId)) bytes += encodedDataLength;
+    });
+    await page.goto(`${address}${path}`, { waitUntil: 'networkidle' });
+    weights[path.replace(/\/jobs\/\d+/, '/jobs/…')] = Math.round(bytes / 1000);
+    await page.close();
+  }
+  await browser.close();
+  return weights;
+}
+
+function report(figures, scripts) {
+  const { size, drill, question, lines, search, pages } = figures;
+  const brought = figures.import;
+  const heaviest = Object.entries(scripts).sort(([, a], [, b]) => b - a);
+  const ms = ({ p50, p95, worst }) => `${p50} | ${p95} | ${worst}`;
+  return `# Measured
+
+\`npm run bench\` writes this page as measured, the bad figures too. Absolute figures belong to one machine on one day;
+ratios are what is judged. Everything runs on loopback, on a server of its own, in one run.
+
+Machine: ${cpus().length} cores (${cpus()[0]?.model.trim()}), ${Math.round(totalmem() / 2 ** 30)} GB, Node ${process.version}. Day: ${new Date().toISOString().slice(0, 10)}.
+Library: ${size.applications.toLocaleString('en-US')} applications of ${size.models.toLocaleString('en-US')} models in ${size.makes} makes, beside the demo world.
+
+## Identification over the demo world
+
+${drill.cars} seeded cars; seconds and questions until the decision is settled or nothing helps, answers true but in the last row.
+
+| rule | mean seconds | mean questions | decision right | settled |
+|---|---|---|---|---|
+${Object.entries(drill)
+  .filter(([name]) => name !== 'cars')
+  .map(
+    ([name, { seconds, questions, right, settled }]) =>
+      `| ${name} | ${seconds} | ${questions} | ${percent(right)} | ${percent(settled)} |`,
+  )
+  .join('\n')}
+
+## Times, milliseconds
+
+| what | target | p50 | p95 | worst |
+|---|---|---|---|---|
+| typed line to ranked candidates with question and what to bring, HTTP, ${lines.count} held lines, half of them misspelt | p95 < 40 | ${ms(lines)} |
+| next question at 200 candidates of ${question.decisions} decisions | < 50 | ${ms(question)} |
+${Object.entries(pages)
+  .map(([name, times]) => `| library page: ${name} | < 100 | ${ms(times)} |`)
+  .join('\n')}
+
+The model meant was found for ${percent(lines.modelFound)} of the lines.
+
+## Ratios
+
+| what | ours | the plain way | ratio | target |
+|---|---|---|---|---|
+| name search, ${search.words} misspelt words, against the same query with index scans switched off (${search.sameRows ? 'same rows' : 'OTHER ROWS'}) | ${search.withIndexMs} ms | ${search.withoutMs} ms | ${search.ratio} times faster | at least 8 |
+| store step of an import of ${size.applications.toLocaleString('en-US')} rows, against \`psql \\copy\` of the same file into a bare table (median of ${brought.copies.length}: ${brought.copies.join(', ')} ms) | ${brought.storeMs} ms | ${brought.copyMs} ms | ${brought.ratio} of its speed | at least 0.33 |
+
+Reading and checking the same file took ${brought.readMs} ms, apart from storing it; the process grew from
+${brought.rssBeforeMb} to at most ${brought.rssPeakMb} MB.
+
+## JavaScript before the first input, kB compressed
+
+Target: under 260 on every page.
+
+| page | kB |
+|---|---|
+${heaviest.map(([path, kb]) => `| \`${path}\` | ${kb} |`).join('\n')}
+`;
+}
+
+function percent(part) {
+  return `${(part * 100).toFixed(1)} %`;
+}

@@ -1,0 +1,317 @@
+// Measures the product against plain ways, on a big made-up library, over HTTP on loopback. Prints one JSON document.
+import { spawnSync } from 'node:child_process';
+import { createReadStream, mkdtempSync, rmSync, statSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
+import { v7 as uuid } from 'uuid';
+import type { Application } from '@/core/catalogue/application';
+import { type ListName, listOf } from '@/core/catalogue/lists';
+import { nextQuestion } from '@/core/identify/next-question';
+import { rankCandidates } from '@/core/identify/posterior';
+import type { PersonActor } from '@/core/kinds/actor';
+import { pick, type Random, seededRandom } from '@/core/kinds/random';
+import { findSimilarNames } from '@/data/catalogue';
+import { database } from '@/usecases/database';
+import { readImport } from '@/usecases/library/read-import';
+import { storeImport } from '@/usecases/library/store-import';
+import { closePool } from '@/usecases/pool/pool';
+import { startSession } from '@/usecases/sessions';
+import { testApplication, worldApplications } from '../../tests/support/applications';
+import {
+  byGain,
+  bySeconds,
+  fixedOrder,
+  labelSplitting,
+  mean,
+  runs,
+  share,
+} from '../../tests/support/identify-drill';
+import { type BigModel, bigModels, size, writeBigLibrary } from './big-library';
+
+const address = process.env.BENCH_ADDRESS ?? '';
+const superuser = process.env.BENCH_SUPERUSER_URL ?? '';
+const folder = mkdtempSync(join(tmpdir(), 'kilnsman-bench-'));
+
+const say = (words: string) => console.error(`kilnsman: bench: ${words}`);
+
+/** Percentiles of a list of milliseconds. */
+function spread(list: readonly number[]) {
+  const sorted = [...list].sort((a, b) => a - b);
+  const at = (part: number) =>
+    Number((sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))] ?? 0).toFixed(1));
+  return { p50: at(0.5), p95: at(0.95), worst: at(1) };
+}
+
+async function timed<Value>(work: () => Promise<Value>): Promise<{ ms: number; value: Value }> {
+  const start = performance.now();
+  const value = await work();
+  return { ms: performance.now() - start, value };
+}
+
+async function actor(): Promise<PersonActor> {
+  const found = await database().query<{ id: string; name: string }>(
+    "SELECT id, name FROM person WHERE role = 'proprietor'",
+  );
+  const [person] = found.rows;
+  if (!person) throw new Error('expected the demo world');
+  return {
+    kind: 'person',
+    personId: person.id,
+    name: person.name,
+    role: 'proprietor',
+    sessionId: uuid(),
+    device: 'bench',
+    at: new Date(),
+  };
+}
+
+async function importFile(own: PersonActor, list: ListName) {
+  const path = join(folder, `${list}.csv`);
+  const id = uuid();
+  const read = await timed(() =>
+    readImport(own, {
+      id,
+      list,
+      fileName: `${list}.csv`,
+      announcedBytes: statSync(path).size,
+      bytes: createReadStream(path, { highWaterMark: 256 * 1024 }) as AsyncIterable<Uint8Array>,
+    }),
+  );
+  if (!read.value.ok || read.value.value.state !== 'read')
+    throw new Error(`the file of ${list} was not read: ${JSON.stringify(read.value).slice(0, 600)}`);
+  const store = await timed(() => storeImport(own, id, {}));
+  if (!store.value.ok || store.value.value.state !== 'stored')
+    throw new Error(`${list} was not stored: ${JSON.stringify(store.value).slice(0, 600)}`);
+  return { readMs: Math.round(read.ms), storeMs: Math.round(store.ms) };
+}
+
+/** `psql \copy` of the same file into a table without keys, references or checks. */
+function psqlCopy(list: ListName): number {
+  const columns = listOf(list).columns.map(({ name }) => `${name} text`);
+  const psql = (command: string) => {
+    const done = spawnSync('psql', [superuser, '-v', 'ON_ERROR_STOP=1', '-q', '-c', command], {
+      encoding: 'utf8',
+    });
+    if (done.status !== 0) throw new Error(done.stderr);
+  };
+  psql(`DROP TABLE IF EXISTS bare; CREATE TABLE bare (${columns.join(', ')})`);
+  const start = performance.now();
+  psql(`\\copy bare FROM '${join(folder, `${list}.csv`)}' WITH (FORMAT csv, HEADER)`);
+  return Math.round(performance.now() - start);
+}
+
+/** One slip of a finger in a word. */
+function misspell(random: Random, word: string): string {
+  const at = 1 + Math.floor(random() * (word.length - 2));
+  const letters = [...word];
+  const kind = Math.floor(random() * 3);
+  if (kind === 0) letters.splice(at, 1);
+  else if (kind === 1) letters.splice(at, 2, letters[at + 1] ?? '', letters[at] ?? '');
+  else letters.splice(at, 1, pick(random, [...'aeiourstln']));
+  return letters.join('');
+}
+
+/** Lines as callers say them; every second one has a misspelt name. */
+function heldLines(
+  models: readonly BigModel[],
+  count: number,
+): { line: string; model: string; bad: string[] }[] {
+  const random = seededRandom('bench lines');
+  return Array.from({ length: count }, (_, at) => {
+    const { make, model } = pick(random, models);
+    const wrong = at % 2 === 1;
+    const names = wrong ? [misspell(random, make), misspell(random, model)] : [make, model];
+    const year = 2000 + Math.floor(random() * 24);
+    const more = pick(random, [
+      'push start lost both',
+      'turn key spare',
+      'lost the only one locked',
+      'one key works',
+    ]);
+    const line = pick(random, [`${names.join(' ')} ${year} ${more}`, `${year} ${names.join(' ')}, ${more}`]);
+    return { line, model, bad: wrong ? names : [] };
+  });
+}
+
+async function http(path: string, cookie: string, body?: object) {
+  const start = performance.now();
+  const answer = await fetch(`${address}${path}`, {
+    ...(body
+      ? {
+          method: 'POST',
+          body: JSON.stringify(body),
+          headers: { cookie, origin: address, 'content-type': 'application/json' },
+        }
+      : { headers: { cookie } }),
+  });
+  const text = await answer.text();
+  if (answer.status !== 200) throw new Error(`${path}: ${answer.status} ${text.slice(0, 300)}`);
+  return { ms: performance.now() - start, text };
+}
+
+/** The name search with and without the index, the same words, and whether the rows are the same. */
+async function nameSearch(words: readonly string[]) {
+  const client = new pg.Client({ connectionString: superuser });
+  await client.connect();
+  const run = async (scans: 'on' | 'off') => {
+    for (const kind of ['indexscan', 'bitmapscan', 'indexonlyscan'])
+      await client.query(`SET enable_${kind} = ${scans}`);
+    const rows: unknown[] = [];
+    for (const word of words.slice(0, 5)) await findSimilarNames(client, [word]);
+    const { ms } = await timed(async () => {
+      for (const word of words) rows.push(await findSimilarNames(client, [word]));
+    });
+    return { ms: Math.round(ms), rows: JSON.stringify(rows) };
+  };
+  const withIndex = await run('on');
+  const without = await run('off');
+  await client.end();
+  return {
+    words: words.length,
+    withIndexMs: withIndex.ms,
+    withoutMs: without.ms,
+    ratio: Number((without.ms / withIndex.ms).toFixed(1)),
+    sameRows: withIndex.rows === without.rows,
+  };
+}
+
+/** The next question where 200 candidates are left, of 24 decisions. */
+function questionAt200() {
+  const random = seededRandom('bench question');
+  const all = worldApplications();
+  const applications: Application[] = Array.from({ length: 200 }, (_, at) => {
+    const base = pick(random, all);
+    const from = 2000 + (at % 20);
+    return testApplication({
+      ...base,
+      id: `a${at}`,
+      modelId: 'm',
+      span: { from: { year: from, month: null }, to: { year: from + 4, month: 6 } },
+    });
+  });
+  const facts = { year: 2012, shopMarket: 'Meres' };
+  const request = {
+    candidates: rankCandidates(applications, facts),
+    facts,
+    closed: new Set<never>(),
+    decisionOf: ({ blank, remote, platform }: Application) => `${blank}|${remote?.article}|${platform}`,
+  };
+  const times: number[] = [];
+  for (let at = 0; at < 60; at += 1) {
+    const start = performance.now();
+    nextQuestion(request);
+    if (at >= 10) times.push(performance.now() - start);
+  }
+  return { decisions: new Set(applications.map(request.decisionOf)).size, ...spread(times) };
+}
+
+function identification() {
+  const cars = 400;
+  const figures = (list: ReturnType<typeof runs>) => ({
+    seconds: Number(mean(list.map(({ seconds }) => seconds)).toFixed(2)),
+    questions: Number(mean(list.map(({ questions }) => questions)).toFixed(3)),
+    right: Number(share(list.map(({ right }) => right)).toFixed(4)),
+    settled: Number(share(list.map(({ settled }) => settled)).toFixed(4)),
+  });
+  return {
+    cars,
+    'gain per second': figures(runs(bySeconds, 0, cars)),
+    'gain alone': figures(runs(byGain, 0, cars)),
+    'fixed order': figures(runs(fixedOrder, 0, cars)),
+    'label-splitting': figures(runs(labelSplitting, 0, cars)),
+    'gain per second, 5 % false': figures(runs(bySeconds, 0.05, cars)),
+  };
+}
+
+const own = await actor();
+say('identification over the demo world');
+const drill = identification();
+const question = questionAt200();
+
+say(`a library of ${size.applications} applications`);
+const listed = async (query: string) =>
+  (await database().query<{ value: string }>(query)).rows.map(({ value }) => value);
+await writeBigLibrary(folder, {
+  blanks: await listed('SELECT article AS value FROM blank ORDER BY 1'),
+  chips: await listed('SELECT article AS value FROM chip ORDER BY 1'),
+  remotes: await listed('SELECT article AS value FROM remote ORDER BY 1'),
+  platforms: await listed('SELECT name AS value FROM platform ORDER BY 1'),
+  pockets: await listed('SELECT name AS value FROM pocket ORDER BY 1'),
+});
+const models = bigModels();
+for (const list of ['makes', 'models', 'generations'] as const) {
+  say(`import of ${list}`);
+  await importFile(own, list);
+}
+const copies = [psqlCopy('applications')];
+say('import of applications');
+const before = process.memoryUsage.rss();
+let peak = before;
+const watch = setInterval(() => {
+  peak = Math.max(peak, process.memoryUsage.rss());
+}, 50);
+const stored = await importFile(own, 'applications');
+clearInterval(watch);
+copies.push(psqlCopy('applications'), psqlCopy('applications'));
+const copyMs = [...copies].sort((a, b) => a - b)[1] ?? 0;
+const superclient = new pg.Client({ connectionString: superuser });
+await superclient.connect();
+await superclient.query('DROP TABLE bare');
+await superclient.query('VACUUM ANALYZE');
+await superclient.end();
+
+const cookie = `kilnsman_session=${await startSession(own.personId, 'bench')}`;
+say('lines');
+const lines = heldLines(models, 1000);
+for (const { line } of lines.slice(0, 60)) await http('/api/v1/identify', cookie, { line });
+const lineTimes: number[] = [];
+let right = 0;
+for (const { line, model } of lines) {
+  const { ms, text } = await http('/api/v1/identify', cookie, { line });
+  lineTimes.push(ms);
+  if (JSON.parse(text).read.model === model) right += 1;
+}
+say('name search');
+const search = await nameSearch(
+  lines
+    .flatMap(({ bad }) => bad)
+    .slice(0, 200)
+    .map((word) => word.toLowerCase()),
+);
+say('library pages');
+const pages: Record<string, ReturnType<typeof spread>> = {};
+const second = encodeURIComponent(JSON.stringify(['Morinfield', 'A', '', '', '', '0', '0', '', '']));
+for (const [name, path] of [
+  ['applications, first page', '/library/applications'],
+  ['applications, a page in the middle', `/library/applications?after=${second}`],
+  ['applications, searched by a model', `/library/applications?q=${models[777]?.model}`],
+  ['models, first page', '/library/models'],
+  ['chips', '/library/chips'],
+] as const) {
+  for (let at = 0; at < 3; at += 1) await http(path, cookie);
+  const times: number[] = [];
+  for (let at = 0; at < 20; at += 1) times.push((await http(path, cookie)).ms);
+  pages[name] = spread(times);
+}
+rmSync(folder, { recursive: true, force: true });
+await closePool();
+await database().end();
+console.log(
+  JSON.stringify({
+    size,
+    drill,
+    question,
+    import: {
+      ...stored,
+      copyMs,
+      copies,
+      ratio: Number((copyMs / stored.storeMs).toFixed(2)),
+      rssBeforeMb: Math.round(before / 1e6),
+      rssPeakMb: Math.round(peak / 1e6),
+    },
+    lines: { count: lines.length, ...spread(lineTimes), modelFound: right / lines.length },
+    search,
+    pages,
+  }),
+);
