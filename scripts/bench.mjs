@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { ensureBuilt } from './lib/build.mjs';
 import { endGroup, mustRun, whenToldToStop } from './lib/child.mjs';
-import { ensureDebianPackages, findOnPath } from './lib/debian.mjs';
+import { ensureDebianPackages, findOnPath, postgresFolder } from './lib/debian.mjs';
 import { ensureInstalled } from './lib/install.mjs';
 import { freePort, startCluster } from './lib/postgres.mjs';
 import { isRoot, nextBinary, root, say } from './lib/project.mjs';
@@ -51,6 +51,7 @@ async function main() {
   const figures = await measure({
     ...env,
     BENCH_ADDRESS: address,
+    BENCH_PSQL: join(postgresFolder(), 'psql'),
     BENCH_SUPERUSER_URL: cluster.url('postgres', 'kilnsman'),
   });
   writeFileSync(join(root, 'docs', 'bench.md'), report(figures, scripts));

@@ -31,6 +31,8 @@ import { type BigModel, bigModels, size, writeBigLibrary } from './big-library';
 
 const address = process.env.BENCH_ADDRESS ?? '';
 const superuser = process.env.BENCH_SUPERUSER_URL ?? '';
+/** The client of the server that is measured. */
+const psqlPath = process.env.BENCH_PSQL ?? '';
 const folder = mkdtempSync(join(tmpdir(), 'kilnsman-bench-'));
 
 const say = (words: string) => console.error(`kilnsman: bench: ${words}`);
@@ -90,7 +92,7 @@ async function importFile(own: PersonActor, list: ListName) {
 function psqlCopy(list: ListName): number {
   const columns = listOf(list).columns.map(({ name }) => `${name} text`);
   const psql = (command: string) => {
-    const done = spawnSync('psql', [superuser, '-v', 'ON_ERROR_STOP=1', '-q', '-c', command], {
+    const done = spawnSync(psqlPath, [superuser, '-v', 'ON_ERROR_STOP=1', '-q', '-c', command], {
       encoding: 'utf8',
     });
     if (done.status !== 0) throw new Error(done.stderr);

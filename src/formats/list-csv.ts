@@ -1,3 +1,4 @@
+import { pipeline, Readable } from 'node:stream';
 import { CsvError, parse } from 'csv-parse';
 import { stringify } from 'csv-stringify/sync';
 import type { Cells, LibraryList } from '@/core/catalogue/lists';
@@ -46,7 +47,8 @@ export async function* readListCsv(
     skip_empty_lines: true,
     max_record_size: longestRow,
   });
-  const feeding = feed(records, header, rest);
+  // What goes wrong in the source reaches the reader of the records.
+  pipeline(Readable.from(chain(header, rest)), records, () => {});
   let columns: readonly string[] | undefined;
   let rows: RawRow[] = [];
   try {
@@ -64,39 +66,16 @@ export async function* readListCsv(
         rows = [];
       }
     }
-    await feeding;
   } catch (error) {
-    records.destroy();
-    await feeding.catch(() => {});
     throw error instanceof CsvError ? csvFailure(error) : error;
   }
   if (!columns) throw new ListCsvError(1, undefined, 'Expected a header row, got nothing.');
   if (rows.length > 0) yield rows;
 }
 
-async function feed(
-  records: ReturnType<typeof parse>,
-  header: string,
-  rest: AsyncIterator<string>,
-): Promise<void> {
-  const write = (text: string) =>
-    records.write(text)
-      ? undefined
-      : new Promise<void>((resolve) => {
-          records.once('drain', resolve);
-          records.once('close', resolve);
-        });
-  try {
-    await write(header);
-    for (let next = await rest.next(); !next.done; next = await rest.next()) {
-      if (records.destroyed) return;
-      await write(next.value);
-    }
-    records.end();
-  } catch (error) {
-    records.destroy(error as Error);
-    throw error;
-  }
+async function* chain(header: string, rest: AsyncIterator<string>): AsyncGenerator<string> {
+  yield header;
+  for (let next = await rest.next(); !next.done; next = await rest.next()) yield next.value;
 }
 
 /** The text up to the first line end, and the rest. */

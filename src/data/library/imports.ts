@@ -110,6 +110,15 @@ export async function noteBackend(db: Db, client: PoolClient, id: string): Promi
   await db.query('UPDATE library_import SET backend = $2 WHERE id = $1', [id, own.rows[0]?.pid]);
 }
 
+/**
+ * Settings of a transaction that works on staged rows: they have no statistics, and a plan made for a few of them would
+ * loop over all.
+ */
+export async function prepareForImport(db: Db): Promise<void> {
+  await db.query("SET LOCAL work_mem = '64MB'");
+  await db.query('SET LOCAL enable_nestloop = off');
+}
+
 /** Ends whatever query works on an import. */
 export async function cancelBackend(db: Db, id: string): Promise<void> {
   await db.query(

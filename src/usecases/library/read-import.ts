@@ -12,6 +12,7 @@ import {
   moveImport,
   noteBackend,
   noteProgress,
+  prepareForImport,
 } from '@/data/library/imports';
 import {
   copyStagedRows,
@@ -59,7 +60,7 @@ export async function readImport(actor: PersonActor, file: ImportFile): Promise<
   try {
     await noteBackend(pool, client, file.id);
     await client.query('BEGIN');
-    await client.query("SET LOCAL work_mem = '64MB'");
+    await prepareForImport(client as Db);
     const preview = await reading.readInto(client);
     const end = { rowsDone: reading.rows, rowsTotal: reading.rows, preview };
     if (preview.refused > 0) {

@@ -12,6 +12,7 @@ import {
   moveImport,
   noteBackend,
   noteProgress,
+  prepareForImport,
 } from '@/data/library/imports';
 import { dropStaged, refreshNameWords, storeStaged } from '@/data/library/staged';
 import type { StoreImportInput } from '@/inputs/library-inputs';
@@ -42,7 +43,7 @@ export async function storeImport(
   try {
     await noteBackend(pool, client, id);
     await client.query('BEGIN');
-    await client.query("SET LOCAL work_mem = '64MB'");
+    await prepareForImport(client as Db);
     await storeLists(client as Db, actor, found);
     // In the same transaction: a cancel that was first is met here, one that is later finds it stored.
     const end = { rowsDone: found.rowsTotal ?? 0, endedAt: now() };
