@@ -266,13 +266,15 @@ await superclient.end();
 const cookie = `kilnsman_session=${await startSession(own.personId, 'bench')}`;
 say('lines');
 const lines = heldLines(models, 1000);
-for (const { line } of lines.slice(0, 60)) await http('/api/v1/identify', cookie, { line });
-const lineTimes: number[] = [];
+const lineTimes: Record<string, number[]> = { candidates: [], identify: [] };
 let right = 0;
-for (const { line, model } of lines) {
-  const { ms, text } = await http('/api/v1/identify', cookie, { line });
-  lineTimes.push(ms);
-  if (JSON.parse(text).read.model === model) right += 1;
+for (const path of ['candidates', 'identify']) {
+  for (const { line } of lines.slice(0, 60)) await http(`/api/v1/${path}`, cookie, { line });
+  for (const { line, model } of lines) {
+    const { ms, text } = await http(`/api/v1/${path}`, cookie, { line });
+    lineTimes[path]?.push(ms);
+    if (path === 'candidates' && JSON.parse(text).read.model === model) right += 1;
+  }
 }
 say('name search');
 const search = await nameSearch(
@@ -312,7 +314,12 @@ console.log(
       rssBeforeMb: Math.round(before / 1e6),
       rssPeakMb: Math.round(peak / 1e6),
     },
-    lines: { count: lines.length, ...spread(lineTimes), modelFound: right / lines.length },
+    lines: {
+      count: lines.length,
+      candidates: spread(lineTimes.candidates ?? []),
+      identify: spread(lineTimes.identify ?? []),
+      modelFound: right / lines.length,
+    },
     search,
     pages,
   }),

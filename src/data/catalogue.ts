@@ -49,7 +49,10 @@ const applicationTables = `
 /** The library's rows for one model, in all markets and years. */
 export async function listApplications(db: Db, modelId: string): Promise<Application[]> {
   const result = await db.query(
-    `SELECT ${applicationColumns} FROM ${applicationTables} WHERE md.id = $1 ORDER BY a.from_year, a.id`,
+    {
+      name: 'applications of a model',
+      text: `SELECT ${applicationColumns} FROM ${applicationTables} WHERE md.id = $1 ORDER BY a.from_year, a.id`,
+    },
     [modelId],
   );
   return result.rows.map(toApplication);

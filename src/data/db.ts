@@ -1,8 +1,17 @@
 import type { QueryResult, QueryResultRow } from 'pg';
 
+/** A query that a connection plans once and keeps under its name, for those whose plan costs more than their rows. */
+export interface NamedQuery {
+  readonly name: string;
+  readonly text: string;
+}
+
 /** What every query needs: a pool or a client inside a transaction. */
 export interface Db {
-  query<Row extends QueryResultRow>(text: string, values?: readonly unknown[]): Promise<QueryResult<Row>>;
+  query<Row extends QueryResultRow>(
+    query: string | NamedQuery,
+    values?: readonly unknown[],
+  ): Promise<QueryResult<Row>>;
 }
 
 /** The one row of a result. Throws where there is none: a bug, not a person's mistake. */

@@ -5,37 +5,42 @@ import type { Db } from './db';
 const mostForOneWord = 300;
 
 /**
- * The part of the lexicon that some words could stand for: names that hold or begin with one of them, or that are
- * named by id; with the make of every model, and all places. A line reads the same against it as against the whole.
+ * The part of the lexicon that some words could stand for: names that hold or begin with one of them, with the make of
+ * every model, and all places. A line reads the same against it as against the whole.
  * @param words folded, as in the table of name words
  */
-export async function findNames(
-  db: Db,
-  words: readonly string[],
-  ids: readonly string[] = [],
-): Promise<Lexicon> {
+export async function findNames(db: Db, words: readonly string[]): Promise<Lexicon> {
   const found = await db.query<{ kind: 'make' | 'model'; id: string }>(
-    `SELECT DISTINCT n.kind, n.target_id AS id
-     FROM unnest($1::text[]) AS asked(word) CROSS JOIN LATERAL (
-       SELECT kind, target_id FROM name_word w
-       WHERE w.word COLLATE "C" >= asked.word
-         AND w.word COLLATE "C" <= CASE WHEN length(asked.word) >= 3 THEN asked.word || chr(1114111) ELSE asked.word END
-       LIMIT ${mostForOneWord}) n`,
+    {
+      name: 'names that words begin',
+      text: `SELECT DISTINCT n.kind, n.target_id AS id
+       FROM unnest($1::text[]) AS asked(word) CROSS JOIN LATERAL (
+         SELECT kind, target_id FROM name_word w
+         WHERE w.word COLLATE "C" >= asked.word
+           AND w.word COLLATE "C" <= CASE WHEN length(asked.word) >= 3 THEN asked.word || chr(1114111) ELSE asked.word END
+         LIMIT ${mostForOneWord}) n`,
+    },
     [words],
   );
-  const idsOf = (kind: 'make' | 'model') => [
-    ...found.rows.filter((row) => row.kind === kind).map(({ id }) => id),
-    ...ids,
-  ];
+  const ids = (kind: 'make' | 'model') => found.rows.filter((row) => row.kind === kind).map(({ id }) => id);
+  return { ...(await readNames(db, ids('make'), ids('model'))), places: await listPlaces(db) };
+}
+
+/** Makes and models by id, with the make of every model. */
+export async function readNames(
+  db: Db,
+  makeIds: readonly string[],
+  modelIds: readonly string[],
+): Promise<Pick<Lexicon, 'makes' | 'models'>> {
   const models = await db.query<Lexicon['models'][number]>(
     'SELECT id, make_id AS "makeId", name, aliases FROM model WHERE id = ANY($1) ORDER BY name',
-    [idsOf('model')],
+    [modelIds],
   );
   const makes = await db.query<Lexicon['makes'][number]>(
     'SELECT id, name, aliases FROM make WHERE id = ANY($1) ORDER BY name',
-    [[...idsOf('make'), ...models.rows.map(({ makeId }) => makeId)]],
+    [[...makeIds, ...models.rows.map(({ makeId }) => makeId)]],
   );
-  return { makes: makes.rows, models: models.rows, places: await listPlaces(db) };
+  return { makes: makes.rows, models: models.rows };
 }
 
 export async function listPlaces(db: Db): Promise<Lexicon['places']> {

@@ -28,13 +28,10 @@ export async function getShopOrThrow(db: Db): Promise<ShopRow> {
   return shop;
 }
 
-export async function insertShop(
-  db: Db,
-  shop: Omit<ShopRow, 'priceClassMinor'> & { readonly createdAt: Date },
-): Promise<void> {
+export async function insertShop(db: Db, shop: ShopRow & { readonly createdAt: Date }): Promise<void> {
   await db.query(
-    `INSERT INTO shop (id, name, is_demo, zone, locale, currency, distance_unit, market, quote_valid_days, created_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
+    `INSERT INTO shop (id, name, is_demo, zone, locale, currency, distance_unit, market, quote_valid_days, price_class_minor, created_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
     [
       shop.id,
       shop.name,
@@ -45,6 +42,7 @@ export async function insertShop(
       shop.distanceUnit,
       shop.market,
       shop.quoteValidDays,
+      shop.priceClassMinor,
       shop.createdAt,
     ],
   );
@@ -59,4 +57,8 @@ export async function replaceSetUpCode(db: Db, codeHash: Buffer, at: Date): Prom
 export async function takeSetUpCode(db: Db, codeHash: Buffer): Promise<boolean> {
   const result = await db.query('DELETE FROM set_up_code WHERE code_hash = $1', [codeHash]);
   return result.rowCount === 1;
+}
+
+export async function updatePriceClass(db: Db, priceClassMinor: number): Promise<void> {
+  await db.query('UPDATE shop SET price_class_minor = $1', [priceClassMinor]);
 }

@@ -43,6 +43,7 @@ export async function* readListCsv(
     bom: true,
     delimiter: separator,
     info: true,
+    record_delimiter: ['\r\n', '\n', '\r'],
     relax_column_count: true,
     skip_empty_lines: true,
     max_record_size: longestRow,

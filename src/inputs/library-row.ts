@@ -11,16 +11,47 @@ import { parseInput } from './parse';
  */
 export function parseLibraryRow(name: ListName, cells: Cells): Result<Cells> {
   const list = listOf(name);
-  const parsed = parseInput(rowClass(name), cells);
-  if (!parsed.ok) return parsed;
   const row: Record<string, string> = {};
-  for (const { name: column } of list.columns) {
-    const value = (parsed.value as Record<string, unknown>)[column];
-    if (value !== undefined)
-      row[column] = typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
+  const problems: Problem[] = [];
+  for (const field of Object.keys(cells)) {
+    if (!list.columns.some((column) => column.name === field))
+      problems.push({ field, message: 'This field is not known here.' });
   }
-  const problems = problemsBetween(list, row);
+  for (const column of list.columns) {
+    const read = parseCell(list, column, Object.hasOwn(cells, column.name) ? cells[column.name] : undefined);
+    if (!read.ok) problems.push(...read.problems);
+    else if (read.value !== undefined) row[column.name] = read.value;
+  }
+  if (problems.length === 0) problems.push(...problemsBetween(list, row));
   return problems.length > 0 ? { ok: false, problems } : done(row);
+}
+
+/** Cells of long files repeat: what one was found to be is kept, up to so many of each column. */
+const mostKept = 5000;
+const kept = new Map<ListColumn, Map<string | undefined, Result<string | undefined>>>();
+
+/** Reads one cell; the same text of the same column always comes to the same. */
+function parseCell(
+  list: LibraryList,
+  column: ListColumn,
+  text: string | undefined,
+): Result<string | undefined> {
+  const known = kept.get(column) ?? new Map<string | undefined, Result<string | undefined>>();
+  kept.set(column, known);
+  const found = known.get(text);
+  if (found) return found;
+  if (known.size >= mostKept) known.clear();
+  const parsed = parseInput(cellClass(list, column), text === undefined ? {} : { [column.name]: text });
+  const read: Result<string | undefined> = parsed.ok
+    ? done(written((parsed.value as Record<string, unknown>)[column.name]))
+    : parsed;
+  known.set(text, read);
+  return read;
+}
+
+function written(value: unknown): string | undefined {
+  if (value === undefined) return undefined;
+  return typeof value === 'boolean' ? (value ? 'yes' : 'no') : String(value);
 }
 
 function problemsBetween(list: LibraryList, row: Cells): Problem[] {
@@ -34,18 +65,17 @@ function problemsBetween(list: LibraryList, row: Cells): Problem[] {
   return problems;
 }
 
-const classes = new Map<ListName, ClassConstructor<object>>();
+const classes = new Map<ListColumn, ClassConstructor<object>>();
 
-/** The class-validator class of a list's rows, made once from its columns. */
-function rowClass(name: ListName): ClassConstructor<object> {
-  const known = classes.get(name);
+/** The class-validator class of one cell, made once from its column. */
+function cellClass(list: LibraryList, column: ListColumn): ClassConstructor<object> {
+  const known = classes.get(column);
   if (known) return known;
-  const Row = class {};
-  for (const column of listOf(name).columns) {
-    for (const decorate of decorators(column)) decorate(Row.prototype, column.name);
-  }
-  classes.set(name, Row);
-  return Row;
+  const Cell = class {};
+  Object.defineProperty(Cell, 'name', { value: `${list.name} ${column.name}` });
+  for (const decorate of decorators(column)) decorate(Cell.prototype, column.name);
+  classes.set(column, Cell);
+  return Cell;
 }
 
 function decorators({ type, optional }: ListColumn) {

@@ -1,6 +1,7 @@
 import { createHash, randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { done, failed, type Result } from '@/core/kinds/result';
+import { usualPriceClassMinor } from '@/core/quote/price-class';
 import { attemptLimit } from '@/data/attempt-limits';
 import { appendAudit } from '@/data/audit';
 import { insertPerson } from '@/data/people';
@@ -50,6 +51,7 @@ export async function setUpShop(
       distanceUnit: input.distanceUnit,
       market: '',
       quoteValidDays: 14,
+      priceClassMinor: usualPriceClassMinor(input.currency),
       createdAt: at,
     });
     await insertPerson(db, {

@@ -9,6 +9,7 @@ import { identify, surroundJob } from '@/usecases/identify/identify';
 import { readNames } from '@/usecases/identify/names';
 import { readLine } from '@/usecases/identify/read-line';
 import { answerQuestion, chooseCandidate } from '@/usecases/jobs/decide';
+import { setPriceClass } from '@/usecases/shop';
 import { moveStock, readStock } from '@/usecases/stock';
 import { examine } from '@/usecases/vin';
 import { openTestJob, viewOf } from '../support/jobs';
@@ -140,6 +141,17 @@ describe('a car without a job', () => {
     const { identification } = await identified({ model: 'Merrowdale', year: (year ?? 0) - 4, vin: car.vin });
     expect(identification.gathered.facts.year).toBe(year);
     expect(identification.gathered.remarks.join(' ')).toContain('the VIN counts');
+  });
+
+  it('is asked about less where the shop counts wider apart prices as one', async () => {
+    const keys = async () =>
+      (await identified({ line: 'merrowdale 2019 push' })).identification.decisions.length;
+    const fine = await keys();
+    expect((await setPriceClass(actor, { amount: 100_000 })).ok).toBe(true);
+    expect(await keys()).toBeLessThanOrEqual(fine);
+    expect((await setPriceClass(actor, { amount: 0.001 })).ok).toBe(false);
+    expect((await setPriceClass(actor, { amount: 25 })).ok).toBe(true);
+    expect(await keys()).toBe(fine);
   });
 
   it('of a make alone offers its models; of an unknown name nothing', async () => {

@@ -53,6 +53,7 @@ test('nobody is answered who is not signed in', async ({ request }) => {
   for (const [method, path] of [
     ['post', '/vin'],
     ['post', '/identify'],
+    ['post', '/candidates'],
     ['get', '/jobs'],
     ['post', '/jobs'],
     ['get', '/jobs/1001'],
@@ -108,6 +109,10 @@ test('every answer is as the document says', async ({ page }) => {
   });
   expect(settled.contradiction.explanations.length).toBeGreaterThan(0);
   await call('/identify', { line: '' });
+  const ranked = await call('/candidates', { line: 'merowdale 2019 push' });
+  expect(ranked.candidates.map(({ id }: { id: string }) => id)).toEqual(
+    asked.candidates.map(({ id }: { id: string }) => id),
+  );
 
   const { jobs } = await get('/jobs', '/jobs?q=merrowdale');
   await get('/jobs/{number}', `/jobs/${jobs[0].number}`);

@@ -9,7 +9,7 @@ const groups: readonly (readonly [characters: string, weight: number])[] = [
   ['6G', 0.8],
   ['UV', 0.8],
   ['VY', 0.4],
-  ['VW', 0.4],
+  ['WV', 0.4],
   ['4A', 0.4],
   ['38', 0.7],
   ['68', 0.6],

@@ -112,11 +112,12 @@ export async function noteBackend(db: Db, client: PoolClient, id: string): Promi
 
 /**
  * Settings of a transaction that works on staged rows: they have no statistics, and a plan made for a few of them would
- * loop over all.
+ * loop over all. Joins go in the order they are written, from make to generation.
  */
 export async function prepareForImport(db: Db): Promise<void> {
   await db.query("SET LOCAL work_mem = '64MB'");
   await db.query('SET LOCAL enable_nestloop = off');
+  await db.query('SET LOCAL join_collapse_limit = 1');
 }
 
 /** Ends whatever query works on an import. */

@@ -43,7 +43,8 @@ function toRow({ id, ...cells }: Record<string, string | null> & { id: string })
 
 export interface RowsPage {
   readonly rows: readonly LibraryRow[];
-  readonly total: number;
+  /** How many rows the list has; where it is searched, null unless all of them are on this page. */
+  readonly total: number | null;
   /** Where the next page begins: after these key cells; missing on the last page. */
   readonly next: readonly string[] | undefined;
 }
@@ -65,17 +66,24 @@ export async function listRows(
   const list = listOf(name);
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8);
   const values: unknown[] = [limit + 1];
-  const conditions = searchConditions(list, words, values);
+  const { found, conditions } = searchFor(list, words, values);
   if (after) conditions.push(...afterConditions(list, after, values));
   const where = conditions.length > 0 ? `WHERE ${conditions.join(' AND ')}` : '';
-  const result = await db.query<Record<string, string | null> & { id: string }>(
-    `SELECT c.* FROM (${currentRows(name)}) c ${where} ORDER BY ${orderText(list, 'c')} LIMIT $1`,
-    values,
-  );
+  const [result, all] = await Promise.all([
+    db.query<Record<string, string | null> & { id: string }>(
+      `${found} SELECT c.* FROM (${currentRows(name)}${found && ' WHERE t.id IN (SELECT id FROM found)'}) c
+       ${where} ORDER BY ${orderText(list, 'c')} LIMIT $1`,
+      values,
+    ),
+    words.length === 0 ? countList(db, name) : null,
+  ]);
   const rows = result.rows.slice(0, limit).map(toRow);
   const last = result.rows.length > limit ? rows.at(-1) : undefined;
-  const total = !last && !after ? rows.length : await countRows(db, name, words);
-  return { rows, total, next: last && list.key.map((column) => last.cells[column] ?? '') };
+  return {
+    rows,
+    total: all ?? (last || after ? null : rows.length),
+    next: last && list.key.map((column) => last.cells[column] ?? ''),
+  };
 }
 
 /** Rows after a key: the whole key compared at once, its first part once more alone, for its index. */
@@ -90,23 +98,27 @@ function afterConditions(list: LibraryList, after: readonly string[], values: un
   return [`(${texts.join(', ')}) > (${places.join(', ')})`, `${texts[0]} >= ${places[0]}`];
 }
 
-async function countRows(db: Db, name: ListName, words: readonly string[]): Promise<number> {
-  const values: unknown[] = [];
-  const conditions = searchConditions(listOf(name), words, values);
-  const source =
-    conditions.length === 0
-      ? storages[name].table
-      : `(${currentRows(name)}) c WHERE ${conditions.join(' AND ')}`;
-  const result = await db.query<{ count: string }>(`SELECT count(*) AS count FROM ${source}`, values);
-  return Number(result.rows[0]?.count ?? 0);
-}
-
-function searchConditions({ columns }: LibraryList, words: readonly string[], values: unknown[]): string[] {
-  const text = `concat_ws(' ', ${columns.map(({ name }) => `c.${name}`).join(', ')})`;
-  return words.map((word) => {
+/** What finds the rows that hold all words: a table of their ids before the query, or conditions in it. */
+function searchFor(
+  { name, columns }: LibraryList,
+  words: readonly string[],
+  values: unknown[],
+): { readonly found: string; readonly conditions: string[] } {
+  const { holds, table } = storages[name];
+  const patterns = words.map((word) => {
     values.push(`%${word.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
-    return `${text} ILIKE $${values.length}`;
+    return `$${values.length}`;
   });
+  if (patterns.length === 0) return { found: '', conditions: [] };
+  if (holds) {
+    const all = patterns.map((pattern) => `(${holds(pattern)})`).join(' AND ');
+    return {
+      found: `WITH found AS MATERIALIZED (SELECT t.id FROM ${table} t WHERE ${all})`,
+      conditions: [],
+    };
+  }
+  const text = `concat_ws(' ', ${columns.map((column) => `c.${column.name}`).join(', ')})`;
+  return { found: '', conditions: patterns.map((pattern) => `${text} ILIKE ${pattern}`) };
 }
 
 export async function findRow(db: Db, name: ListName, id: string): Promise<LibraryRow | undefined> {
@@ -147,7 +159,8 @@ export async function listValues(db: Db, name: ListName, column: string, limit =
 }
 
 export async function countList(db: Db, name: ListName): Promise<number> {
-  return countRows(db, name, []);
+  const result = await db.query<{ count: string }>(`SELECT count(*) AS count FROM ${storages[name].table}`);
+  return Number(result.rows[0]?.count ?? 0);
 }
 
 /** Takes a row out. The database refuses while another row names it. */

@@ -15,6 +15,8 @@ export interface ListStorage {
   readonly conflict: string;
   /** The condition on the table for one row by its id `$1`. */
   readonly byId: string;
+  /** Whether a row of the table `t` holds a word, a pattern; where the texts of the whole row would be too slow. */
+  readonly holds?: (pattern: string) => string;
 }
 
 const list = (expression: string) => `nullif(array_to_string(${expression}, ' '), '')`;
@@ -385,6 +387,24 @@ export const storages: Readonly<Record<ListName, ListStorage>> = {
     },
     joins: `${modelJoin} JOIN generation g ON g.model_id = md.id AND g.market = s.market AND g.name = s.generation
       JOIN platform p ON p.name = s.platform`,
+    holds: (pattern) => {
+      const named = (column: string, table: string, key: string, text: string) =>
+        `t.${column} IN (SELECT ${key} FROM ${table} WHERE ${text} ILIKE ${pattern})`;
+      return [
+        named(
+          'generation_id',
+          'generation g JOIN model md ON md.id = g.model_id JOIN make mk ON mk.id = md.make_id',
+          'g.id',
+          "concat_ws(' ', mk.name, md.name, g.market, g.name)",
+        ),
+        named('platform_id', 'platform', 'id', 'name'),
+        named('blank', 'blank', 'article', 'article'),
+        named('chip', 'chip', 'article', 'article'),
+        named('remote', 'remote', 'article', 'article'),
+        named('pocket', 'pocket', 'name', 'name'),
+        `concat_ws(' ', t.ignition, t.from_year, t.to_year, t.equipment, t.made_mark, t.source, t.fact_sources) ILIKE ${pattern}`,
+      ].join(' OR ');
+    },
   }),
 };
 

@@ -42,14 +42,7 @@ export function identifyAnswer({ identification, bring, read }: IdentifiedShown)
   const { candidates, decisionOf, decisions, names, next, contradiction, gathered } = identification;
   const nameOf = (key: string) => names[key] ?? '';
   return {
-    read: {
-      make: read.make,
-      model: read.model,
-      year: read.year,
-      ignition: read.ignition,
-      vin: read.vin,
-      unknown: read.unknown,
-    },
+    read: readAnswer(read),
     remarks: gathered.remarks,
     candidates: candidates.map(({ application, probability }) => ({
       ...candidateAnswer(application),
@@ -112,6 +105,28 @@ function candidateAnswer(application: Application) {
   };
 }
 
+interface CandidatesShown {
+  readonly read: IdentifiedShown['read'];
+  readonly remarks: readonly string[];
+  readonly candidates: readonly Candidate[];
+}
+
+/** What `POST /api/v1/candidates` answers. */
+export function candidatesAnswer({ read, remarks, candidates }: CandidatesShown) {
+  return {
+    read: readAnswer(read),
+    remarks,
+    candidates: candidates.map(({ application, probability }) => ({
+      ...candidateAnswer(application),
+      probability,
+    })),
+  };
+}
+
+function readAnswer({ make, model, year, ignition, vin, unknown }: IdentifiedShown['read']) {
+  return { make, model, year, ignition, vin, unknown };
+}
+
 const kinds = oneOf(Object.keys(questionKinds));
 
 export const identifyRequestSchema: Schema = object(
@@ -145,36 +160,43 @@ export const identifyRequestSchema: Schema = object(
 
 const month = object({ year: whole, month: orNull(whole) });
 
-export const identifyAnswerSchema: Schema = object({
-  read: object({
-    make: orNull(text),
-    model: orNull(text),
-    year: orNull(whole),
-    ignition: orNull(text),
-    vin: orNull(text),
-    unknown: list(text),
-  }),
+const readSchema = object({
+  make: orNull(text),
+  model: orNull(text),
+  year: orNull(whole),
+  ignition: orNull(text),
+  vin: orNull(text),
+  unknown: list(text),
+});
+
+const candidate: Readonly<Record<string, Schema>> = {
+  id: uuid,
+  make: text,
+  model: text,
+  generation: text,
+  market: text,
+  ignition: oneOf(['turn', 'push']),
+  from: month,
+  to: month,
+  keyway: text,
+  blank: text,
+  chip: orNull(text),
+  remote: orNull(text),
+  platform: text,
+  pocket: orNull(text),
+  probability: share,
+};
+
+export const candidatesAnswerSchema: Schema = object({
+  read: readSchema,
   remarks: list(text),
-  candidates: list(
-    object({
-      id: uuid,
-      make: text,
-      model: text,
-      generation: text,
-      market: text,
-      ignition: oneOf(['turn', 'push']),
-      from: month,
-      to: month,
-      keyway: text,
-      blank: text,
-      chip: orNull(text),
-      remote: orNull(text),
-      platform: text,
-      pocket: orNull(text),
-      probability: share,
-      decision: text,
-    }),
-  ),
+  candidates: list(object(candidate)),
+});
+
+export const identifyAnswerSchema: Schema = object({
+  read: readSchema,
+  remarks: list(text),
+  candidates: list(object({ ...candidate, decision: text })),
   decisions: list(object({ decision: text, probability: { ...number, minimum: 0, maximum: 1.000001 } })),
   next: {
     oneOf: [

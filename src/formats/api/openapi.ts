@@ -1,6 +1,6 @@
 import { listNames } from '@/core/catalogue/lists';
 import { librarySchema } from '../library-json';
-import { identifyAnswerSchema, identifyRequestSchema } from './identify';
+import { candidatesAnswerSchema, identifyAnswerSchema, identifyRequestSchema } from './identify';
 import { importAnswerSchema, storeRequestSchema } from './imports';
 import {
   eventAnswerSchema,
@@ -129,6 +129,14 @@ export function openApiDocument(): Record<string, unknown> {
           summary: 'Candidates, next question and what to bring for a car without a job',
           request: identifyRequestSchema,
           answer: identifyAnswerSchema,
+          refusals: ['400', '409', '413', '415'],
+        }),
+      },
+      '/candidates': {
+        post: operation({
+          summary: 'The ranked candidates alone, for programs that ask often',
+          request: identifyRequestSchema,
+          answer: candidatesAnswerSchema,
           refusals: ['400', '409', '413', '415'],
         }),
       },

@@ -14,7 +14,8 @@ import { shownColumns } from './columns';
 interface ListPageProps {
   readonly name: ListName;
   readonly rows: readonly { readonly id: string; readonly cells: Cells }[];
-  readonly total: number;
+  /** Null where a search found more than this page. */
+  readonly total: number | null;
   readonly next: readonly string[] | undefined;
   readonly search: string;
   readonly isFirst: boolean;
@@ -63,9 +64,7 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
         <Link href="/library" prefetch={false} className="inline-flex min-h-11 items-center underline">
           Library
         </Link>{' '}
-        <span className="text-mute">
-          · {total} {search ? 'found' : total === 1 ? 'row' : 'rows'}
-        </span>
+        <span className="text-mute">· {countWords(total, search)}</span>
       </p>
       <search>
         <form
@@ -172,4 +171,9 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
       </nav>
     </Page>
   );
+}
+
+function countWords(total: number | null, search: string): string {
+  if (total === null) return 'more than one page found';
+  return search ? `${total} found` : `${total} ${total === 1 ? 'row' : 'rows'}`;
 }

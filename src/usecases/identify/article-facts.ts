@@ -1,3 +1,4 @@
+import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
 import { canStandIn, compareRemotes, functionsLost, type RemoteLikeness } from '@/core/catalogue/equals';
 import type { CarFacts } from '@/core/identify/posterior';
@@ -14,9 +15,8 @@ import {
   type SisterRow,
 } from '@/data/article-facts';
 import { listNeighbours } from '@/data/catalogue';
-import type { Db } from '@/data/db';
 import { type EntryTried, listEntriesTried } from '@/data/library/evidence';
-import { listVans } from '@/data/vans';
+import type { VanRow } from '@/data/vans';
 
 export interface EqualRemote extends RemoteLikeness {
   readonly article: string;
@@ -50,18 +50,24 @@ export interface ArticleFacts {
 }
 
 export async function readArticleFacts(
-  db: Db,
+  db: Pool,
   application: Application,
   facts: CarFacts,
-  day: string,
+  { day, vans }: { readonly day: string; readonly vans: readonly VanRow[] },
 ): Promise<ArticleFacts> {
   const { remote, chip, blank } = application;
   const articles = [blank, chip?.article, remote?.article].filter((article) => article !== undefined);
-  const lookAlikes = await listLookAlikes(db, articles);
-  const listEnds = await endsBefore(db, application, facts);
-  const [own] = remote ? await listRemotes(db, [remote.article]) : [];
-  const equals = own ? await listEquals(db, [own.article]) : [];
-  const universals = own ? await listUniversals(db, own.article) : [];
+  const [lookAlikes, listEnds, [own], sisters] = await Promise.all([
+    listLookAlikes(db, articles),
+    endsBefore(db, application, facts, vans),
+    remote ? listRemotes(db, [remote.article]) : [],
+    listSisters(db, application.modelId),
+  ]);
+  const [equals, universals, signs] = await Promise.all([
+    own ? listEquals(db, [own.article]) : [],
+    own ? listUniversals(db, own.article) : [],
+    listChipSigns(db, [...articles, ...lookAlikes.map(({ other }) => other)]),
+  ]);
   const prices = await listLowestPrices(
     db,
     [...articles, ...equals.map(({ article }) => article), ...universals.map(({ article }) => article)],
@@ -69,7 +75,7 @@ export async function readArticleFacts(
   );
   return {
     lookAlikes,
-    signs: await listChipSigns(db, [...articles, ...lookAlikes.map(({ other }) => other)]),
+    signs,
     ownMinor: prices[own?.article ?? chip?.article ?? blank],
     equals: equals.map((other) => ({
       ...compareRemotes(own ?? other, other),
@@ -88,7 +94,7 @@ export async function readArticleFacts(
         lost: own ? functionsLost(own, universal) : [],
         lowestMinor: prices[universal.article],
       })),
-    sisters: await listSisters(db, application.modelId),
+    sisters,
     listEnds,
     neighbours: listEnds.length > 0 ? await listNeighbours(db, application, 6) : [],
     tried: listEnds.length > 0 ? await listEntriesTried(db, application.platformId) : [],
@@ -96,10 +102,14 @@ export async function readArticleFacts(
 }
 
 /** Tools in the vans whose list ends before the car's year; where none is told, before the row's first year. */
-async function endsBefore(db: Db, { modelId, span }: Application, { year }: CarFacts) {
+async function endsBefore(
+  db: Pool,
+  { modelId, span }: Application,
+  { year }: CarFacts,
+  vans: readonly VanRow[],
+) {
   const ends = await listToolEnds(db, modelId);
   if (ends.length === 0) return [];
-  const vans = await listVans(db);
   const own = new Set(vans.flatMap(({ tools }) => tools.map(({ name }) => name)));
   const built = year === undefined ? span.from.year : typeof year === 'number' ? year : year.from;
   return ends.filter(({ tool, toYear }) => own.has(tool) && toYear < built);

@@ -1,9 +1,9 @@
+import type { Pool } from 'pg';
 import { compareRemotes } from '@/core/catalogue/equals';
 import type { Candidate } from '@/core/identify/posterior';
 import { type BringList, type Need, whatToBring } from '@/core/identify/what-to-bring';
 import { isReady } from '@/core/stock/movements';
 import { listEquals, listLowestPrices, listRemotes } from '@/data/article-facts';
-import type { Db } from '@/data/db';
 import { listStock } from '@/data/stock';
 
 /** Where an article comes from. */
@@ -28,14 +28,17 @@ const leastLikely = 0.002;
  * has before anything else. Equals stand in for a remote.
  */
 export async function readWhatToBring(
-  db: Db,
+  db: Pool,
   candidates: readonly Candidate[],
   { atLeastServed, vanId, day }: { atLeastServed: number; vanId: string | undefined; day: string },
 ): Promise<WhatToBring | undefined> {
   const likely = candidates.filter(({ probability }) => probability >= leastLikely);
   const remotes = [...new Set(likely.flatMap(({ application }) => application.remote?.article ?? []))];
-  const own = await listRemotes(db, remotes);
-  const equals = await listEquals(db, remotes);
+  const [own, equals, lying] = await Promise.all([
+    listRemotes(db, remotes),
+    listEquals(db, remotes),
+    listStock(db),
+  ]);
   // Only an equal that differs in nothing that must match can be taken along in place of the remote.
   const standIns = (article: string) => {
     const remote = own.find((one) => one.article === article);
@@ -55,7 +58,7 @@ export async function readWhatToBring(
     return { probability, articles: [[blank], ...electronics] };
   });
   const articles = [...new Set(needs.flatMap(({ articles: groups }) => groups.flat()))];
-  const stock = (await listStock(db)).filter(({ state, quantity }) => isReady(state) && quantity > 0);
+  const stock = lying.filter(({ state, quantity }) => isReady(state) && quantity > 0);
   const prices = await listLowestPrices(db, articles, day);
   const onHand = articles
     .map((article) => ({

@@ -1,3 +1,4 @@
+import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
 import { type Contradiction, findContradiction } from '@/core/identify/contradiction';
@@ -18,11 +19,12 @@ import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { routeNames } from '@/core/programming/route';
+import { priceClassMinor } from '@/core/quote/price-class';
 import { listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { readPriceLists } from '@/data/prices';
 import type { ShopRow } from '@/data/shop';
-import { listVans } from '@/data/vans';
+import type { VanRow } from '@/data/vans';
 import { gatheredOf } from '../jobs/job-view';
 import { articlesOf, cheapest, type RecommendationGrounds, recommend } from '../jobs/recommendation';
 
@@ -53,12 +55,22 @@ export interface Identification {
   readonly platforms: Readonly<Record<string, Platform>>;
 }
 
-/** Everything that narrows the car of a job down, stored or not. */
-export async function identifyCar(db: Db, actor: Actor, job: Job, shop: ShopRow): Promise<Identification> {
-  const gathered = await gatheredOf(db, job, shop, actor.at);
-  const applications = job.call.modelId === null ? [] : await listApplications(db, job.call.modelId);
-  const platforms = await platformsOf(db, applications);
-  const grounds = await groundsOf(db, job, shop, actor.at, applications);
+/** Everything that narrows the car of a job down, stored or not; asks the database for several things at once. */
+export async function identifyCar(
+  db: Pool,
+  actor: Actor,
+  job: Job,
+  shop: ShopRow,
+  vans: readonly VanRow[],
+): Promise<Identification> {
+  const [gathered, applications] = await Promise.all([
+    gatheredOf(db, job, shop, actor.at),
+    job.call.modelId === null ? [] : listApplications(db, job.call.modelId),
+  ]);
+  const [platforms, grounds] = await Promise.all([
+    platformsOf(db, applications),
+    groundsOf(db, job, shop, actor.at, vans, applications),
+  ]);
   const partsOf = decisionParts(job, platforms, grounds);
   const keyOf = (application: Application) => decisionKey(partsOf(application));
 
@@ -108,10 +120,10 @@ async function groundsOf(
   job: Job,
   shop: ShopRow,
   at: Date,
+  vans: readonly VanRow[],
   applications: readonly Application[],
 ): Promise<RecommendationGrounds> {
   const now = localMoment(at, shop.zone);
-  const vans = await listVans(db);
   const articles = [...new Set(applications.flatMap(articlesOf))];
   const [first] = applications;
   return {
@@ -149,9 +161,9 @@ function decisionParts(
   };
 }
 
-function priceClass(totalMinor: number, { priceClassMinor, currency, locale }: ShopRow): string {
-  const step = Math.round(totalMinor / priceClassMinor) * priceClassMinor;
-  return `about ${formatMoney({ minor: step, currency }, locale, 'short')}`;
+function priceClass(totalMinor: number, shop: ShopRow): string {
+  const minor = priceClassMinor(totalMinor, shop.priceClassMinor);
+  return `about ${formatMoney({ minor, currency: shop.currency }, shop.locale, 'short')}`;
 }
 
 function partsByKey(

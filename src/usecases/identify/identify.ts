@@ -1,9 +1,12 @@
+import type { Pool } from 'pg';
 import { v7 as uuid } from 'uuid';
 import type { Lexicon } from '@/core/identify/line/reading';
+import { type Candidate, rankCandidates } from '@/core/identify/posterior';
 import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
+import { listApplications } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { findNamed, listMarkets, listModels } from '@/data/names';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
@@ -11,6 +14,7 @@ import { listVans } from '@/data/vans';
 import type { IdentifyInput } from '@/inputs/identify-input';
 import { database } from '../database';
 import { emptyCall, jobOf } from '../jobs/draft-job';
+import { gatheredOf } from '../jobs/job-view';
 import { type ArticleFacts, readArticleFacts } from './article-facts';
 import { readWhatToBring, type WhatToBring } from './bring';
 import { type Identification, identifyCar } from './identification';
@@ -46,9 +50,54 @@ export interface IdentifiedLine extends Identified {
 
 const usualCertainty = 0.95;
 
+/** A car that hangs on no job, as a line and facts by name tell it. */
+interface Told {
+  readonly job: Job;
+  readonly shop: ShopRow;
+  readonly unknown: readonly string[];
+  readonly problems: readonly string[];
+}
+
 /** Identifies a car that hangs on no job; stores nothing. */
 export async function identify(actor: Actor, input: IdentifyInput): Promise<Result<IdentifiedLine>> {
   const db = database();
+  const told = await tellCar(db, actor, input);
+  if (!told.ok) return told;
+  const { job, shop } = told.value;
+  const { makeId, modelId } = job.call;
+  const identified = await surround(db, actor, job, shop, input.certainty ?? usualCertainty);
+  const models = makeId !== null && modelId === null ? await listModels(db, makeId) : [];
+  return done({ ...identified, read: { ...readOf(told.value), models: models.map(({ name }) => name) } });
+}
+
+/** The ranked candidates alone, without question and surroundings, for programs that ask often. */
+export async function findCandidates(
+  actor: Actor,
+  input: IdentifyInput,
+): Promise<
+  Result<{
+    readonly read: Omit<IdentifiedLine['read'], 'models'>;
+    readonly remarks: readonly string[];
+    readonly candidates: readonly Candidate[];
+  }>
+> {
+  const db = database();
+  const told = await tellCar(db, actor, input);
+  if (!told.ok) return told;
+  const { job, shop } = told.value;
+  const [{ facts, remarks }, applications] = await Promise.all([
+    gatheredOf(db, job, shop, actor.at),
+    job.call.modelId === null ? [] : listApplications(db, job.call.modelId),
+  ]);
+  return done({ read: readOf(told.value), remarks, candidates: rankCandidates(applications, facts) });
+}
+
+function readOf({ job: { call }, unknown, problems }: Told): Omit<IdentifiedLine['read'], 'models'> {
+  const { make, model, year, ignition, vin } = call;
+  return { make, model, year, ignition, vin, unknown, problems };
+}
+
+async function tellCar(db: Pool, actor: Actor, input: IdentifyInput): Promise<Result<Told>> {
   const shop = await getShopOrThrow(db);
   const { reading, lexicon } = await readLine(db, input.line ?? '', localMoment(actor.at, shop.zone));
   const named = await namesOf(db, input, lexicon, reading.make?.value, reading.model?.value);
@@ -57,7 +106,6 @@ export async function identify(actor: Actor, input: IdentifyInput): Promise<Resu
   const market = input.market ?? null;
   if (market !== null && !(await listMarkets(db)).includes(market))
     return failed('The library has no market of this name.', 'market');
-  const why = input.why ?? reading.why?.value ?? null;
   const call = {
     ...emptyCall,
     year: input.year ?? reading.year?.value ?? null,
@@ -68,7 +116,7 @@ export async function identify(actor: Actor, input: IdentifyInput): Promise<Resu
     ignition: input.ignition ?? reading.ignition?.value ?? null,
     market,
     vin: input.vin ?? reading.vin?.value ?? null,
-    why,
+    why: input.why ?? reading.why?.value ?? null,
   };
   const keys = reading.keys?.value ?? { working: null, lost: null, wanted: null };
   const job = jobOf(
@@ -78,19 +126,11 @@ export async function identify(actor: Actor, input: IdentifyInput): Promise<Resu
     uuid,
     input.given ?? [],
   );
-  const identified = await surround(db, actor, job, shop, input.certainty ?? usualCertainty);
   return done({
-    ...identified,
-    read: {
-      make: call.make,
-      model: call.model,
-      year: call.year,
-      ignition: call.ignition,
-      vin: call.vin,
-      unknown: reading.unknown,
-      problems: reading.problems.map(({ message }) => message),
-      models: make && !model ? (await listModels(db, make.id)).map(({ name }) => name) : [],
-    },
+    job,
+    shop,
+    unknown: reading.unknown,
+    problems: reading.problems.map(({ message }) => message),
   });
 }
 
@@ -124,25 +164,29 @@ export async function surroundJob(actor: Actor, job: Job, certainty = usualCerta
 }
 
 async function surround(
-  db: Db,
+  db: Pool,
   actor: Actor,
   job: Job,
   shop: ShopRow,
   certainty: number,
 ): Promise<Identified> {
   const { day } = localMoment(actor.at, shop.zone);
-  const identification = await identifyCar(db, actor, job, shop);
+  const [vans, markets] = await Promise.all([listVans(db), listMarkets(db)]);
+  const identification = await identifyCar(db, actor, job, shop, vans);
   const { candidates, gathered } = identification;
   const subject = candidates.find(({ application }) => application.id === job.applicationId) ?? candidates[0];
-  const vans = await listVans(db);
   const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
+  const [article, bring] = await Promise.all([
+    subject && readArticleFacts(db, subject.application, gathered.facts, { day, vans }),
+    readWhatToBring(db, candidates, { atLeastServed: certainty, vanId: van?.id, day }),
+  ]);
   return {
     identification,
     subjectId: subject?.application.id,
-    article: subject && (await readArticleFacts(db, subject.application, gathered.facts, day)),
-    bring: await readWhatToBring(db, candidates, { atLeastServed: certainty, vanId: van?.id, day }),
+    article,
+    bring,
     vanName: van?.name,
-    markets: await listMarkets(db),
+    markets,
     currency: shop.currency,
     locale: shop.locale,
   };

@@ -4,7 +4,7 @@ import { fold, tokenize } from '@/core/identify/line/tokens';
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { findSimilarNames } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { findNames } from '@/data/names';
+import { findNames, readNames } from '@/data/names';
 
 /**
  * Reads a line against the names of the library that it could mean, so that a large library costs no more than a small
@@ -26,10 +26,20 @@ export async function readLine(
   if (maybe.length === 0) return { reading, lexicon };
   const corrections = await findSimilarNames(db, maybe);
   if (corrections.length === 0) return { reading, lexicon };
-  const wider = await findNames(
-    db,
-    asked,
-    corrections.map(({ id }) => id),
-  );
+  const idsOf = (kind: 'make' | 'model') =>
+    corrections.filter((correction) => correction.kind === kind).map(({ id }) => id);
+  const more = await readNames(db, idsOf('make'), idsOf('model'));
+  const wider: Lexicon = {
+    makes: together(lexicon.makes, more.makes),
+    models: together(lexicon.models, more.models),
+    places: lexicon.places,
+  };
   return { reading: parseLine(line, wider, now, corrections), lexicon: wider };
+}
+
+function together<Name extends { readonly id: string }>(
+  some: readonly Name[],
+  more: readonly Name[],
+): Name[] {
+  return [...new Map([...some, ...more].map((name) => [name.id, name])).values()];
 }

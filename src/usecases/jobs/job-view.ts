@@ -120,7 +120,7 @@ export async function gatheredOf(
   shop: ShopRow,
   at: Date,
 ): Promise<GatheredFacts> {
-  const rules = await readVinRules(db);
+  const rules = call.vin === null ? { makerIds: [], markets: {} } : await readVinRules(db);
   return gatherFacts(call, given, {
     shopMarket: shop.market,
     kernel: learnKernel(await listYearErrors(db)),

@@ -31,7 +31,7 @@ function withName(change: ChangeRow) {
 export interface ListPage {
   readonly name: ListName;
   readonly rows: readonly LibraryRow[];
-  readonly total: number;
+  readonly total: number | null;
   readonly next: readonly string[] | undefined;
 }
 

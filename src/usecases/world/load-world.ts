@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { listNames } from '@/core/catalogue/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, type Result } from '@/core/kinds/result';
+import { usualPriceClassMinor } from '@/core/quote/price-class';
 import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
 import { insertMany } from '@/data/insert-many';
@@ -60,7 +61,8 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
   );
   return transact(async (db) => {
     if (await findShop(db)) return done(0);
-    await insertShop(db, { ...shop, isDemo: true, createdAt: at });
+    const priceClassMinor = usualPriceClassMinor(shop.currency);
+    await insertShop(db, { ...shop, priceClassMinor, isDemo: true, createdAt: at });
     for (const person of withPasscodes) await insertPerson(db, person);
     await storeLibrary(db, library.staged);
     for (const { table, rows } of tables) await insertMany(db, table, rows);

@@ -1,11 +1,12 @@
 import { cookies } from 'next/headers';
 import { PriceBook } from '@/screens/settings/price-book';
+import { PriceClass } from '@/screens/settings/price-class';
 import { Settings } from '@/screens/settings/settings';
 import { Page } from '@/ui/page';
 import { readPriceBook, readShopNow } from '@/usecases/shop';
 import { requireActor } from '../../session';
 import { signOutAction } from '../../sign-in/actions';
-import { keepThemeAction } from './actions';
+import { keepThemeAction, setPriceClassAction } from './actions';
 
 export const metadata = { title: 'Settings' };
 
@@ -22,6 +23,7 @@ export default async function SettingsPage() {
         onTheme={keepThemeAction}
         onSignOut={signOutAction}
       />
+      <PriceClass minor={shop.priceClassMinor} currency={shop.currency} onSet={setPriceClassAction} />
       {prices && (
         <PriceBook
           book={prices.book}
