@@ -53,6 +53,7 @@ await light.getByLabel('Name').fill('Odile Varga');
 await light.getByRole('button', { name: 'Hang the tag' }).click();
 await light.waitForURL('**/identify');
 const job = light.url().replace('/identify', '');
+await light.getByRole('heading', { name: 'Which mark is on the key?' }).waitFor();
 await shoot(light, 'identify-light');
 await light.getByRole('radio', { name: /2016 to April 2019/ }).click();
 await light.getByLabel('Why this one').fill('A notch at the foot of the blade');
@@ -81,10 +82,37 @@ await shoot(light, 'jobs-light');
 const dark = await open('dark');
 await typeCall(dark, line);
 await shoot(dark, 'call-dark');
-for (const station of ['identify', 'route', 'close']) {
+for (const station of ['route', 'close']) {
   await dark.goto(`${job}/${station}`);
   await shoot(dark, `${station}-dark`);
 }
+await dark.goto(`${address}/benches/identify?line=${encodeURIComponent('Halvorn Merrowdale 2008 turn key spare')}`);
+await dark.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
+await dark.getByRole('button', { name: 'Add it' }).click();
+await dark.getByText('does not fit together').waitFor();
+await dark.evaluate(() => window.scrollTo(0, 0));
+await shoot(dark, 'identify-bench-dark');
+await dark.goto(`${address}/library/conflicts`);
+await shoot(dark, 'conflicts-dark');
+
+await light.goto(`${address}/benches/vin`);
+await light.getByLabel('VIN', { exact: true }).fill('0HVMD42K4KH0127B4');
+await light.getByText('May have been meant').waitFor();
+await shoot(light, 'vin-bench-light');
+await light.goto(`${address}/library`);
+await shoot(light, 'library-light');
+await light.goto(`${address}/library/import?list=blanks`);
+await light.getByLabel('File', { exact: true }).setInputFiles({
+  name: 'blanks.csv',
+  mimeType: 'text/csv',
+  buffer: Buffer.from(
+    'article;keyway;seat\r\nBLANK-2041;Siskin 11;prox pin\r\nBLANK-9501;Siskin 11;plain\r\nBLANK-9502;Siskin 11;plain\r\n',
+  ),
+});
+await light.getByRole('button', { name: 'Read it' }).click();
+await light.getByText('Read, nothing stored yet').waitFor();
+await shoot(light, 'import-light');
+
 const phone = await open('light', 390, 844);
 await typeCall(phone, 'Dapplemere 2016 spare Tansy Cross one key works');
 await shoot(phone, 'call-phone');

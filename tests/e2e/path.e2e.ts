@@ -38,8 +38,10 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   // Sign in.
   await page.goto('/sign-in');
   await tabTo(page, /Imre Pellimoor/);
-  await keyboard.press('ArrowDown');
+  // Held until it took effect: a radio group chooses only while the arrow is down.
+  await keyboard.down('ArrowDown');
   await expect(page.getByRole('radio', { name: /Sunniva Aasgren/ })).toBeChecked();
+  await keyboard.up('ArrowDown');
   await tabTo(page, /Passcode/);
   await keyboard.type(passcodes['Sunniva Aasgren'] ?? '');
   await keyboard.press('Enter');
@@ -95,7 +97,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await shortcut('4');
   await station('quote');
   await tabTo(page, /Shop, new original|Shop, aftermarket|Customer buys online/);
-  await keyboard.press('ArrowUp');
+  await keyboard.press('ArrowUp', { delay: 300 });
   await keyboard.press('Alt+Enter');
   await expect(page.getByRole('heading', { name: 'Offered', exact: true })).toBeVisible();
   await expect(page.getByText(/valid until/)).toBeVisible();

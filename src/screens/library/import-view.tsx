@@ -317,7 +317,7 @@ type Change = NonNullable<ImportShown['preview']>['changes'][number];
 
 function Changes({ changes }: { readonly changes: readonly Change[] }) {
   return (
-    <Panel title="What it does" note="Changes first; the first of them.">
+    <Panel title="What it does" note="Changed rows first; up to 60 are shown.">
       <ul className="flex flex-col gap-2">
         {changes.map(({ list, line, before, after }) => {
           const fields = listOf(list).columns.filter(
