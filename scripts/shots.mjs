@@ -86,7 +86,9 @@ for (const station of ['route', 'close']) {
   await dark.goto(`${job}/${station}`);
   await shoot(dark, `${station}-dark`);
 }
-await dark.goto(`${address}/benches/identify?line=${encodeURIComponent('Halvorn Merrowdale 2008 turn key spare')}`);
+await dark.goto(
+  `${address}/benches/identify?line=${encodeURIComponent('Halvorn Merrowdale 2008 turn key spare')}`,
+);
 await dark.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
 await dark.getByRole('button', { name: 'Add it' }).click();
 await dark.getByText('does not fit together').waitFor();

@@ -295,7 +295,7 @@ for (const [name, path] of [
 ] as const) {
   for (let at = 0; at < 3; at += 1) await http(path, cookie);
   const times: number[] = [];
-  for (let at = 0; at < 20; at += 1) times.push((await http(path, cookie)).ms);
+  for (let at = 0; at < 60; at += 1) times.push((await http(path, cookie)).ms);
   pages[name] = spread(times);
 }
 rmSync(folder, { recursive: true, force: true });

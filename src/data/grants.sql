@@ -21,7 +21,7 @@ GRANT INSERT, UPDATE, DELETE ON job_observation TO :serving;
 
 GRANT INSERT, DELETE ON set_up_code TO :serving;
 GRANT INSERT, UPDATE, DELETE ON attempt_limit TO :serving;
-GRANT EXECUTE ON FUNCTION audit_append, audit_hash TO :serving;
+GRANT EXECUTE ON FUNCTION audit_append, audit_hash, import_rows_counted TO :serving;
 
 GRANT USAGE ON SEQUENCE job_number, quote_number TO :serving;
 GRANT INSERT, UPDATE ON customer, job, job_words, job_authority TO :serving;

@@ -118,6 +118,94 @@ describe('a row of the library', () => {
   });
 });
 
+describe('what applications name', () => {
+  const db = () => database();
+  const codeOf = (error: unknown) => (error as { code?: string }).code;
+
+  it('must be there, whoever writes: the database itself refuses', async () => {
+    const [first] = (await db().query<{ id: string }>('SELECT id FROM application ORDER BY id LIMIT 1')).rows;
+    for (const set of [
+      "chip = 'CHL80-Nowhere'",
+      "blank = 'BLANK-0'",
+      "remote = 'REM-0'",
+      "pocket = 'Nowhere'",
+      'platform_id = gen_random_uuid()',
+      'generation_id = gen_random_uuid()',
+    ]) {
+      const refused = await db()
+        .query(`UPDATE application SET ${set} WHERE id = $1`, [first?.id])
+        .catch(codeOf);
+      expect(refused, set).toBe('23503');
+    }
+  });
+
+  it('cannot be taken out while it is named, and a pocket that is renamed keeps its applications', async () => {
+    for (const [table, column] of [
+      ['chip', 'chip'],
+      ['blank', 'blank'],
+      ['remote', 'remote'],
+    ]) {
+      const refused = await db()
+        .query(`DELETE FROM ${table} WHERE article = (SELECT max(${column}) FROM application)`)
+        .catch(codeOf);
+      expect(refused, table).toBe('23503');
+    }
+    expect(await db().query('DELETE FROM platform').catch(codeOf)).toBe('23503');
+    const counted = async (pocket: string) =>
+      (
+        await db().query<{ count: number }>(
+          'SELECT count(*)::int AS count FROM application WHERE pocket = $1',
+          [pocket],
+        )
+      ).rows[0]?.count;
+    const before = await counted('Cup holder, right');
+    expect(before).toBeGreaterThan(0);
+    expect((await change('pockets', 'Cup holder, right', { name: 'Cup holder, left' })).ok).toBe(true);
+    expect(await counted('Cup holder, left')).toBe(before);
+    expect((await change('pockets', 'Cup holder, left', { name: 'Cup holder, right' })).ok).toBe(true);
+    expect(await counted('Cup holder, right')).toBe(before);
+  });
+
+  it('is not lost between two people: one writes a row, the other takes out what it names', async () => {
+    const article = {
+      article: 'CHL80-Medlar',
+      family: 'CHL80',
+      mark: 'a ring',
+      sign: 'none',
+      cloneable: 'no',
+    };
+    for (let round = 0; round < 5; round += 1) {
+      expect((await saveRow(actor, { list: 'chips', id: null, cells: article, seen: null, ...why })).ok).toBe(
+        true,
+      );
+      const row = await firstRow('applications', 'Merrowdale 2011');
+      const [named, gone] = await Promise.all([
+        saveRow(actor, {
+          list: 'applications',
+          id: row.id,
+          cells: { ...row.cells, chip: article.article },
+          seen: row.cells,
+          ...why,
+        }),
+        removeRow(actor, { list: 'chips', id: article.article, seen: article, ...why }),
+      ]);
+      expect([named.ok, gone.ok].filter(Boolean).length).toBe(1);
+      if (named.ok) {
+        await saveRow(actor, {
+          list: 'applications',
+          id: row.id,
+          cells: row.cells,
+          seen: { ...row.cells, chip: article.article },
+          ...why,
+        });
+        expect(
+          (await removeRow(actor, { list: 'chips', id: article.article, seen: article, ...why })).ok,
+        ).toBe(true);
+      }
+    }
+  });
+});
+
 describe('a list', () => {
   it('is paged by its key: every row once, in one order', async () => {
     const seen: string[] = [];

@@ -120,6 +120,11 @@ export async function prepareForImport(db: Db): Promise<void> {
   await db.query('SET LOCAL join_collapse_limit = 1');
 }
 
+/** Tells the planner how many rows are staged, before they are compared and stored. */
+export async function noteStagedSize(db: Db): Promise<void> {
+  await db.query('SELECT import_rows_counted()');
+}
+
 /** Ends whatever query works on an import. */
 export async function cancelBackend(db: Db, id: string): Promise<void> {
   await db.query(

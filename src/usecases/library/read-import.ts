@@ -12,6 +12,7 @@ import {
   moveImport,
   noteBackend,
   noteProgress,
+  noteStagedSize,
   prepareForImport,
 } from '@/data/library/imports';
 import {
@@ -200,6 +201,7 @@ class Reading {
   }
 
   private async preview(client: PoolClient): Promise<ImportPreview> {
+    await noteStagedSize(client as Db);
     const lists: ImportPreview['lists'][number][] = [];
     const changes: ImportPreview['changes'][number][] = [];
     for (const [name, rows] of this.perList) {

@@ -20,7 +20,7 @@ import { now } from '@/outside/clock';
 import { database } from '../database';
 
 /** Rows stored by one statement; between two the progress is told. */
-const rowsAtOnce = 25_000;
+const rowsAtOnce = 50_000;
 
 /** Stores an import that was read, all or nothing. */
 export async function storeImport(
