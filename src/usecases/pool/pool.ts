@@ -9,6 +9,8 @@ const queue = 64;
 const limitMs = 20_000;
 
 let pool: Piscina | undefined;
+/** Tasks at work or waiting, counted here: piscina does not count tasks that can be cancelled against its own limit. */
+let underWay = 0;
 
 /** Runs a task in a thread of its own; at most a few at once, a bounded queue, and a time limit. */
 export async function runInPool<Name extends TaskName>(
@@ -16,14 +18,14 @@ export async function runInPool<Name extends TaskName>(
   input: Parameters<(typeof tasks)[Name]>[0],
   signal?: AbortSignal,
 ): Promise<ReturnType<(typeof tasks)[Name]>> {
+  if (underWay >= threads + queue) throw new PoolFull('the pool is full');
   pool ??= open();
   const limit = AbortSignal.timeout(limitMs);
+  underWay += 1;
   try {
     return await pool.run({ task, input }, { signal: signal ? AbortSignal.any([signal, limit]) : limit });
-  } catch (error) {
-    if (error instanceof Error && error.message.includes('Task queue is at limit'))
-      throw new PoolFull('the pool is full');
-    throw error;
+  } finally {
+    underWay -= 1;
   }
 }
 
@@ -40,7 +42,6 @@ function open(): Piscina {
     execArgv: ['--import', 'tsx'],
     minThreads: 0,
     maxThreads: threads,
-    maxQueue: queue,
     idleTimeout: 30_000,
   });
 }
