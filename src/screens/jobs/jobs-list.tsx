@@ -1,18 +1,18 @@
 'use client';
 
-import { Plus, Search } from 'lucide-react';
+import { Plus } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useState } from 'react';
 import { type Why, whyNames } from '@/core/identify/line/reading';
 import { type Outcome, outcomes } from '@/core/job/closing';
 import { carName, formatJobNumber } from '@/core/job/job';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { type RouteKind, routeNames } from '@/core/programming/route';
-import { Button, ButtonWords, buttonClass } from '@/ui/button';
+import { ButtonWords, buttonClass } from '@/ui/button';
 import { Badge, type Tone } from '@/ui/notice';
 import { Page } from '@/ui/page';
+import { SearchLine } from '@/ui/search-line';
 import { TagShape } from '@/ui/tag-shape';
 
 interface JobRow {
@@ -42,8 +42,6 @@ interface JobsListProps {
 export function JobsList({ jobs, next, query, zone, today }: JobsListProps) {
   const router = useRouter();
   const [text, setText] = useState(query);
-  const field = useRef<HTMLInputElement>(null);
-  useHotkeys('/', () => field.current?.focus(), { useKey: true, preventDefault: true });
   const href = (words: string, before?: number) => {
     const search = new URLSearchParams({
       ...(words ? { q: words } : {}),
@@ -64,30 +62,13 @@ export function JobsList({ jobs, next, query, zone, today }: JobsListProps) {
         </Link>
       }
     >
-      <search>
-        <form
-          className="flex gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            router.push(href(text.trim()));
-          }}
-        >
-          <label className="relative flex-1">
-            <span className="sr-only">Number, name, make, model or VIN</span>
-            <Search aria-hidden size={20} className="absolute top-3.5 left-3 text-mute" />
-            <input
-              ref={field}
-              type="search"
-              value={text}
-              maxLength={100}
-              placeholder="Number, name, make, model or VIN"
-              onChange={(event) => setText(event.target.value)}
-              className="min-h-12 w-full rounded-lg border-[1.5px] border-edge bg-biscuit pr-3 pl-10"
-            />
-          </label>
-          <Button type="submit">Find</Button>
-        </form>
-      </search>
+      <SearchLine
+        label="Number, name, make, model or VIN"
+        placeholder="Number, name, make, model or VIN"
+        value={text}
+        onChange={setText}
+        onFind={() => router.push(href(text.trim()))}
+      />
       {jobs.length === 0 ? (
         <p className="rounded-lg border border-dashed border-edge p-6 text-center text-mute">
           {query

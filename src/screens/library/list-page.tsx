@@ -1,13 +1,12 @@
 'use client';
 
-import { Search } from 'lucide-react';
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useRef, useState } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
+import { useState } from 'react';
 import { type Cells, type ListName, listOf, rowName } from '@/core/catalogue/lists';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
+import { SearchLine } from '@/ui/search-line';
 import { Table, Td, Th, Tr } from '@/ui/table';
 import { shownColumns } from './columns';
 
@@ -27,8 +26,6 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
   const router = useRouter();
   const [text, setText] = useState(search);
   const [ticked, setTicked] = useState<readonly string[]>([]);
-  const field = useRef<HTMLInputElement>(null);
-  useHotkeys('/', () => field.current?.focus(), { useKey: true, preventDefault: true });
   const href = (words: string, after?: readonly string[]) => {
     const query = new URLSearchParams({
       ...(words ? { q: words } : {}),
@@ -66,44 +63,28 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
         </Link>{' '}
         <span className="text-mute">· {countWords(total, search)}</span>
       </p>
-      <search>
-        <form
-          className="flex flex-wrap gap-2"
-          onSubmit={(event) => {
-            event.preventDefault();
-            router.push(href(text.trim()));
-          }}
+      <SearchLine
+        label={`Words to find in ${list.title}`}
+        placeholder="Words that stand in the row"
+        value={text}
+        onChange={setText}
+        onFind={() => router.push(href(text.trim()))}
+      >
+        <Button
+          disabled={ticked.length !== 2}
+          follows={ticked.length === 2 ? 'side by side' : `tick two, ${ticked.length} so far`}
+          onClick={() =>
+            router.push(
+              `/library/${name}/compare?${new URLSearchParams([
+                ['id', a ?? ''],
+                ['id', b ?? ''],
+              ])}`,
+            )
+          }
         >
-          <label className="relative min-w-60 flex-1">
-            <span className="sr-only">Words to find in {list.title}</span>
-            <Search aria-hidden size={20} className="absolute top-3.5 left-3 text-mute" />
-            <input
-              ref={field}
-              type="search"
-              value={text}
-              maxLength={100}
-              placeholder="Words that stand in the row"
-              onChange={(event) => setText(event.target.value)}
-              className="min-h-12 w-full rounded-lg border-[1.5px] border-edge bg-biscuit pr-3 pl-10"
-            />
-          </label>
-          <Button type="submit">Find</Button>
-          <Button
-            disabled={ticked.length !== 2}
-            follows={ticked.length === 2 ? 'side by side' : `tick two, ${ticked.length} so far`}
-            onClick={() =>
-              router.push(
-                `/library/${name}/compare?${new URLSearchParams([
-                  ['id', a ?? ''],
-                  ['id', b ?? ''],
-                ])}`,
-              )
-            }
-          >
-            Compare
-          </Button>
-        </form>
-      </search>
+          Compare
+        </Button>
+      </SearchLine>
       {rows.length === 0 ? (
         <p className="rounded-lg border border-dashed border-edge p-6 text-center text-mute">
           {search ? `No row has all of “${search}”.` : 'Nothing here yet. Add a row, or bring a file.'}

@@ -11,6 +11,7 @@ import { Problems } from '@/ui/problems';
 import { StaleNotice } from '@/ui/stale-notice';
 import { useSubmit } from '@/ui/use-submit';
 import { isCode } from './columns';
+import { SourceFields } from './source-fields';
 
 export type SaveAnswer =
   | { readonly ok: true; readonly value: { readonly id: string } }
@@ -32,13 +33,12 @@ export function RowForm({ list: name, id, cells: first, choices, onSave, onDone 
   const router = useRouter();
   const [cells, setCells] = useState<Cells>(first);
   const [seen, setSeen] = useState<Cells>(first);
-  const [source, setSource] = useState('');
-  const [reason, setReason] = useState('');
+  const [words, setWords] = useState({ source: '', reason: '' });
   const [theirs, setTheirs] = useState<Cells | null>();
   const { submit, pending, problems, problemOf } = useSubmit(onSave);
   const send = (base: Cells) =>
     submit(
-      { list: name, id, cells, seen: id === null ? null : base, source, reason },
+      { list: name, id, cells, seen: id === null ? null : base, ...words },
       ({ value }) => {
         setTheirs(undefined);
         onDone?.();
@@ -69,22 +69,8 @@ export function RowForm({ list: name, id, cells: first, choices, onSave, onDone 
           />
         ))}
       </div>
-      <div className="grid gap-3 border-t border-line pt-3 sm:grid-cols-2">
-        <TextField
-          label="Known from"
-          value={source}
-          maxLength={120}
-          error={problemOf('source')}
-          hint="A job, a handbook, a supplier's list."
-          onChange={(event) => setSource(event.target.value)}
-        />
-        <TextField
-          label="Why"
-          value={reason}
-          maxLength={300}
-          error={problemOf('reason')}
-          onChange={(event) => setReason(event.target.value)}
-        />
+      <div className="border-t border-line pt-3">
+        <SourceFields value={words} problemOf={problemOf} onChange={setWords} />
       </div>
       {theirs && (
         <StaleNotice

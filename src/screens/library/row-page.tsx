@@ -7,7 +7,6 @@ import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { formatProbability } from '@/core/kinds/percent';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
-import { TextField } from '@/ui/field';
 import { Badge } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
@@ -15,6 +14,7 @@ import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
 import { isCode } from './columns';
 import { RowForm, type SaveAnswer } from './row-form';
+import { SourceFields } from './source-fields';
 
 export interface RowChange {
   readonly id: string;
@@ -218,8 +218,7 @@ function Remove({
 }) {
   const router = useRouter();
   const [open, setOpen] = useState(false);
-  const [source, setSource] = useState('');
-  const [reason, setReason] = useState('');
+  const [words, setWords] = useState({ source: '', reason: '' });
   const { submit, pending, problemOf, problems } = useSubmit(onRemove);
   if (!open)
     return (
@@ -233,25 +232,10 @@ function Remove({
         className="flex flex-col gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ list: name, id: row.id, seen: row.cells, source, reason }, () => router.refresh());
+          submit({ list: name, id: row.id, seen: row.cells, ...words }, () => router.refresh());
         }}
       >
-        <div className="grid gap-3 sm:grid-cols-2">
-          <TextField
-            label="Known from"
-            value={source}
-            maxLength={120}
-            error={problemOf('source')}
-            onChange={(event) => setSource(event.target.value)}
-          />
-          <TextField
-            label="Why"
-            value={reason}
-            maxLength={300}
-            error={problemOf('reason')}
-            onChange={(event) => setReason(event.target.value)}
-          />
-        </div>
+        <SourceFields value={words} problemOf={problemOf} onChange={setWords} />
         <Problems problems={problems.filter(({ field }) => field === undefined)} />
         <div className="flex gap-2">
           <Button type="submit" look="danger" disabled={pending}>
