@@ -212,7 +212,8 @@ describe('a cancelled import', () => {
   async function runningQueries(): Promise<number> {
     const result = await database().query<{ count: number }>(
       `SELECT count(*)::int AS count FROM pg_stat_activity
-       WHERE datname = current_database() AND state <> 'idle' AND pid <> pg_backend_pid()`,
+       WHERE datname = current_database() AND backend_type = 'client backend' AND state <> 'idle'
+         AND pid <> pg_backend_pid()`,
     );
     return result.rows[0]?.count ?? -1;
   }

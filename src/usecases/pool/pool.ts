@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { Piscina } from 'piscina';
+import { log } from '@/outside/log';
 import { PoolFull } from './pool-full';
 import type { TaskName, tasks } from './tasks';
 
@@ -36,7 +37,7 @@ export async function closePool(): Promise<void> {
 }
 
 function open(): Piscina {
-  return new Piscina({
+  const opened = new Piscina({
     filename: join(process.cwd(), 'src/usecases/pool/worker.ts'),
     // The threads run TypeScript as the scripts do.
     execArgv: ['--import', 'tsx'],
@@ -44,4 +45,7 @@ function open(): Piscina {
     maxThreads: threads,
     idleTimeout: 30_000,
   });
+  // The answer of a task that was cancelled just then: nobody waits for it, and it must not end the program.
+  opened.on('error', (error: Error) => log.warn({ message: error.message.slice(0, 80) }, 'thread pool'));
+  return opened;
 }
