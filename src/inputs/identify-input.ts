@@ -23,6 +23,7 @@ import type { Why } from '@/core/identify/line/reading';
 import { lineLimit, whys } from '@/core/identify/line/reading';
 import type { QuestionKind } from '@/core/identify/next-question';
 import { questionKinds } from '@/core/identify/next-question';
+import { usualCertainty } from '@/core/identify/what-to-bring';
 import { JobEdit } from './job-inputs';
 
 const kinds = Object.keys(questionKinds) as QuestionKind[];
@@ -88,8 +89,6 @@ export class AnswerInput extends JobEdit {
   value!: string | null;
   @IsBoolean({ message: 'Sure or not.' }) sure!: boolean;
 }
-
-const usualCertainty = 0.95;
 
 /** How sure it is to be, as an address says it; the usual where it does not. */
 export function readCertainty(text: string | readonly string[] | undefined): number {

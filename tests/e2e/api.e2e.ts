@@ -3,6 +3,7 @@ import Ajv2020, { type ValidateFunction } from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
 import { v7 as uuid } from 'uuid';
 import { openApiDocument } from '@/formats/api/openapi';
+import { emptyCall } from '../support/calls';
 import { expect, signIn, test } from './support';
 
 // A change must name its origin, as a browser does by itself.
@@ -119,27 +120,11 @@ test('every answer is as the document says', async ({ page }) => {
   const opened = await call(
     '/jobs',
     {
+      ...emptyCall,
       line: 'merrowdale 2019',
       year: 2019,
-      makeId: null,
-      modelId: null,
       carWords: 'Merrowdale',
-      ignition: null,
-      market: null,
-      vin: null,
       why: 'lost',
-      access: null,
-      placeId: null,
-      distanceKm: null,
-      urgent: false,
-      day: null,
-      from: null,
-      by: null,
-      placeDetail: null,
-      note: null,
-      name: null,
-      phone: null,
-      working: null,
       lost: 1,
       wanted: 1,
     },

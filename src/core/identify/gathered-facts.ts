@@ -8,6 +8,9 @@ import type { YearKernel } from './year-kernel';
 
 export const answerKinds = ['seen', 'cannotTell', 'skipped'] as const;
 
+/** How far an answer is relied on of which the person is not sure. */
+export const unsureReliability = 0.7;
+
 /** What became of a question: seen with its value, or asked and nobody could tell, or left for now. */
 export interface QuestionGiven {
   readonly kind: QuestionKind;

@@ -1,4 +1,3 @@
-import type { PoolClient } from 'pg';
 import { type ListName, listOf } from '@/core/catalogue/lists';
 import { type Actor, actorId, type PersonActor } from '@/core/kinds/actor';
 import type { Db } from '../db';
@@ -105,7 +104,7 @@ export async function noteProgress(db: Db, id: string, rowsDone: number): Promis
 }
 
 /** Notes which connection works on an import, so that it can be ended from anywhere. */
-export async function noteBackend(db: Db, client: PoolClient, id: string): Promise<void> {
+export async function noteBackend(db: Db, client: Db, id: string): Promise<void> {
   const own = await client.query<{ pid: number }>('SELECT pg_backend_pid() AS pid');
   await db.query('UPDATE library_import SET backend = $2 WHERE id = $1', [id, own.rows[0]?.pid]);
 }

@@ -2,10 +2,11 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import type { QuestionGiven } from '@/core/identify/gathered-facts';
+import { type QuestionGiven, unsureReliability } from '@/core/identify/gathered-facts';
 import { lineLimit } from '@/core/identify/line/reading';
 import { foldBelow } from '@/core/identify/posterior';
 import { answerLabel } from '@/core/identify/question-words';
+import { usualCertainty } from '@/core/identify/what-to-bring';
 import type { Result } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
@@ -44,7 +45,7 @@ export function IdentifyBench({ line: first, onIdentify }: IdentifyBenchProps) {
   const [model, setModel] = useState('');
   const [market, setMarket] = useState('');
   const [given, setGiven] = useState<readonly QuestionGiven[]>([]);
-  const [certainty, setCertainty] = useState(0.95);
+  const [certainty, setCertainty] = useState(usualCertainty);
   const asked =
     line.trim() === ''
       ? null
@@ -55,7 +56,7 @@ export function IdentifyBench({ line: first, onIdentify }: IdentifyBenchProps) {
       const others = before.filter((one) => one.kind !== kind);
       return became === 'ask'
         ? others
-        : [...others, { kind, answer: became, value, ...(sure ? {} : { reliability: 0.7 }) }];
+        : [...others, { kind, answer: became, value, ...(sure ? {} : { reliability: unsureReliability }) }];
     });
   const change = (text: string) => {
     setLine(text);

@@ -32,7 +32,6 @@ export interface IdentificationShown {
   readonly decisionOf: Readonly<Record<string, string>>;
   readonly names: Readonly<Record<string, string>>;
   readonly decisions: readonly Decided[];
-  readonly differIn: readonly string[];
   readonly next: NextShown;
   readonly contradiction: Contradiction | undefined;
   readonly strip: readonly StripYear[];

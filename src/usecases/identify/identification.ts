@@ -2,13 +2,7 @@ import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
 import { type Contradiction, findContradiction } from '@/core/identify/contradiction';
-import {
-  type DecisionParts,
-  decisionKey,
-  differingParts,
-  nameDecisions,
-  partNames,
-} from '@/core/identify/decision-names';
+import { type DecisionParts, decisionKey, nameDecisions } from '@/core/identify/decision-names';
 import type { GatheredFacts } from '@/core/identify/gathered-facts';
 import { decisions, nextQuestion, type Question } from '@/core/identify/next-question';
 import { type Candidate, rankCandidates } from '@/core/identify/posterior';
@@ -42,8 +36,6 @@ export interface Identification {
   readonly names: Readonly<Record<string, string>>;
   /** The decisions by falling probability. */
   readonly decisions: readonly { readonly key: string; readonly probability: number }[];
-  /** In what the likely decisions differ. */
-  readonly differIn: readonly string[];
   readonly next:
     | { readonly kind: 'ask'; readonly question: AskedQuestion; readonly others: readonly AskedQuestion[] }
     | { readonly kind: 'stop'; readonly why: 'settled' | 'nothingHelps' | 'noCandidates' };
@@ -94,7 +86,6 @@ export async function identifyCar(
     decisionOf: Object.fromEntries(applications.map((application) => [application.id, keyOf(application)])),
     names: Object.fromEntries(nameDecisions(partsByKey(applications, partsOf, () => true))),
     decisions: decided,
-    differIn: differingParts(likelyParts).map((part) => partNames[part]),
     next:
       next.kind === 'ask'
         ? { kind: 'ask', question: withReason(next.question), others: next.others.map(withReason) }

@@ -2,6 +2,7 @@ import type { Pool } from 'pg';
 import { v7 as uuid } from 'uuid';
 import type { Lexicon } from '@/core/identify/line/reading';
 import { type Candidate, rankCandidates } from '@/core/identify/posterior';
+import { usualCertainty } from '@/core/identify/what-to-bring';
 import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
@@ -47,8 +48,6 @@ export interface IdentifiedLine extends Identified {
     readonly models: readonly string[];
   };
 }
-
-const usualCertainty = 0.95;
 
 /** A car that hangs on no job, as a line and facts by name tell it. */
 interface Told {

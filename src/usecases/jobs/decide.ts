@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { withAnswer } from '@/core/identify/answer-facts';
+import { unsureReliability } from '@/core/identify/gathered-facts';
 import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { addDays } from '@/core/kinds/local-time';
@@ -53,15 +54,12 @@ export async function answerQuestion(actor: PersonActor, input: AnswerInput): Pr
     await upsertGiven(
       db,
       job.id,
-      { kind, answer, value: seen, reliability: sure ? undefined : unsure },
+      { kind, answer, value: seen, reliability: sure ? undefined : unsureReliability },
       { at: actor.at, personId: actor.personId },
     );
     return undefined;
   });
 }
-
-/** How far an answer is relied on of which the person is not sure. */
-const unsure = 0.7;
 
 /** Stores the ring as the screen shows it: tags by order, an identity for each key that is not new, shared by clones. */
 export async function changeRing(actor: PersonActor, input: ChangeRingInput): Promise<Edited> {

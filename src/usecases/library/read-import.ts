@@ -59,7 +59,7 @@ export async function readImport(actor: PersonActor, file: ImportFile): Promise<
   const client = await pool.connect();
   const reading = new Reading(file);
   try {
-    await noteBackend(pool, client, file.id);
+    await noteBackend(pool, client as Db, file.id);
     await client.query('BEGIN');
     await prepareForImport(client as Db);
     const preview = await reading.readInto(client);

@@ -17,7 +17,7 @@ import {
 import { dropStaged, refreshNameWords, storeStaged } from '@/data/library/staged';
 import type { StoreImportInput } from '@/inputs/library-inputs';
 import { now } from '@/outside/clock';
-import { database } from '../database';
+import { database, transact } from '../database';
 
 /** Rows stored by one statement; between two the progress is told. */
 const rowsAtOnce = 50_000;
@@ -39,23 +39,16 @@ export async function storeImport(
     );
   if (!(await moveImport(pool, id, ['read'], 'storing', { rowsDone: 0 })))
     return failed('Somebody else stores this import.');
-  const client = await pool.connect();
   try {
-    await noteBackend(pool, client, id);
-    await client.query('BEGIN');
-    await prepareForImport(client as Db);
-    await storeLists(client as Db, actor, found);
-    // In the same transaction: a cancel that was first is met here, one that is later finds it stored.
-    const end = { rowsDone: found.rowsTotal ?? 0, endedAt: now() };
-    if (!(await moveImport(client as Db, id, ['storing'], 'stored', end))) throw new Cancelled();
-    await client.query('COMMIT');
-    client.release();
+    await transact(async (db) => {
+      await noteBackend(pool, db, id);
+      await prepareForImport(db);
+      await storeLists(db, actor, found);
+      // In the same transaction: a cancel that was first is met here, one that is later finds it stored.
+      const end = { rowsDone: found.rowsTotal ?? 0, endedAt: now() };
+      if (!(await moveImport(db, id, ['storing'], 'stored', end))) throw new Cancelled();
+    });
   } catch (error) {
-    const broken = await client.query('ROLLBACK').then(
-      () => false,
-      () => true,
-    );
-    client.release(broken);
     const known = storeFailure(error);
     if (await moveImport(pool, id, ['storing'], 'failed', { endedAt: now() })) {
       await dropStaged(pool, id);

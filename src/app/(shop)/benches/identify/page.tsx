@@ -1,3 +1,4 @@
+import { lineLimit } from '@/core/identify/line/reading';
 import { IdentifyBench } from '@/screens/identify/identify-bench';
 import { requireActor } from '../../../session';
 import { identifyAction } from '../actions';
@@ -12,6 +13,9 @@ export default async function IdentifyBenchPage({ searchParams }: IdentifyBenchP
   await requireActor();
   const { line } = await searchParams;
   return (
-    <IdentifyBench line={typeof line === 'string' ? line.slice(0, 400) : ''} onIdentify={identifyAction} />
+    <IdentifyBench
+      line={typeof line === 'string' ? line.slice(0, lineLimit) : ''}
+      onIdentify={identifyAction}
+    />
   );
 }

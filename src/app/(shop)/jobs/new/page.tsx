@@ -1,3 +1,4 @@
+import { lineLimit } from '@/core/identify/line/reading';
 import { NewCall } from '@/screens/call/new-call';
 import { readNames } from '@/usecases/identify/names';
 import { readShopNow } from '@/usecases/shop';
@@ -16,7 +17,7 @@ export default async function NewCallPage({ searchParams }: NewCallPageProps) {
   const { line } = await searchParams;
   return (
     <NewCall
-      line={typeof line === 'string' ? line.slice(0, 400) : ''}
+      line={typeof line === 'string' ? line.slice(0, lineLimit) : ''}
       lexicon={lexicon}
       unit={shop.distanceUnit}
       now={now}
