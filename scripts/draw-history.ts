@@ -23,6 +23,8 @@ const lastNames =
     ' ',
   );
 
+/** The ways that past jobs took. */
+const drawnKinds = ['onBoard', 'add', 'aklErase', 'aklAdd', 'image', 'bench'];
 const twoAtLeast = ['Shuttle 4', 'Shuttle 2'];
 /** Platforms of which the car tells how many keys it knows. */
 const countable = list('platforms')
@@ -140,7 +142,12 @@ function drawJob(
 ) {
   const number = String(at + 1);
   const own = methods
-    .filter(({ platform }) => platform === application.platform)
+    .filter(
+      ({ platform, kind }) =>
+        platform === application.platform &&
+        drawnKinds.includes(kind ?? '') &&
+        (kind !== 'bench' || platform === 'Fustian'),
+    )
     .map(({ kind }) => kind ?? '');
   const kinds =
     own.length === 0
@@ -149,9 +156,11 @@ function drawJob(
   const route = pick(
     random,
     kinds,
-    (kind) => ({ add: 5, repair: 2, aklErase: 3, aklAdd: 3, onBoard: 2, none: 3 })[kind] ?? 1,
+    (kind) =>
+      ({ add: 5, repair: 2, aklErase: 3, aklAdd: 3, onBoard: 2, none: 3, bench: 3, image: 4 })[kind] ?? 1,
   );
-  const allLost = route === 'aklErase' || route === 'aklAdd';
+  const allLost = route.startsWith('akl') || (application.platform === 'Fustian' && route === 'bench');
+  const erases = route === 'aklErase' || route === 'bench';
   const working = allLost ? 0 : route === 'onBoard' ? 2 : 1;
   const lost = allLost ? pick(random, [1, 2]) : 0;
   const wanted =
@@ -198,7 +207,7 @@ function drawJob(
   const touches = route !== 'repair' && route !== 'none';
   const before =
     ended !== 'done' || (!readable && !touches) ? undefined : readable ? working + lost : 'cannotSay';
-  const planned = typeof before !== 'number' ? before : route === 'aklErase' ? wanted : before + wanted;
+  const planned = typeof before !== 'number' ? before : erases ? wanted : before + wanted;
   const differs = typeof planned === 'number' && random() < 0.08;
   const reasons: Record<string, string> = {
     notDone: 'No chip of this kind on the van; the customer waits for the part',

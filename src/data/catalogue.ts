@@ -161,13 +161,16 @@ export async function getPlatformOrThrow(db: Db, id: string): Promise<Platform> 
 export async function listPlatforms(db: Db, ids: readonly string[]): Promise<Platform[]> {
   const platforms = await db.query<Omit<Platform, 'methods'>>(
     `SELECT id, name, chip_family AS "chipFamily", link, slots_maximum AS "slotsMaximum",
-       slots_minimum AS "slotsMinimum", count, remote_learned AS "remoteLearned"
+       slots_minimum AS "slotsMinimum", count, remote_learned AS "remoteLearned", rank,
+       when_full AS "whenFull", pin_sources AS "pinSources", system_types AS "systemTypes"
      FROM platform WHERE id = ANY($1) ORDER BY array_position($1, id)`,
     [ids],
   );
   const methods = await db.query<PlatformMethod & { platformId: string }>(
     `SELECT platform_id AS "platformId", kind, known_keys_needed AS "knownKeysNeeded", needs_pin AS "needsPin",
-       needs_turning AS "needsTurning", waits_seconds AS "waitsSeconds",
+       needs_turning AS "needsTurning", needs_tool AS "needsTool", needs_network AS "needsNetwork", others, adapters,
+       article, boards_from AS "boardsFrom", boards_to AS "boardsTo", chance::float8 AS chance,
+       waits_seconds AS "waitsSeconds",
        session_p50_minutes::float8 AS "sessionP50Minutes", key_p50_minutes::float8 AS "keyP50Minutes",
        spread::float8 AS spread, how
      FROM platform_method WHERE platform_id = ANY($1) ORDER BY kind`,
@@ -191,4 +194,9 @@ export async function listFactValues(db: Db): Promise<Partial<Record<FactKind, s
      UNION ALL SELECT 'platform', array_agg(name ORDER BY name) FROM platform`,
   );
   return Object.fromEntries(result.rows.map(({ kind, values }) => [kind, values ?? []]));
+}
+
+/** Every platform by name. */
+export async function listPlatformNames(db: Db): Promise<{ id: string; name: string }[]> {
+  return (await db.query<{ id: string; name: string }>('SELECT id, name FROM platform ORDER BY name')).rows;
 }

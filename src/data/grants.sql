@@ -9,15 +9,17 @@ GRANT SELECT ON ALL TABLES IN SCHEMA public TO :serving;
 GRANT INSERT, UPDATE ON shop, person, session TO :serving;
 -- The shop's lists: loaded now, edited later.
 GRANT INSERT ON place, van, tool, tool_cover, tool_right, supplier, supplier_price, franchise_desk, price_book, price_menu,
-  tax_rate TO :serving;
+  tax_rate, bureau_service TO :serving;
+GRANT UPDATE, DELETE ON tool, tool_cover, tool_right TO :serving;
+GRANT UPDATE ON van TO :serving;
 -- The library: brought, corrected and taken out by the people of the shop; code rows only with the world.
 GRANT INSERT, UPDATE, DELETE ON market, make, maker_id, model, name_word, generation, keyway, code_series, blank, chip, remote,
-  equal_article, universal, universal_profile, look_alike, platform, platform_method, pocket, sister, tool_list, application
+  equal_article, universal, universal_profile, look_alike, platform, platform_method, rank_test, rank_sign, pocket, sister, tool_list, application
   TO :serving;
 GRANT INSERT ON code_row, library_change, stock_movement, conflict_settled TO :serving;
 GRANT INSERT, UPDATE ON library_import TO :serving;
 GRANT INSERT, DELETE ON import_row TO :serving;
-GRANT INSERT, UPDATE, DELETE ON job_observation TO :serving;
+GRANT INSERT, UPDATE, DELETE ON job_observation, job_choice TO :serving;
 
 GRANT INSERT, DELETE ON set_up_code TO :serving;
 GRANT INSERT, UPDATE, DELETE ON attempt_limit TO :serving;

@@ -1,8 +1,9 @@
 import type { FoundFact } from '@/core/catalogue/fact-kinds';
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import type { Outcome } from '@/core/job/closing';
-import type { Authority, Call, Job } from '@/core/job/job';
-import type { Identity, PhysicalKey } from '@/core/programming/keys';
+import type { Authority, Call, Job, JobChoice } from '@/core/job/job';
+import type { ChoiceQuestion } from '@/core/programming/choices';
+import type { Identity, PhysicalKey, Rank } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
 import { type Db, onlyRow } from './db';
 import { readJobLog } from './job-events';
@@ -108,6 +109,7 @@ export interface JobChoices {
   readonly route?: RouteKind | null;
   readonly routeReason?: string | null;
   readonly vanId?: string | null;
+  readonly network?: boolean | null;
 }
 
 export async function updateChoices(db: Db, jobId: string, choices: JobChoices): Promise<void> {
@@ -117,6 +119,7 @@ export async function updateChoices(db: Db, jobId: string, choices: JobChoices):
     route: 'route',
     routeReason: 'route_reason',
     vanId: 'van_id',
+    network: 'network',
   };
   const fields = (Object.keys(choices) as (keyof JobChoices)[]).filter(
     (field) => choices[field] !== undefined,
@@ -164,6 +167,15 @@ export async function replaceRing(
     );
   }
   await db.query('UPDATE job SET keys_wanted = $2 WHERE id = $1', [jobId, ring.wanted]);
+}
+
+export async function setKeyRank(db: Db, jobId: string, keyId: string, rank: Rank): Promise<boolean> {
+  const result = await db.query('UPDATE job_key SET rank = $3 WHERE job_id = $1 AND id = $2', [
+    jobId,
+    keyId,
+    rank,
+  ]);
+  return result.rowCount === 1;
 }
 
 export async function upsertAuthority(db: Db, jobId: string, authority: Authority): Promise<void> {
@@ -226,7 +238,7 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
     `SELECT j.id, j.number, j.version, j.opened_at AS "openedAt", opener.name AS "openedBy",
        j.customer_id AS "customerId", j.keys_wanted AS "keysWanted",
        j.application_id AS "applicationId", j.application_reason AS "applicationReason", j.route,
-       j.route_reason AS "routeReason", j.van_id AS "vanId",
+       j.route_reason AS "routeReason", j.van_id AS "vanId", j.network,
        j.closed_at, closer.name AS closer, j.outcome, j.difference_reason,
        jsonb_build_object(
          'line', w.line, 'year', j.year, 'makeId', j.make_id, 'make', mk.name, 'modelId', j.model_id, 'model', md.name,
@@ -255,6 +267,7 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
     ).rows,
     authority: await listAuthority(db, row.id),
     given: await listGiven(db, row.id),
+    choices: await listChoices(db, row.id),
     facts: (
       await db.query<FoundFact>('SELECT kind, value FROM job_fact WHERE job_id = $1 ORDER BY kind', [row.id])
     ).rows,
@@ -273,6 +286,38 @@ async function listGiven(db: Db, jobId: string): Promise<QuestionGiven[]> {
     ...given,
     ...(reliability ? { reliability } : {}),
   }));
+}
+
+async function listChoices(db: Db, jobId: string): Promise<JobChoice[]> {
+  const result = await db.query<JobChoice>(
+    `SELECT c.question, c.choice, c.chosen_by AS "chosenBy", c.at, p.name AS by
+     FROM job_choice c JOIN person p ON p.id = c.by_id WHERE c.job_id = $1 ORDER BY c.question`,
+    [jobId],
+  );
+  return result.rows;
+}
+
+/** Keeps a choice beside the route, in place of the one before; null withdraws it. */
+export async function storeChoice(
+  db: Db,
+  jobId: string,
+  {
+    question,
+    choice,
+    chosenBy,
+  }: { question: ChoiceQuestion; choice: string | null; chosenBy: 'customer' | 'shop' },
+  { at, personId }: { readonly at: Date; readonly personId: string },
+): Promise<void> {
+  if (choice === null) {
+    await db.query('DELETE FROM job_choice WHERE job_id = $1 AND question = $2', [jobId, question]);
+    return;
+  }
+  await db.query(
+    `INSERT INTO job_choice (job_id, question, choice, chosen_by, at, by_id) VALUES ($1, $2, $3, $4, $5, $6)
+     ON CONFLICT (job_id, question) DO UPDATE SET choice = excluded.choice, chosen_by = excluded.chosen_by,
+       at = excluded.at, by_id = excluded.by_id`,
+    [jobId, question, choice, chosenBy, at, personId],
+  );
 }
 
 /** Keeps what became of a question, in place of what was kept of it before. */

@@ -89,3 +89,8 @@ export async function findNamed(
     model: only && { id: only.id, name: only.name },
   };
 }
+
+/** Every make by name. */
+export async function listMakes(db: Db): Promise<{ id: string; name: string }[]> {
+  return (await db.query<{ id: string; name: string }>('SELECT id, name FROM make ORDER BY name')).rows;
+}

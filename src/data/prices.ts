@@ -2,7 +2,10 @@ import type { LocalDay } from '@/core/kinds/local-time';
 import type { QuoteSnapshot, SupplierPrice, TaxClass } from '@/core/quote/quote';
 import type { Db } from './db';
 
-export type PriceLists = Pick<QuoteSnapshot, 'book' | 'menu' | 'taxBasisPoints' | 'prices' | 'desk'>;
+export type PriceLists = Pick<QuoteSnapshot, 'book' | 'menu' | 'taxBasisPoints' | 'prices' | 'desk'> & {
+  /** What the bureau takes for a PIN; 0 where there is no bureau. */
+  readonly bureauFeeMinor: number;
+};
 
 /** Everything priced that a quote of this day may need; undefined where the day has no price book. */
 export async function readPriceLists(
@@ -43,6 +46,9 @@ export async function readPriceLists(
      FROM franchise_desk WHERE make_id = $1`,
     [makeId],
   );
+  const bureau = await db.query<{ feeMinor: number }>(
+    `SELECT fee_minor AS "feeMinor" FROM bureau_service WHERE kind = 'pinFromVin'`,
+  );
   const rate = (taxClass: TaxClass) => taxes.rows.find((tax) => tax.taxClass === taxClass)?.basisPoints ?? 0;
   return {
     book,
@@ -50,5 +56,6 @@ export async function readPriceLists(
     taxBasisPoints: { goods: rate('goods'), labour: rate('labour') },
     prices: prices.rows,
     desk: desks.rows[0] ?? null,
+    bureauFeeMinor: bureau.rows[0]?.feeMinor ?? 0,
   };
 }

@@ -1,3 +1,4 @@
+import type { Habits } from '@/core/programming/choices';
 import type { Db } from './db';
 
 export interface ShopRow {
@@ -12,12 +13,18 @@ export interface ShopRow {
   readonly quoteValidDays: number;
   /** Totals closer than this count as one price when a car is identified. */
   readonly priceClassMinor: number;
+  /** What the shop states that working on the only key, and leaving stolen keys live, is worth to avoid. */
+  readonly onlyKeyHarmMinor: number;
+  readonly stolenLiveHarmMinor: number;
+  readonly habits: Habits;
 }
 
 export async function findShop(db: Db): Promise<ShopRow | undefined> {
   const result = await db.query<ShopRow>(
     `SELECT id, name, is_demo AS "isDemo", zone, locale, currency, distance_unit AS "distanceUnit", market,
-       quote_valid_days AS "quoteValidDays", price_class_minor AS "priceClassMinor" FROM shop`,
+       quote_valid_days AS "quoteValidDays", price_class_minor AS "priceClassMinor",
+       only_key_harm_minor AS "onlyKeyHarmMinor", stolen_live_harm_minor AS "stolenLiveHarmMinor",
+       jsonb_build_object('missing', habit_missing, 'copy', habit_copy, 'first', habit_first) AS habits FROM shop`,
   );
   return result.rows[0];
 }
@@ -28,7 +35,12 @@ export async function getShopOrThrow(db: Db): Promise<ShopRow> {
   return shop;
 }
 
-export async function insertShop(db: Db, shop: ShopRow & { readonly createdAt: Date }): Promise<void> {
+/** What a new shop starts with; the rest has its usual values. */
+export type NewShop = Omit<ShopRow, 'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'habits'> & {
+  readonly createdAt: Date;
+};
+
+export async function insertShop(db: Db, shop: NewShop): Promise<void> {
   await db.query(
     `INSERT INTO shop (id, name, is_demo, zone, locale, currency, distance_unit, market, quote_valid_days, price_class_minor, created_at)
      VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,

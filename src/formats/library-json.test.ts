@@ -17,11 +17,13 @@ function cellOf(type: ColumnType): fc.Arbitrary<string> {
     case 'text':
       return type.form === 'makerId'
         ? fc.stringMatching(/^[A-HJ-NPR-Z0-8]{3}$/)
-        : type.form === 'factSources'
-          ? fc.constant('chip: 0.97 K-1042 | pocket: 0.9 Handbook')
-          : fc
-              .array(word, { minLength: 1, maxLength: 2 })
-              .map((words) => words.join(' ').slice(0, type.max).trim());
+        : type.form === 'month'
+          ? fc.constantFrom('2016-05', '1999-12')
+          : type.form === 'factSources'
+            ? fc.constant('chip: 0.97 K-1042 | pocket: 0.9 Handbook')
+            : fc
+                .array(word, { minLength: 1, maxLength: 2 })
+                .map((words) => words.join(' ').slice(0, type.max).trim());
     case 'choice':
       return fc.constantFrom(...type.values);
     case 'whole':

@@ -135,7 +135,12 @@ export function rowSchema(list: LibraryList): Record<string, unknown> {
 function cellSchema(type: ColumnType): Record<string, unknown> {
   switch (type.kind) {
     case 'text':
-      return { type: 'string', minLength: 1, maxLength: type.max };
+      return {
+        type: 'string',
+        minLength: 1,
+        maxLength: type.max,
+        ...(type.form === 'month' && { pattern: '^\\d{4}-(0[1-9]|1[0-2])$' }),
+      };
     case 'choice':
       return { type: 'string', enum: [...type.values] };
     case 'whole':

@@ -76,5 +76,7 @@ export const cell = {
         message: 'Expected 3 characters of a VIN, or 6 with a 9 at the third.',
       }),
     ),
+  month: (): Decorator =>
+    all(Matches(/^\d{4}-(0[1-9]|1[0-2])$/, { message: 'Expected a month such as 2016-05.' })),
   optional: (): Decorator => all(IsOptional()),
 };

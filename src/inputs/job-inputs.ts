@@ -11,12 +11,14 @@ import {
   MaxLength,
   ValidateNested,
 } from 'class-validator';
-import type { IdentityDocument, RightDocument, WaySeen } from '@/core/authority/authority';
-import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/authority';
+import type { IdentityDocument, RightDocument, WaySeen } from '@/core/authority/documents';
+import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/documents';
 import type { FactKind } from '@/core/catalogue/fact-kinds';
 import { factKindNames } from '@/core/catalogue/fact-kinds';
 import type { Outcome } from '@/core/job/closing';
 import { outcomes } from '@/core/job/closing';
+import type { ChoiceQuestion } from '@/core/programming/choices';
+import { choiceAnswers, choiceQuestions } from '@/core/programming/choices';
 import type { BladeState, KeyFault, Known, Presence, Rank } from '@/core/programming/keys';
 import { keyFaults } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
@@ -70,6 +72,18 @@ export class ChooseVanInput extends JobEdit {
 export class ChooseRouteInput extends ChooseVanInput {
   @IsIn(routeKinds, { message: 'Choose a route.' }) route!: RouteKind;
   @MaxLength(300, { message: 'Up to 300 characters.' }) reason!: string;
+}
+
+export class NetworkInput extends JobEdit {
+  @orNull() @IsBoolean({ message: 'Yes, no or not known.' }) network!: boolean | null;
+}
+
+export class ChoiceInput extends JobEdit {
+  @IsIn(choiceQuestions, { message: 'Which question?' }) question!: ChoiceQuestion;
+  @orNull()
+  @IsIn(Object.values(choiceAnswers).flatMap(Object.keys), { message: 'Choose one of the two.' })
+  choice!: string | null;
+  @IsIn(['customer', 'shop'], { message: 'Who chose?' }) chosenBy!: 'customer' | 'shop';
 }
 
 const options = ['shopOriginal', 'shopAftermarket', 'shopRepair', 'customerBuys', 'franchiseDesk'];

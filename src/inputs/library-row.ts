@@ -82,7 +82,8 @@ function decorators({ type, optional }: ListColumn) {
   const may = optional ? [cell.optional()] : [];
   switch (type.kind) {
     case 'text':
-      return type.form === 'makerId' ? [...may, cell.makerId()] : [...may, cell.text(type.max)];
+      if (type.form === 'makerId') return [...may, cell.makerId()];
+      return [...may, type.form === 'month' ? cell.month() : cell.text(type.max)];
     case 'whole':
       return [...may, cell.whole(type.min, type.max)];
     case 'decimal':

@@ -9,15 +9,23 @@ interface RingViewProps {
   readonly slotsMaximum: number;
   readonly onOpen?: ((keyId: string) => void) | undefined;
   readonly children?: ReactNode;
+  /** Side by side, where there is room. */
+  readonly wide?: boolean;
 }
 
 /** The ring: every key as a tag threaded on it, and below it the slots of the car. */
-export function RingView({ tags, slots, slotsMaximum, onOpen, children }: RingViewProps) {
+export function RingView({ tags, slots, slotsMaximum, onOpen, children, wide }: RingViewProps) {
   return (
     <div className="flex flex-col gap-3">
-      <div className="relative py-3 pl-[15px]">
-        <div aria-hidden className="absolute inset-y-0 left-0 w-9 rounded-full border-[5px] border-mute" />
-        <ul className="relative flex flex-col gap-2">
+      <div className={classNames('relative', wide ? 'px-3 pt-[15px]' : 'py-3 pl-[15px]')}>
+        <div
+          aria-hidden
+          className={classNames(
+            'absolute rounded-full border-[5px] border-mute',
+            wide ? 'inset-x-0 top-0 h-9' : 'inset-y-0 left-0 w-9',
+          )}
+        />
+        <ul className={classNames('relative flex gap-2', wide ? 'flex-wrap' : 'flex-col')}>
           {tags.map((tag) => (
             <li key={tag.keyId}>
               <RingTagView tag={tag} onOpen={onOpen} />

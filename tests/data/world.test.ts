@@ -60,7 +60,7 @@ describe('a broken row in a world file', () => {
     [
       'a name twice',
       'vans.csv',
-      (text: string) => `${text}Wherry\n`,
+      (text: string) => `${text}Wherry,no\n`,
       { file: 'vans.csv', line: 4, column: 'name', reason: 'There is a van of this name already.' },
     ],
     [

@@ -1,8 +1,9 @@
+import { methodKinds, pinSources, rankSigns } from './platform';
 import { vehicleClasses } from './vehicle-class';
 
 /** How a cell of a list is read and written. */
 export type ColumnType =
-  | { readonly kind: 'text'; readonly max: number; readonly form?: 'makerId' | 'factSources' }
+  | { readonly kind: 'text'; readonly max: number; readonly form?: 'makerId' | 'factSources' | 'month' }
   | { readonly kind: 'whole'; readonly min: number; readonly max: number }
   | { readonly kind: 'decimal'; readonly min: number; readonly max: number }
   | { readonly kind: 'yesNo' }
@@ -61,6 +62,8 @@ export const listNames = [
   'look-alikes',
   'platforms',
   'platform-methods',
+  'rank-tests',
+  'rank-signs',
   'pockets',
   'sisters',
   'tool-lists',
@@ -69,7 +72,6 @@ export const listNames = [
 export type ListName = (typeof listNames)[number];
 
 export const chipFamilies = ['none', 'PEL', 'FIX', 'RWP', 'CHL40', 'CHL48', 'CHL80', 'AES128'] as const;
-export const methodKinds = ['onBoard', 'add', 'aklErase', 'aklAdd'] as const;
 export const keywayProfiles = [
   'edge, one side',
   'edge, two sides',
@@ -90,6 +92,7 @@ function column(name: string, label: string, type: ColumnType, more: Partial<Lis
 }
 const optional = { optional: true } as const;
 const year = whole(1950, 2100);
+const month = { kind: 'text', max: 7, form: 'month' } as const;
 
 const make = column('make', 'Make', text(60));
 const model = column('model', 'Model', text(60));
@@ -334,14 +337,22 @@ const lists: readonly LibraryList[] = [
       column('count', 'Key count', choice(['readable', 'afterPin', 'cannotSay'])),
       column('remote_learned', 'Remote learned', choice(['with', 'apart', 'none'])),
       column('rank', 'Rank told by', choice(['none', 'lamp', 'head colour', 'menu'])),
+      column('when_full', 'Full memory', choice(['refuses', 'drops oldest'])),
+      column('pin_sources', 'PIN from', words(60), { optional: true, hint: `Of ${pinSources.join(', ')}.` }),
+      column('system_types', 'System types', words(120), optional),
       note,
     ],
     key: ['name'],
     references: [],
-    check: ({ slots_minimum: least, slots_maximum: most }) =>
-      Number(least) > Number(most)
-        ? { column: 'slots_minimum', reason: 'More than the maximum.' }
-        : undefined,
+    check: ({ slots_minimum: least, slots_maximum: most, pin_sources: sources = '' }) => {
+      if (Number(least) > Number(most)) return { column: 'slots_minimum', reason: 'More than the maximum.' };
+      const strange = sources
+        .split(' ')
+        .some((one) => one && !(pinSources as readonly string[]).includes(one));
+      return strange
+        ? { column: 'pin_sources', reason: `Expected some of: ${pinSources.join(', ')}.` }
+        : undefined;
+    },
   },
   {
     name: 'platform-methods',
@@ -354,6 +365,14 @@ const lists: readonly LibraryList[] = [
       column('known_keys_needed', 'Known keys needed', whole(0, 4)),
       column('needs_pin', 'Needs PIN', yesNo),
       column('needs_turning', 'Key must turn', yesNo),
+      column('needs_tool', 'Needs a tool', yesNo),
+      column('needs_network', 'Needs a network', yesNo),
+      column('others', 'Other keys', choice(['keep', 'erase'])),
+      column('adapters', 'Leads', text(120), { optional: true, hint: 'In their order, separated by >.' }),
+      column('article', 'Uses up', text(40), optional),
+      column('boards_from', 'Boards from', month, optional),
+      column('boards_to', 'Boards to', month, optional),
+      column('chance', 'Stated chance', decimal(0.05, 0.995)),
       column('waits_seconds', 'Waits, seconds', words(60, true), optional),
       column('session_p50_minutes', 'Session P50, minutes', decimal(0.1, 600)),
       column('key_p50_minutes', 'Key P50, minutes', decimal(0, 120)),
@@ -362,6 +381,39 @@ const lists: readonly LibraryList[] = [
     ],
     key: ['platform', 'kind'],
     references: [oneOf('platforms', 'platform', 'name')],
+    check: ({ boards_from: from, boards_to: to }) =>
+      from !== undefined && to !== undefined && to < from
+        ? { column: 'boards_to', reason: 'Ends before it begins.' }
+        : undefined,
+  },
+  {
+    name: 'rank-tests',
+    title: 'Rank tests',
+    one: 'rank test',
+    about: 'How a master is told from a valet, where a platform knows ranks.',
+    columns: [
+      column('platform', 'Platform', text(40)),
+      column('how', 'How', text(300)),
+      column('void_when', 'Void when', text(300)),
+      column('second_check', 'Second check', text(300)),
+    ],
+    key: ['platform'],
+    references: [oneOf('platforms', 'platform', 'name')],
+  },
+  {
+    name: 'rank-signs',
+    title: 'Rank signs',
+    one: 'moment of a rank test',
+    about: 'What a master and a valet show at each moment of the test.',
+    columns: [
+      column('platform', 'Platform', text(40)),
+      column('step', 'Step', whole(1, 9)),
+      column('moment', 'Moment', text(120)),
+      column('master', 'Master shows', choice(rankSigns)),
+      column('valet', 'Valet shows', choice(rankSigns)),
+    ],
+    key: ['platform', 'step'],
+    references: [oneOf('rank-tests', 'platform', 'platform')],
   },
   {
     name: 'pockets',

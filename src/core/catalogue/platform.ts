@@ -1,7 +1,24 @@
 import type { ChipFamily, Link } from './application';
 
 /** The ways in which a platform itself takes a key. */
-export type MethodKind = 'onBoard' | 'add' | 'aklErase' | 'aklAdd';
+export const methodKinds = [
+  'remote',
+  'onBoard',
+  'add',
+  'aklErase',
+  'aklAdd',
+  'cloneDirect',
+  'cloneRing',
+  'cloneSoldered',
+  'image',
+  'bench',
+  'replace',
+] as const;
+export type MethodKind = (typeof methodKinds)[number];
+
+/** Where a PIN may come from. */
+export const pinSources = ['customer', 'bureau', 'socket', 'desk'] as const;
+export type PinSource = (typeof pinSources)[number];
 
 export interface PlatformMethod {
   readonly kind: MethodKind;
@@ -10,6 +27,20 @@ export interface PlatformMethod {
   readonly needsPin: boolean;
   /** Whether the key must turn in the lock, so that the blade is cut first. */
   readonly needsTurning: boolean;
+  /** Whether a tool with cover is needed, as opposed to hands and feet. */
+  readonly needsTool: boolean;
+  readonly needsNetwork: boolean;
+  /** What becomes of the keys that do not go through it. */
+  readonly others: 'keep' | 'erase';
+  /** Leads and adapters from the tool to the car or key, in their order. */
+  readonly adapters: readonly string[];
+  /** What it uses up beside the key itself. */
+  readonly article: string | null;
+  /** Boards it works on by the month they were made ('2016-06', both ends included); null where the end is open. */
+  readonly boardsFrom: string | null;
+  readonly boardsTo: string | null;
+  /** Share of attempts that work, as the platform states it, before the shop has tried. */
+  readonly chance: number;
   /** The security waits, in the order they come; exact, and apart from work. */
   readonly waitsSeconds: readonly number[];
   /** Work once for each session: half of all jobs are quicker than this. */
@@ -22,6 +53,23 @@ export interface PlatformMethod {
   readonly how: string;
 }
 
+/** What tells a master from a valet. */
+export type RankTold = 'none' | 'lamp' | 'head colour' | 'menu';
+
+export const rankSigns = [
+  'off',
+  'steady',
+  'short light',
+  'slow blink',
+  'fast blink',
+  'red head',
+  'dark head',
+  'menu: may add',
+  'menu: may not add',
+] as const;
+/** What can be seen at one moment of a rank test. */
+export type RankSign = (typeof rankSigns)[number];
+
 export interface Platform {
   readonly id: string;
   readonly name: string;
@@ -33,5 +81,12 @@ export interface Platform {
   readonly count: 'readable' | 'afterPin' | 'cannotSay';
   /** Whether the remote is learned with the transponder or on its own. */
   readonly remoteLearned: 'with' | 'apart' | 'none';
+  readonly rank: RankTold;
+  /** What a full memory does with one key more. */
+  readonly whenFull: 'refuses' | 'drops oldest';
+  /** Where its PIN can come from; none where it has no PIN. */
+  readonly pinSources: readonly PinSource[];
+  /** System types that a tool may have to try until one answers; one or none where there is nothing to try. */
+  readonly systemTypes: readonly string[];
   readonly methods: readonly PlatformMethod[];
 }

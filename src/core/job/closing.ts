@@ -1,4 +1,4 @@
-import { type AuthorityStage, isAllowed } from '@/core/authority/authority';
+import { type AuthorityStage, isAllowed } from '@/core/authority/purposes';
 import type { CountAnswer } from '@/core/programming/plan';
 import { purposeOf } from '@/core/programming/purpose';
 import { countFits } from '@/core/programming/ring';

@@ -1,9 +1,11 @@
-import type { AuthorityStage, IdentityDocument, RightDocument, WaySeen } from '@/core/authority/authority';
+import type { IdentityDocument, RightDocument, WaySeen } from '@/core/authority/documents';
+import type { AuthorityStage } from '@/core/authority/purposes';
 import type { Ignition } from '@/core/catalogue/application';
 import type { FoundFact } from '@/core/catalogue/fact-kinds';
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import type { Access, Why } from '@/core/identify/line/reading';
 import type { LocalDay, LocalHour } from '@/core/kinds/local-time';
+import type { ChoiceQuestion } from '@/core/programming/choices';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
 import type { Outcome } from './closing';
@@ -51,6 +53,15 @@ export interface Authority {
   readonly recordedBy: string;
 }
 
+/** What the customer or the shop chose beside the route. */
+export interface JobChoice {
+  readonly question: ChoiceQuestion;
+  readonly choice: string;
+  readonly chosenBy: 'customer' | 'shop';
+  readonly at: Date;
+  readonly by: string;
+}
+
 /** The main aggregate, as it is stored; what can be computed from it is not in it. */
 export interface Job {
   readonly id: string;
@@ -68,6 +79,9 @@ export interface Job {
   readonly route: RouteKind | null;
   readonly routeReason: string | null;
   readonly vanId: string | null;
+  /** Whether there is a network where the car stands; null where nobody has said. */
+  readonly network: boolean | null;
+  readonly choices: readonly JobChoice[];
   readonly authority: readonly Authority[];
   /** What became of the questions that narrow the car down. */
   readonly given: readonly QuestionGiven[];

@@ -47,6 +47,8 @@ const job: Job = {
   route: null,
   routeReason: null,
   vanId: null,
+  network: null,
+  choices: [],
   authority: [],
   given: [],
   facts: [],

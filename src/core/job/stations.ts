@@ -1,4 +1,4 @@
-import type { AuthorityStage } from '@/core/authority/authority';
+import type { AuthorityStage } from '@/core/authority/purposes';
 import { formatMoney } from '@/core/kinds/money';
 import { type RouteKind, routeNames } from '@/core/programming/route';
 import { outcomes } from './closing';

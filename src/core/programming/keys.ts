@@ -3,7 +3,7 @@ export type Presence = 'here' | 'elsewhere' | 'lost' | 'unknown';
 /** Where a platform has ranks, a master may introduce other keys and a valet may not. */
 export type Rank = 'master' | 'valet' | 'none' | 'unknown';
 export type BladeState = 'good' | 'worn' | 'broken' | 'uncut';
-export const keyFaults = ['flatCell', 'wornButtons', 'crackedCase', 'brokenLoop'] as const;
+export const keyFaults = ['flatCell', 'wornButtons', 'crackedCase', 'brokenLoop', 'deadRemote'] as const;
 export type KeyFault = (typeof keyFaults)[number];
 /** Whether the car's memory holds an identity. */
 export type Known = 'yes' | 'no' | 'untested';
@@ -34,6 +34,7 @@ export const faultNames: Record<KeyFault, string> = {
   wornButtons: 'Worn buttons',
   crackedCase: 'Cracked case',
   brokenLoop: 'Broken loop',
+  deadRemote: 'Remote does nothing',
 };
 
 export const knownNames: Record<Known, string> = { yes: 'Yes, tried', untested: 'Not tried', no: 'No' };

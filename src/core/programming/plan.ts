@@ -1,4 +1,4 @@
-import type { RouteKind } from './route';
+import type { OthersEffect, RouteKind } from './route';
 
 /** What the car answers when it is asked how many keys it knows. */
 export type CountAnswer = number | 'cannotSay';
@@ -6,12 +6,14 @@ export type CountAnswer = number | 'cannotSay';
 /** What is meant to happen to the keys, and how far it has come. */
 export interface JobPlan {
   readonly route: RouteKind | null;
-  /** Keys learned in this job, by id. */
+  /** What the route does to the keys that do not go through it. */
+  readonly others: OthersEffect;
+  /** Keys learned or copied in this job, by id. */
   readonly learned: ReadonlySet<string>;
   /** An attempt of the route has worked. */
   readonly finished: boolean;
 }
 
-export function isErasing(plan: JobPlan): boolean {
-  return plan.route === 'aklErase';
+export function isErasing({ route, others }: JobPlan): boolean {
+  return route !== null && others === 'erase';
 }

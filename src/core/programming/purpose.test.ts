@@ -1,20 +1,28 @@
 import { describe, expect, it } from 'vitest';
-import { isAllowed } from '@/core/authority/authority';
+import { isAllowed } from '@/core/authority/purposes';
 import { purposeOf } from './purpose';
 import { routeKinds } from './route';
 
 describe('authority', () => {
-  it('lets identify, quote and repair through without papers', () => {
-    for (const purpose of ['identify', 'quote', 'repair'] as const)
-      expect(isAllowed(purpose, 'none')).toBe(true);
-  });
-
   it('wants person, papers and plate together for everything that touches the memory', () => {
     for (const route of routeKinds) {
-      const touches = route !== 'none' && route !== 'repair';
-      expect(isAllowed(purposeOf(route), 'none')).toBe(!touches);
-      expect(isAllowed(purposeOf(route), 'advance')).toBe(!touches);
-      expect(isAllowed(purposeOf(route), 'onSite')).toBe(true);
+      const touches = !['none', 'repair', 'desk'].includes(route);
+      for (const others of ['keep', 'erase'] as const) {
+        expect(isAllowed(purposeOf(route, others), 'none')).toBe(!touches);
+        expect(isAllowed(purposeOf(route, others), 'advance')).toBe(!touches);
+        expect(isAllowed(purposeOf(route, others), 'onSite')).toBe(true);
+      }
     }
   });
+
+  it.each([
+    ['cloneRing', 'keep', 'clone'],
+    ['image', 'keep', 'keyImage'],
+    ['bench', 'keep', 'learn'],
+    ['bench', 'erase', 'erase'],
+    ['aklErase', 'erase', 'erase'],
+    ['aklAdd', 'keep', 'learn'],
+  ] as const)('%s that would %s is %s', (route, others, purpose) =>
+    expect(purposeOf(route, others)).toBe(purpose),
+  );
 });

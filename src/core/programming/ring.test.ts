@@ -6,6 +6,7 @@ import { key, situation } from './test-keys';
 
 const plan = (more: Partial<JobPlan> = {}): JobPlan => ({
   route: null,
+  others: more.route?.startsWith('aklErase') ? 'erase' : 'keep',
   learned: new Set(),
   finished: false,
   ...more,

@@ -1,6 +1,7 @@
 import { countKeys, type KeyCount } from './key-count';
 import { faultNames, isUsable, type KeySituation, knownOf, type PhysicalKey } from './keys';
 import { type CountAnswer, isErasing, type JobPlan } from './plan';
+import { isClone } from './route';
 
 /** How a tag looks: never by its tone alone. */
 export interface RingTag {
@@ -47,17 +48,14 @@ function stateOf(
 ): Pick<RingTag, 'word' | 'tone' | 'outline'> {
   const known = knownOf(key, identities);
   const erasing = isErasing(plan);
-  if (key.madeHere) {
-    if (plan.learned.has(key.id)) return { word: 'learned now', tone: 'glaze', outline: 'solid' };
-    return { word: 'to be learned', tone: 'smalt', outline: 'solid' };
-  }
+  if (key.madeHere) return madeHereState(plan, plan.learned.has(key.id));
   if (key.presence === 'lost' || key.presence === 'unknown') {
     const where = key.presence === 'lost' ? 'lost' : 'missing';
     if (known === 'no') return { word: `${where}, not known`, tone: 'plain', outline: 'dashed' };
     if (erasing && plan.finished) return { word: 'erased', tone: 'plain', outline: 'dashed' };
     if (erasing) return { word: `${where}, will be erased`, tone: 'ochre', outline: 'dashed' };
-    if (plan.route === 'aklAdd') return { word: `${where}, still live`, tone: 'oxide', outline: 'dashed' };
-    return { word: `${where}, still known`, tone: 'oxide', outline: 'dashed' };
+    const word = plan.route === null ? 'still known' : 'still live';
+    return { word: `${where}, ${word}`, tone: 'oxide', outline: 'dashed' };
   }
   if (key.presence === 'elsewhere')
     return { word: erasing ? 'away, will be erased' : 'away, known', tone: 'ochre', outline: 'dashed' };
@@ -71,6 +69,13 @@ function stateOf(
   if (known === 'untested') return { word: 'not tried yet', tone: 'ochre', outline: 'solid' };
   if (key.rank === 'valet') return { word: 'valet', tone: 'glaze', outline: 'solid' };
   return { word: key.blade === 'worn' ? 'works, worn' : 'working', tone: 'glaze', outline: 'solid' };
+}
+
+function madeHereState({ route }: JobPlan, learned: boolean): Pick<RingTag, 'word' | 'tone' | 'outline'> {
+  const copies = route !== null && isClone(route);
+  if (learned) return { word: copies ? 'copy, works' : 'learned now', tone: 'glaze', outline: 'solid' };
+  if (route === 'none') return { word: 'to be cut', tone: 'smalt', outline: 'solid' };
+  return { word: copies ? 'to be a copy' : 'to be learned', tone: 'smalt', outline: 'solid' };
 }
 
 /** One entry for each key the car says it knows: the tags that fit, then keys nobody can show. */

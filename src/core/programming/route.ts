@@ -1,17 +1,43 @@
+import { type MethodKind, methodKinds, type Platform } from '@/core/catalogue/platform';
+import type { KeySituation } from './keys';
+import type { VanKit } from './van-kit';
 import type { WorkTime } from './work-time';
 
-export const routeKinds = ['none', 'repair', 'onBoard', 'add', 'aklErase', 'aklAdd'] as const;
+export const routeKinds = ['none', 'repair', ...methodKinds, 'desk'] as const;
 /** A way to make the key. */
 export type RouteKind = (typeof routeKinds)[number];
 
 export const routeNames: Record<RouteKind, string> = {
   none: 'None needed',
   repair: 'Repair',
+  remote: 'Remote only',
   onBoard: 'On-board sequence',
   add: 'Add by the socket',
   aklErase: 'AKL, erasing',
   aklAdd: 'AKL, adding',
+  cloneDirect: 'Clone, direct',
+  cloneRing: 'Clone, listened at the ring',
+  cloneSoldered: 'Clone, soldered read',
+  image: 'Key image by a server',
+  bench: 'Module on the bench',
+  replace: 'Module replaced',
+  desk: 'Franchise desk',
 };
+
+const clones: readonly RouteKind[] = ['cloneDirect', 'cloneRing', 'cloneSoldered'];
+
+/** Whether the new key becomes a copy, so that the car sees one key twice and no slot is used. */
+export function isClone(kind: RouteKind): boolean {
+  return clones.includes(kind);
+}
+
+/** What a route does to the keys that do not go through it. */
+export type OthersEffect = 'keep' | 'erase';
+
+/** What a route of a platform does to the other keys. */
+export function othersEffect(kind: RouteKind, platform: Platform | undefined): OthersEffect {
+  return platform?.methods.find((method) => method.kind === kind)?.others ?? 'keep';
+}
 
 export type Verdict =
   | { readonly feasible: true }
@@ -30,15 +56,104 @@ export interface RefusedRoute {
   readonly lift: string | null;
 }
 
+/** Something a route needs, and whether it is there. */
+export interface Need {
+  readonly words: string;
+  readonly state: 'there' | 'missing' | 'to do';
+}
+
+/** What cannot be taken back once it is done. */
+export type NoReturn = 'erase' | 'credit' | 'only key' | 'module';
+
+export const noReturnWords: Record<NoReturn, string> = {
+  erase: 'erases every key',
+  credit: 'uses a credit',
+  'only key': 'opens the only key',
+  module: 'opens or replaces a module',
+};
+
+/** What an attempt costs, in minor units of the shop's currency. */
+export interface RouteCost {
+  /** Paid out: credits, what is used up, the desk. */
+  readonly cashMinor: number;
+  /** Half of all jobs take less work and wait than this, at the hourly rate. */
+  readonly workMinor: number;
+  /** What the shop states that the harm done is worth. */
+  readonly harmMinor: number;
+}
+
+/** How likely an attempt works, and what that rests on. */
+export interface Chance {
+  readonly value: number;
+  readonly rests: string;
+}
+
 export interface Route {
   readonly kind: RouteKind;
   readonly verdict: Verdict;
   readonly how: string;
-  readonly needs: readonly string[];
+  readonly needs: readonly Need[];
   /** What it does to the other keys. */
   readonly effect: string;
+  readonly others: OthersEffect;
   /** Null where the route does not exist on this car. */
   readonly time: WorkTime | null;
+  readonly cost: RouteCost | null;
+  readonly chance: Chance | null;
+  readonly noReturn: readonly NoReturn[];
   /** How many keys the car should know afterwards. */
   readonly plannedCount: number | 'cannotSay';
+}
+
+/** Attempts of a route on this platform so far. */
+export interface RouteRecord {
+  readonly route: RouteKind;
+  readonly worked: number;
+  readonly tried: number;
+  /** How often each system type was the one that answered. */
+  readonly types?: Readonly<Record<string, number>>;
+}
+
+/** What the shop reckons with when it weighs routes, in minor units of its currency. */
+export interface RouteMoney {
+  readonly rateMinor: number;
+  /** What the bureau takes for a PIN. */
+  readonly bureauFeeMinor: number;
+  /** Stated harm of working on the only key. */
+  readonly onlyKeyHarmMinor: number;
+  /** Stated harm of leaving stolen keys live, and of going against what the customer chose. */
+  readonly stolenLiveHarmMinor: number;
+  /** What is used up beside the key, by article. */
+  readonly articleMinor: Readonly<Record<string, number>>;
+}
+
+/** The franchise desk as the end of the line. */
+export interface DeskOffer {
+  readonly name: string;
+  readonly totalMinor: number;
+  readonly workingDays: number;
+  readonly tow: boolean;
+}
+
+export interface RouteRequest {
+  readonly platform: Platform;
+  readonly situation: KeySituation;
+  readonly van: VanKit;
+  /** Where the car was sold; null counts as every market. */
+  readonly market: string | null;
+  /** Keys were stolen: whoever has them can come back for the car. */
+  readonly stolen: boolean;
+  /** What the customer chose of the missing keys and of copying, where it was asked. */
+  readonly chosen: { readonly missing?: 'keep' | 'erase'; readonly copy?: 'clone' | 'learn' };
+  /** Whether there is a network where the car stands; null where nobody knows. */
+  readonly network: boolean | null;
+  /** When the car was built, by month; null where it is not known. */
+  readonly built: { readonly from: string; readonly to: string } | null;
+  readonly record: readonly RouteRecord[];
+  readonly money: RouteMoney;
+  readonly desk: DeskOffer | null;
+}
+
+export function isMethodKind(kind: RouteKind): kind is MethodKind {
+  return (methodKinds as readonly string[]).includes(kind);
 }

@@ -1,64 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
-import type { RouteKind } from './route';
-import { adviseRoute, findRoutes, type RouteRequest } from './routes';
+import { adviseRoute } from './advice';
+import type { RouteKind, RouteRequest } from './route';
+import { findRoutes } from './routes';
 import { key, situation } from './test-keys';
-import type { VanKit } from './van-kit';
-
-function method(kind: PlatformMethod['kind'], more: Partial<PlatformMethod> = {}): PlatformMethod {
-  return {
-    kind,
-    knownKeysNeeded: kind === 'add' ? 1 : 0,
-    needsPin: false,
-    needsTurning: false,
-    waitsSeconds: kind === 'aklErase' ? [780] : kind === 'aklAdd' ? [540] : [],
-    sessionP50Minutes: 10,
-    keyP50Minutes: 4,
-    spread: 0.3,
-    how: 'As the platform says',
-    ...more,
-  };
-}
-
-function platform(more: Partial<Platform> = {}): Platform {
-  return {
-    id: 'heddle',
-    name: 'Heddle 9',
-    chipFamily: 'CHL80',
-    link: 'can',
-    slotsMaximum: 8,
-    slotsMinimum: 1,
-    count: 'readable',
-    remoteLearned: 'with',
-    methods: [method('add'), method('aklErase'), method('aklAdd')],
-    ...more,
-  };
-}
-
-const covered = ['add', 'aklErase', 'aklAdd'] as const;
-const van: VanKit = {
-  name: 'Coracle',
-  tools: [
-    {
-      name: 'Tablet',
-      edition: 'Meres 1',
-      state: 'supported',
-      cover: covered.map((kind) => ({
-        platformId: 'heddle',
-        method: kind,
-        right: kind === 'aklErase' ? 'Erase credits' : null,
-      })),
-    },
-  ],
-  rights: [{ name: 'Erase credits', kind: 'paid per use', credits: 3, expiresOn: null }],
-  day: '2027-03-03',
-};
-
-function request(more: Partial<RouteRequest> = {}): RouteRequest {
-  return { platform: platform(), situation: situation([key(1)]), van, stolen: false, ...more };
-}
+import { fullTool, method, platform, request, right, van } from './test-platform';
 
 const memory = (knownCount: number, maximum = 8, minimum = 1) => ({ knownCount, maximum, minimum });
+const cloning = platform({
+  methods: [method('cloneDirect'), method('cloneSoldered', { boardsTo: '2016-05' })],
+});
 const lost = [key(1, { presence: 'lost' }), key(2, { presence: 'lost' })];
 
 describe('findRoutes', () => {
@@ -118,38 +68,23 @@ describe('findRoutes', () => {
       'aklErase',
       /5 keys to learn, the car holds 4/,
     ],
-    ['no tool', { van: { ...van, tools: [] } }, 'add', /No tool on Coracle/],
+    ['no tool', { van: van({ tools: [] }) }, 'add', /No tool on Coracle/],
     [
       'credits used up',
-      {
-        van: {
-          ...van,
-          rights: [{ name: 'Erase credits', kind: 'paid per use', credits: 0, expiresOn: null }],
-        },
-      },
+      { van: van({ rights: [right({ name: 'Erase credits', kind: 'paid per use', credits: 0 })] }) },
       'aklErase',
       /used up/,
     ],
-    ['a right missing', { van: { ...van, rights: [] } }, 'aklErase', /lacks Erase credits/],
+    ['a right missing', { van: van({ rights: [] }) }, 'aklErase', /lacks Erase credits/],
     [
       'a right expired',
-      {
-        van: {
-          ...van,
-          rights: [{ name: 'Erase credits', kind: 'account', credits: null, expiresOn: '2027-03-02' }],
-        },
-      },
+      { van: van({ rights: [right({ name: 'Erase credits', expiresOn: '2027-03-02' })] }) },
       'aklErase',
       /expired on 2027-03-02/,
     ],
     [
       'a right on its last day',
-      {
-        van: {
-          ...van,
-          rights: [{ name: 'Erase credits', kind: 'account', credits: null, expiresOn: '2027-03-03' }],
-        },
-      },
+      { van: van({ rights: [right({ name: 'Erase credits', expiresOn: '2027-03-03' })] }) },
       'aklErase',
       true,
     ],
@@ -169,7 +104,7 @@ describe('findRoutes', () => {
     ],
     [
       'on board without a tool',
-      { platform: platform({ methods: [method('onBoard')] }), van: { ...van, tools: [] } },
+      { platform: platform({ methods: [method('onBoard')] }), van: van({ tools: [] }) },
       'onBoard',
       true,
     ],
@@ -235,6 +170,65 @@ describe('adviseRoute', () => {
   });
 
   it('is silent where every route is refused', () => {
-    expect(advice({ van: { ...van, tools: [] }, situation: situation(lost) })).toBeUndefined();
+    expect(advice({ van: van({ tools: [] }), situation: situation(lost) })).toBeUndefined();
+  });
+});
+
+describe('what a route rests on', () => {
+  const find = (kind: RouteKind, more: Partial<RouteRequest>) =>
+    findRoutes(request(more)).find((one) => one.kind === kind);
+
+  it('says which needs are there, missing or to be done', () => {
+    const needs = find('aklErase', {
+      situation: situation(lost),
+      van: van({ powerSupply: false }),
+      platform: platform({
+        count: 'afterPin',
+        pinSources: ['bureau', 'socket'],
+        methods: [method('aklErase', { needsPin: true })],
+      }),
+    })?.needs;
+    expect(needs).toEqual([
+      { words: 'Tablet, Meres 1, with Erase credits, 3 left', state: 'there' },
+      { words: 'The PIN: read by the socket, then the bureau', state: 'to do' },
+      { words: 'Key count read after the PIN', state: 'to do' },
+      { words: '12 V held by a proper supply for the wait', state: 'missing' },
+    ]);
+  });
+
+  it('marks what cannot be taken back', () => {
+    expect(find('aklErase', { situation: situation(lost) })?.noReturn).toEqual(['credit', 'erase']);
+    expect(find('cloneSoldered', { platform: cloning })?.noReturn).toEqual(['only key']);
+    expect(
+      find('cloneSoldered', { platform: cloning, situation: situation([key(1), key(2)]) })?.noReturn,
+    ).toEqual([]);
+    expect(find('add', {})?.noReturn).toEqual([]);
+  });
+
+  it('counts stated harm: the only key opened, stolen keys left live', () => {
+    expect(find('cloneSoldered', { platform: cloning })?.cost?.harmMinor).toBe(15_000);
+    expect(find('aklAdd', { situation: situation(lost), stolen: true })?.cost?.harmMinor).toBe(100_000);
+    expect(find('aklErase', { situation: situation(lost), stolen: true })?.cost?.harmMinor).toBe(0);
+  });
+
+  it('weighs its own attempts against what is stated', () => {
+    const record = [{ route: 'add', worked: 10, tried: 10 }] as const;
+    expect(find('add', { record })?.chance).toEqual({
+      value: 0.95,
+      rests: 'stated 90 %, and 10 of 10 attempts here',
+    });
+  });
+
+  it('leaves the count as it is for a copy', () => {
+    expect(
+      find('cloneDirect', { platform: cloning, situation: situation([key(1)], { memory: memory(3) }) })
+        ?.plannedCount,
+    ).toBe(3);
+  });
+
+  it('shows what follows a failure, and leaves the erase to the end', () => {
+    const order = adviseRoute(findRoutes(request({})), request({}))?.order;
+    expect(order?.steps.map(({ kind }) => kind)).toEqual(['add', 'aklAdd', 'aklErase']);
+    expect(order?.chance).toBeGreaterThan(0.95);
   });
 });

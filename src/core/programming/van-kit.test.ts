@@ -1,49 +1,29 @@
 import { describe, expect, it } from 'vitest';
-import type { Platform } from '@/core/catalogue/platform';
-import { findTool, type ToolRight, type VanKit } from './van-kit';
+import { platform, right, van } from './test-platform';
+import { findTool, type Tool, type ToolRight } from './van-kit';
 
-const platform: Platform = {
-  id: 'heddle',
-  name: 'Heddle 9',
-  chipFamily: 'AES128',
-  link: 'can',
-  slotsMaximum: 5,
-  slotsMinimum: 1,
-  count: 'readable',
-  remoteLearned: 'with',
-  methods: [],
-};
-
-const tool = (name: string, right: string | null) => ({
+const heddle = platform();
+const tool = (name: string, wants: string | null, market: string | null = null): Tool => ({
   name,
   edition: 'Meres 3',
-  state: 'supported' as const,
-  cover: [{ platformId: 'heddle', method: 'add' as const, right }],
+  state: 'supported',
+  cover: [{ platformId: 'heddle', method: 'add', market, right: wants }],
 });
-const van = (tools: VanKit['tools'], rights: readonly ToolRight[] = []): VanKit => ({
-  name: 'Wherry',
-  tools,
-  rights,
-  day: '2027-03-03',
-});
-const right = (more: Partial<ToolRight>): ToolRight => ({
-  name: 'Server',
-  kind: 'account',
-  credits: null,
-  expiresOn: null,
-  ...more,
-});
+const wherry = (tools: readonly Tool[], rights: readonly ToolRight[] = []) =>
+  van({ name: 'Wherry', tools, rights });
 
 describe('findTool', () => {
   it('takes a tool that needs no right', () => {
-    expect(findTool(van([tool('Tablet', null)]), platform, 'add')).toEqual({
+    expect(findTool(wherry([tool('Tablet', null)]), heddle, 'add', 'Meres')).toMatchObject({
       ok: true,
       words: 'Tablet, Meres 3',
     });
   });
 
   it('passes over a tool whose right is missing when another one needs none', () => {
-    expect(findTool(van([tool('Tablet', 'Server'), tool('Box', null)]), platform, 'add')).toMatchObject({
+    expect(
+      findTool(wherry([tool('Tablet', 'Server'), tool('Box', null)]), heddle, 'add', 'Meres'),
+    ).toMatchObject({
       ok: true,
       words: 'Box, Meres 3',
     });
@@ -73,16 +53,29 @@ describe('findTool', () => {
       'Server on Wherry expired on 2027-03-02.',
     ],
   ] as const)('refuses: %s', (_what, tools, rights, method, fact) => {
-    expect(findTool(van(tools, rights), platform, method)).toMatchObject({ ok: false, fact });
+    expect(findTool(wherry(tools, rights), heddle, method, 'Meres')).toMatchObject({ ok: false, fact });
   });
 
   it.each([right({ credits: 1 }), right({ expiresOn: '2027-03-03' }), right({})])(
     'accepts a right that holds: %j',
     (held) => {
-      expect(findTool(van([tool('Tablet', 'Server')], [held]), platform, 'add')).toEqual({
+      expect(findTool(wherry([tool('Tablet', 'Server')], [held]), heddle, 'add', 'Meres')).toMatchObject({
         ok: true,
-        words: 'Tablet, Meres 3, with Server',
+        words: expect.stringContaining('Tablet, Meres 3, with Server'),
       });
     },
   );
+
+  it('uses no credit up where another tool needs none, and keeps to the market', () => {
+    const both = wherry(
+      [tool('Tablet', 'Server', 'Meres'), tool('Box', null, 'Continent')],
+      [right({ useMinor: 900, credits: 2 })],
+    );
+    expect(findTool(both, heddle, 'add', 'Meres')).toMatchObject({
+      words: 'Tablet, Meres 3, with Server, 2 left',
+    });
+    expect(findTool(both, heddle, 'add', 'Continent')).toMatchObject({ words: 'Box, Meres 3' });
+    expect(findTool(both, heddle, 'add', null)).toMatchObject({ words: 'Box, Meres 3' });
+    expect(findTool(both, heddle, 'add', 'Southern')).toMatchObject({ ok: false });
+  });
 });

@@ -1,25 +1,48 @@
-import type { Platform } from '@/core/catalogue/platform';
+import type { MethodKind, Platform } from '@/core/catalogue/platform';
 import type { LocalDay } from '@/core/kinds/local-time';
 
-export type ToolFunction = 'add' | 'aklErase' | 'aklAdd' | 'count';
+export const toolFunctions = [
+  'remote',
+  'add',
+  'aklErase',
+  'aklAdd',
+  'cloneDirect',
+  'cloneRing',
+  'cloneSoldered',
+  'image',
+  'bench',
+  'replace',
+  'count',
+  'pin',
+] as const satisfies readonly (MethodKind | 'count' | 'pin')[];
+export type ToolFunction = (typeof toolFunctions)[number];
+
+export const rightKinds = ['owned', 'included', 'bought once', 'paid per use', 'account'] as const;
+export type RightKind = (typeof rightKinds)[number];
+
+export interface ToolCover {
+  readonly platformId: string;
+  readonly method: ToolFunction;
+  /** The market whose cars it covers; null covers all. */
+  readonly market: string | null;
+  /** The right this function wants; null where the tool alone is enough. */
+  readonly right: string | null;
+}
 
 export interface Tool {
   readonly name: string;
   readonly edition: string;
   readonly state: 'supported' | 'frozen';
-  readonly cover: readonly {
-    readonly platformId: string;
-    readonly method: ToolFunction;
-    /** The right this function wants; null where the tool alone is enough. */
-    readonly right: string | null;
-  }[];
+  readonly cover: readonly ToolCover[];
 }
 
 export interface ToolRight {
   readonly name: string;
-  readonly kind: string;
+  readonly kind: RightKind;
   /** Uses left; null where they are not counted. */
   readonly credits: number | null;
+  /** What one use costs; null where uses are free. */
+  readonly useMinor: number | null;
   readonly expiresOn: LocalDay | null;
 }
 
@@ -28,41 +51,78 @@ export interface VanKit {
   readonly name: string;
   readonly tools: readonly Tool[];
   readonly rights: readonly ToolRight[];
+  /** A proper 12 V supply for long waits. */
+  readonly powerSupply: boolean;
   /** The day on which rights must hold. */
   readonly day: LocalDay;
 }
 
 export type ToolAnswer =
-  | { readonly ok: true; readonly words: string }
+  | { readonly ok: true; readonly words: string; readonly tool: Tool; readonly right: ToolRight | undefined }
   | { readonly ok: false; readonly fact: string; readonly lift: string };
 
-/** A tool of the van with cover and right for a function of the platform, or the fact that is missing. */
-export function findTool(van: VanKit, platform: Platform, method: ToolFunction): ToolAnswer {
-  const covering = van.tools.flatMap((tool) =>
+/**
+ * A tool of the van with cover and right for a function of the platform in a market, or the fact that is missing.
+ * A tool that needs no right goes before one that uses a credit up.
+ */
+export function findTool(
+  van: VanKit,
+  platform: Pick<Platform, 'id' | 'name'>,
+  method: ToolFunction,
+  market: string | null,
+): ToolAnswer {
+  const named = van.tools.flatMap((tool) =>
     tool.cover
       .filter((cover) => cover.platformId === platform.id && cover.method === method)
-      .map(({ right }) => ({ tool, right })),
+      .map((cover) => ({ tool, cover })),
+  );
+  const covering = named.filter(
+    ({ cover }) => cover.market === null || market === null || cover.market === market,
   );
   if (covering.length === 0) {
+    const other = named[0]?.cover.market;
     return {
       ok: false,
-      fact: `No tool on ${van.name} covers this for ${platform.name}.`,
+      fact: other
+        ? `The tools of ${van.name} cover this for ${platform.name} in ${other} only; the car was sold in ${market}.`
+        : `No tool on ${van.name} covers this for ${platform.name}.`,
       lift: 'Take another van or tool.',
     };
   }
-  const missing: string[] = [];
-  for (const { tool, right } of covering) {
-    const lack = right === null ? undefined : lackOfRight(van, right);
-    if (lack === undefined) {
-      return {
-        ok: true,
-        words:
-          right === null ? `${tool.name}, ${tool.edition}` : `${tool.name}, ${tool.edition}, with ${right}`,
-      };
-    }
-    missing.push(lack);
+  const held = covering.map(({ tool, cover }) => ({
+    tool,
+    name: cover.right,
+    right: van.rights.find(({ name }) => name === cover.right),
+    lack: cover.right === null ? undefined : lackOfRight(van, cover.right),
+  }));
+  const [best] = held
+    .filter(({ lack }) => lack === undefined)
+    .sort(
+      (a, b) =>
+        (a.right?.useMinor ?? 0) - (b.right?.useMinor ?? 0) ||
+        Number(a.name !== null) - Number(b.name !== null),
+    );
+  if (best) {
+    const { tool, name, right } = best;
+    return {
+      ok: true,
+      words: [
+        `${tool.name}, ${tool.edition}`,
+        tool.state === 'frozen' && 'frozen',
+        name && `with ${name}`,
+        leftOf(right),
+      ]
+        .filter(Boolean)
+        .join(', '),
+      tool,
+      right,
+    };
   }
-  return { ok: false, fact: missing[0] ?? '', lift: 'Renew or buy it, or take another van.' };
+  return { ok: false, fact: held[0]?.lack ?? '', lift: 'Renew or buy it, or take another van.' };
+}
+
+function leftOf(right: ToolRight | undefined): string | false {
+  return right !== undefined && right.credits !== null && `${right.credits} left`;
 }
 
 function lackOfRight(van: VanKit, name: string): string | undefined {

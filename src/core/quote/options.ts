@@ -72,11 +72,19 @@ function furtherKey(
   );
 }
 
+/** What the franchise desk takes in all; undefined where there is none or it has no price. */
+export function deskTotalMinor(request: QuoteRequest, snapshot: QuoteSnapshot): number | undefined {
+  const desk = option('franchiseDesk', { ...request, route: 'desk' }, snapshot);
+  return desk.available ? desk.totalMinor : undefined;
+}
+
 function draftOf(kind: OptionKind, request: QuoteRequest, snapshot: QuoteSnapshot): Draft {
   if (kind === 'shopRepair') return repair(request, snapshot);
   if (request.route === 'repair')
     return { ok: false, reason: 'The route is a repair: no new key is sourced.' };
   if (request.keys === 0) return { ok: false, reason: 'No new key is wanted.' };
+  if (request.route === 'desk' && kind !== 'franchiseDesk')
+    return { ok: false, reason: 'The route is the franchise desk.' };
   switch (kind) {
     case 'shopOriginal':
       return shopSupplies('original', request, snapshot);

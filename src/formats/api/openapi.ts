@@ -10,6 +10,12 @@ import {
   openJobAnswerSchema,
   openJobRequestSchema,
 } from './jobs';
+import {
+  keyCountAnswerSchema,
+  keyCountRequestSchema,
+  routesAnswerSchema,
+  routesRequestSchema,
+} from './routes';
 import { list, object, oneOf, type Schema, text, uuid, whole } from './schema';
 import { vinAnswerSchema, vinRequestSchema } from './vin';
 
@@ -129,6 +135,22 @@ export function openApiDocument(): Record<string, unknown> {
           summary: 'Candidates, next question and what to bring for a car without a job',
           request: identifyRequestSchema,
           answer: identifyAnswerSchema,
+          refusals: ['400', '409', '413', '415'],
+        }),
+      },
+      '/routes': {
+        post: operation({
+          summary: 'Every route for keys on a platform, and the order in which to try them',
+          request: routesRequestSchema,
+          answer: routesAnswerSchema,
+          refusals: ['400', '409', '413', '415'],
+        }),
+      },
+      '/key-count': {
+        post: operation({
+          summary: 'What the car says of its keys, held against the keys there are',
+          request: keyCountRequestSchema,
+          answer: keyCountAnswerSchema,
           refusals: ['400', '409', '413', '415'],
         }),
       },

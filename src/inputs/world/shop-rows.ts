@@ -1,4 +1,6 @@
 import { IsISO4217CurrencyCode, IsTimeZone, Matches } from 'class-validator';
+import { routeKinds } from '@/core/programming/route';
+import { rightKinds, toolFunctions } from '@/core/programming/van-kit';
 import { cell } from '../cells';
 
 export class ShopRow {
@@ -25,6 +27,7 @@ export class PlaceRow {
 
 export class VanRow {
   @cell.text(40) name!: string;
+  @cell.yesNo() powerSupply!: boolean;
 }
 
 export class ToolRow {
@@ -38,15 +41,17 @@ export class ToolCoverRow {
   @cell.text(40) van!: string;
   @cell.text(60) tool!: string;
   @cell.text(40) platform!: string;
-  @cell.oneOf(['add', 'aklErase', 'aklAdd', 'count']) method!: string;
+  @cell.oneOf(toolFunctions) method!: string;
+  @cell.optional() @cell.text(40) market?: string;
   @cell.optional() @cell.text(60) right?: string;
 }
 
 export class RightRow {
   @cell.text(40) van!: string;
   @cell.text(60) name!: string;
-  @cell.oneOf(['owned', 'included', 'bought once', 'paid per use', 'account']) kind!: string;
+  @cell.oneOf(rightKinds) kind!: string;
   @cell.optional() @cell.whole(0, 100_000) credits?: number;
+  @cell.optional() @cell.amount() usePrice?: string;
   @cell.optional() @cell.whole(-3650, 3650) expiresInDays?: number;
 }
 
@@ -86,7 +91,7 @@ export class PriceBookRow {
 }
 
 export class PriceMenuRow {
-  @cell.oneOf(['cut', 'repair', 'none', 'onBoard', 'add', 'aklErase', 'aklAdd']) work!: string;
+  @cell.oneOf(['cut', ...routeKinds]) work!: string;
   @cell.amount() first!: string;
   @cell.amount() further!: string;
 }
@@ -94,4 +99,12 @@ export class PriceMenuRow {
 export class TaxRateRow {
   @cell.oneOf(['goods', 'labour']) taxClass!: string;
   @cell.decimal(0, 100) percent!: number;
+}
+
+export class BureauRow {
+  @cell.oneOf(['codeFromVin', 'pinFromVin', 'bittingFromCode']) kind!: string;
+  @cell.amount() fee!: string;
+  @cell.whole(0, 10_000) minutesFrom!: number;
+  @cell.whole(0, 10_000) minutesTo!: number;
+  @cell.whole(0, 100) failurePercent!: number;
 }

@@ -12,6 +12,16 @@ const benches = [
     name: 'Identify',
     what: 'From a line to the key, with the fewest questions; look-alikes, equals and what to bring.',
   },
+  {
+    href: '/benches/route',
+    name: 'Route',
+    what: 'Which ways of making the key are open, in which order to try them, and what refuses the rest.',
+  },
+  {
+    href: '/benches/key-count',
+    name: 'Key count',
+    what: 'What the car says it knows against the keys there are; what adding, erasing and copying would leave.',
+  },
 ];
 
 /** The benches that work without a job. */

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { isAllowed } from '@/core/authority/authority';
+import { isAllowed } from '@/core/authority/purposes';
 import type { Attempt, AttemptResult, JobLog } from '@/core/job/events';
 import { instantOf, localMoment } from '@/core/kinds/local-time';
 import { formatMinutes } from '@/core/kinds/units';

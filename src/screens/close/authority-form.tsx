@@ -3,7 +3,7 @@
 import { classValidatorResolver } from '@hookform/resolvers/class-validator';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/authority';
+import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/documents';
 import { fieldName } from '@/core/job/field-names';
 import type { Authority } from '@/core/job/job';
 import { momentWords } from '@/core/kinds/local-time';

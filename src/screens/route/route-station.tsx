@@ -1,42 +1,70 @@
 'use client';
 
 import { useState } from 'react';
-import { formatMinutes, formatWait } from '@/core/kinds/units';
+import type { Advice } from '@/core/programming/advice';
+import type { ChoiceAdvice, ChoiceQuestion } from '@/core/programming/choices';
+import type { SourceStep } from '@/core/programming/pin';
+import { pinSourceNames } from '@/core/programming/pin';
+import type { RankTest } from '@/core/programming/rank-test';
+import type { RingTag } from '@/core/programming/ring';
 import { type Route, type RouteKind, routeNames } from '@/core/programming/route';
-import { totalMinutes, type WorkTime } from '@/core/programming/work-time';
 import { Button } from '@/ui/button';
 import { ChoiceGroup } from '@/ui/choice-group';
-import { classNames } from '@/ui/class-names';
 import { EditOutcome } from '@/ui/edit-outcome';
 import { TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
-import { Badge, Notice } from '@/ui/notice';
 import { Lead, Panel } from '@/ui/panel';
+import { RingView } from '@/ui/ring-view';
 import { type EditAction, useEdit } from '@/ui/use-edit';
+import { AttemptPicture } from './attempt-picture';
+import { Choices } from './choices';
+import { RankPanel } from './rank-panel';
+import { RefusedRoutes } from './refused-routes';
+import { RouteCard } from './route-card';
 
 interface RouteStationProps {
   readonly job: JobRef;
   readonly routes: readonly Route[];
-  readonly advice: { readonly kind: RouteKind; readonly why: string } | undefined;
+  readonly advice: Advice | undefined;
+  readonly choices: readonly ChoiceAdvice[];
+  readonly made: readonly {
+    readonly question: ChoiceQuestion;
+    readonly choice: string;
+    readonly chosenBy: 'customer' | 'shop';
+  }[];
+  readonly rank: RankTest | undefined;
+  readonly rankKeys: readonly { readonly id: string; readonly label: string }[];
+  /** What each route makes of the keys, by route. */
+  readonly tagsAfter: Readonly<Partial<Record<RouteKind, readonly RingTag[]>>>;
+  readonly pin: readonly SourceStep[];
+  readonly systemTypes: readonly string[];
   readonly chosen: RouteKind | null;
   readonly chosenReason: string | null;
   readonly identified: boolean;
   readonly platform: string | undefined;
   readonly vans: readonly { readonly id: string; readonly name: string }[];
   readonly vanId: string | undefined;
+  readonly network: boolean | null;
+  readonly currency: string;
+  readonly locale: string;
   readonly onChoose: EditAction;
   readonly onVan: EditAction;
+  readonly onNetwork: EditAction;
+  readonly onChoice: EditAction;
+  readonly onRank: EditAction;
 }
 
 /** Every route: what is feasible with its needs, time and effect, and what is refused with the fact that refuses it. */
 export function RouteStation(props: RouteStationProps) {
-  const { job, routes, advice, chosen, chosenReason, identified, platform, vans, vanId, onChoose, onVan } =
+  const { job, routes, advice, chosen, chosenReason, identified, platform, vans, vanId, currency, locale } =
     props;
   const [picked, setPicked] = useState<RouteKind>();
   const [written, setWritten] = useState<string>();
   const reason = written ?? chosenReason ?? '';
-  const edit = useEdit(onChoose, job);
-  const van = useEdit(onVan, job);
+  const edit = useEdit(props.onChoose, job);
+  const place = useEdit(props.onVan, job);
+  const network = useEdit(props.onNetwork, job);
+  const rank = useEdit(props.onRank, job);
   if (platform === undefined) {
     return (
       <Lead
@@ -49,8 +77,8 @@ export function RouteStation(props: RouteStationProps) {
   const selected = feasible.some(({ kind }) => kind === picked)
     ? (picked ?? null)
     : (chosen ?? advice?.kind ?? null);
-  const refused = routes.filter(({ verdict }) => !verdict.feasible);
   const other = advice !== undefined && selected !== null && selected !== advice.kind;
+  const after = selected === null ? undefined : props.tagsAfter[selected];
   return (
     <>
       <Lead
@@ -58,15 +86,33 @@ export function RouteStation(props: RouteStationProps) {
         title={advice ? `Advised: ${routeNames[advice.kind]}` : 'Every route is refused'}
         reason={advice?.why ?? 'Below stands what refuses each, and what would lift it.'}
       />
-      {vans.length > 1 && !job.closed && (
-        <ChoiceGroup
-          label="Van"
-          value={vanId ?? ''}
-          choices={vans.map(({ id, name }) => ({ value: id, label: name }))}
-          onChange={(id) => van.edit({ vanId: id })}
-        />
+      {!job.closed && (
+        <div className="flex flex-wrap gap-4">
+          {vans.length > 1 && (
+            <ChoiceGroup
+              label="Van"
+              value={vanId ?? ''}
+              choices={vans.map(({ id, name }) => ({ value: id, label: name }))}
+              onChange={(id) => place.edit({ vanId: id })}
+            />
+          )}
+          <ChoiceGroup
+            label="Network where the car stands"
+            value={props.network === null ? 'unknown' : props.network ? 'yes' : 'no'}
+            choices={[
+              { value: 'unknown', label: 'Not known' },
+              { value: 'yes', label: 'Yes' },
+              { value: 'no', label: 'None' },
+            ]}
+            onChange={(value) => network.edit({ network: value === 'unknown' ? null : value === 'yes' })}
+          />
+        </div>
       )}
-      <EditOutcome edit={van} fields={[]} />
+      <EditOutcome edit={place} fields={[]} />
+      <EditOutcome edit={network} fields={[]} />
+      {advice && advice.order.steps.length > 0 && (
+        <AttemptPicture order={advice.order} routes={routes} currency={currency} locale={locale} />
+      )}
       {feasible.length > 0 && (
         <section aria-label="Feasible routes" className="flex flex-col gap-2">
           {feasible.map((route) => (
@@ -76,10 +122,20 @@ export function RouteStation(props: RouteStationProps) {
               advised={advice?.kind === route.kind}
               chosen={chosen === route.kind}
               selected={selected === route.kind}
+              currency={currency}
+              locale={locale}
               onSelect={job.closed ? undefined : () => setPicked(route.kind)}
             />
           ))}
         </section>
+      )}
+      {after && after.length > 0 && selected && (
+        <Panel
+          title={`The keys with ${routeNames[selected].toLowerCase()}`}
+          note="What this route does to each key on the ring."
+        >
+          <RingView tags={after} slots={[]} slotsMaximum={0} wide />
+        </Panel>
       )}
       {!job.closed && feasible.length > 0 && (
         <form
@@ -121,88 +177,39 @@ export function RouteStation(props: RouteStationProps) {
           },
         ]}
       />
-      {refused.length > 0 && (
-        <Panel title="Refused" note="Each with the fact that refuses it, and what would lift it.">
-          <ul className="flex flex-col divide-y divide-line">
-            {refused.map(({ kind, verdict }) => (
-              <li key={kind} className="grid gap-x-4 py-2 sm:grid-cols-[160px_1fr]">
-                <span className="font-semibold text-mute">{routeNames[kind]}</span>
-                {!verdict.feasible && (
-                  <span>
-                    {verdict.fact} {verdict.lift && <span className="text-mute">{verdict.lift}</span>}
-                  </span>
-                )}
-              </li>
-            ))}
-          </ul>
-        </Panel>
+      <Choices job={job} advice={props.choices} made={props.made} onChoice={props.onChoice} />
+      {props.pin.length > 0 && <PinOrder pin={props.pin} systemTypes={props.systemTypes} />}
+      {props.rank && (
+        <RankPanel
+          test={props.rank}
+          keys={props.rankKeys}
+          pending={rank.pending}
+          onVerdict={job.closed ? undefined : (keyId, found) => rank.edit({ keyId, rank: found })}
+        />
       )}
+      <EditOutcome edit={rank} fields={[]} />
+      <RefusedRoutes routes={routes} />
     </>
   );
 }
 
-interface RouteCardProps {
-  readonly route: Route;
-  readonly advised: boolean;
-  readonly chosen: boolean;
-  readonly selected: boolean;
-  readonly onSelect: (() => void) | undefined;
-}
-
-function RouteCard({ route, advised, chosen, selected, onSelect }: RouteCardProps) {
+/** Where to get the PIN, in order, and which system types to try. */
+export function PinOrder({
+  pin,
+  systemTypes,
+}: {
+  readonly pin: readonly SourceStep[];
+  readonly systemTypes: readonly string[];
+}) {
   return (
-    <label
-      className={classNames(
-        'flex gap-3 rounded-lg border-[1.5px] bg-biscuit p-4',
-        selected ? 'border-ink' : 'border-line',
+    <Panel title="The PIN" note="Sources in the order with the least expected cost, fee and minutes counted.">
+      <p>{pin.map(({ source }, at) => `${at + 1} ${pinSourceNames[source]}`).join(' · ')}</p>
+      {systemTypes.length > 1 && (
+        <p className="mt-1">
+          System types to try: <span className="font-mono">{systemTypes.join(', ')}</span>{' '}
+          <span className="text-mute">(those that answered before go first)</span>
+        </p>
       )}
-    >
-      <input
-        type="radio"
-        name="route"
-        className="mt-0.5 size-5 flex-none accent-(--terra)"
-        checked={selected}
-        disabled={!onSelect}
-        onChange={() => onSelect?.()}
-      />
-      <span className="grid min-w-0 flex-1 gap-x-6 gap-y-1 sm:grid-cols-[1fr_200px]">
-        <span className="flex flex-wrap items-center gap-2 font-semibold">
-          {routeNames[route.kind]}
-          {advised && <Badge tone="glaze">advised</Badge>}
-          {chosen && <Badge tone="smalt">taken</Badge>}
-        </span>
-        <span className="font-mono sm:row-span-4 sm:text-right">
-          {route.time && <Times time={route.time} />}
-        </span>
-        <span>{route.how}</span>
-        <span className="text-mute">
-          <b className="font-semibold">Needs</b>{' '}
-          {route.needs.length === 0 ? 'nothing' : route.needs.join(' · ')}
-        </span>
-        <span>
-          <b className="font-semibold">Other keys</b> {route.effect}
-        </span>
-        {route.kind === 'aklErase' && (
-          <span className="sm:col-span-2">
-            <Notice tone="ochre">Never erase before every key that is to work is in hand and proved.</Notice>
-          </span>
-        )}
-      </span>
-    </label>
-  );
-}
-
-function Times({ time }: { time: WorkTime }) {
-  if (time.workP80Minutes === 0) return <>nothing to program</>;
-  return (
-    <>
-      <span className="block text-ask font-bold">{formatMinutes(totalMinutes(time, 'p50'))}</span>
-      <span className="block text-small text-mute">
-        8 in 10 by {formatMinutes(totalMinutes(time, 'p80'))}
-      </span>
-      <span className="block text-small text-mute">
-        {time.waitSeconds > 0 ? `of it a wait of ${formatWait(time.waitSeconds)}` : 'no wait'}
-      </span>
-    </>
+    </Panel>
   );
 }

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
+import { routeNames } from '@/core/programming/route';
 import type { Tool, ToolFunction, ToolRight } from '@/core/programming/van-kit';
 import { Badge } from '@/ui/notice';
 import { Page } from '@/ui/page';
@@ -19,12 +20,7 @@ interface VansProps {
   readonly children: ReactNode;
 }
 
-const functions: Record<ToolFunction, string> = {
-  add: 'add',
-  aklErase: 'AKL erasing',
-  aklAdd: 'AKL adding',
-  count: 'count',
-};
+const functions: Record<ToolFunction, string> = { ...routeNames, count: 'Count', pin: 'PIN' };
 
 /** The vans with their tools, what these cover, and the rights they hold; the routes rest on it. */
 export function Vans({ vans, platformNames, today, children }: VansProps) {

@@ -17,10 +17,17 @@ import { priceClassMinor } from '@/core/quote/price-class';
 import { listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { readPriceLists } from '@/data/prices';
+import { listRouteRecords } from '@/data/route-records';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
 import { gatheredOf } from '../jobs/job-view';
-import { articlesOf, cheapest, type RecommendationGrounds, recommend } from '../jobs/recommendation';
+import {
+  articlesOf,
+  articlesUsedUp,
+  cheapest,
+  type RecommendationGrounds,
+  recommend,
+} from '../jobs/recommendation';
 
 /** A question with the words around it. */
 export interface AskedQuestion extends Question {
@@ -59,10 +66,8 @@ export async function identifyCar(
     gatheredOf(db, job, shop, actor.at),
     job.call.modelId === null ? [] : listApplications(db, job.call.modelId),
   ]);
-  const [platforms, grounds] = await Promise.all([
-    platformsOf(db, applications),
-    groundsOf(db, job, shop, actor.at, vans, applications),
-  ]);
+  const platforms = await platformsOf(db, applications);
+  const grounds = await groundsOf(db, job, shop, actor.at, vans, applications, Object.values(platforms));
   const partsOf = decisionParts(job, platforms, grounds);
   const keyOf = (application: Application) => decisionKey(partsOf(application));
 
@@ -107,21 +112,30 @@ async function platformsOf(db: Db, applications: readonly Application[]): Promis
 }
 
 async function groundsOf(
-  db: Db,
+  db: Pool,
   job: Job,
   shop: ShopRow,
   at: Date,
   vans: readonly VanRow[],
   applications: readonly Application[],
+  platforms: readonly Platform[],
 ): Promise<RecommendationGrounds> {
   const now = localMoment(at, shop.zone);
-  const articles = [...new Set(applications.flatMap(articlesOf))];
+  const articles = [...new Set([...applications.flatMap(articlesOf), ...articlesUsedUp(platforms)])];
   const [first] = applications;
+  const [prices, records] = await Promise.all([
+    first && readPriceLists(db, now.day, articles, first.makeId),
+    listRouteRecords(
+      db,
+      platforms.map(({ id }) => id),
+    ),
+  ]);
   return {
     shop,
     now,
     van: vans.find(({ id }) => id === job.vanId) ?? vans[0],
-    prices: first && (await readPriceLists(db, now.day, articles, first.makeId)),
+    prices,
+    records,
   };
 }
 
@@ -135,10 +149,13 @@ function decisionParts(
   const known = new Map<string, DecisionParts>();
   return (application) => {
     const articles = articlesOf(application);
-    const key = [application.platformId, ...articles].join('|');
+    const platform = platforms[application.platformId];
+    const boards = platform?.methods.some(({ boardsFrom, boardsTo }) => boardsFrom ?? boardsTo);
+    const built = boards ? JSON.stringify(application.span) : '';
+    const key = [application.platformId, application.market, built, ...articles].join('|');
     const found = known.get(key);
     if (found) return found;
-    const { advice, quote } = recommend(job, application, platforms[application.platformId], grounds);
+    const { advice, quote } = recommend(job, application, platform, grounds);
     const total = quote && cheapest(quote.options);
     const parts: DecisionParts = {
       blank: application.blank,

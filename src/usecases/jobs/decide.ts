@@ -5,21 +5,25 @@ import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { addDays } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
+import { choiceAnswers } from '@/core/programming/choices';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import { findApplication } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { deleteGiven, replaceRing, updateChoices, upsertGiven } from '@/data/jobs';
+import { deleteGiven, replaceRing, setKeyRank, storeChoice, updateChoices, upsertGiven } from '@/data/jobs';
 import { insertQuote } from '@/data/quotes';
 import { listVans } from '@/data/vans';
 import type { AnswerInput } from '@/inputs/identify-input';
 import type {
   ChangeRingInput,
+  ChoiceInput,
   ChooseCandidateInput,
   ChooseRouteInput,
   ChooseVanInput,
   KeyInput,
+  NetworkInput,
   OfferQuoteInput,
 } from '@/inputs/job-inputs';
+import type { RankInput } from '@/inputs/key-inputs';
 import { type Edited, editJob } from './edit-job';
 import { carOnPaper, jobViewIn } from './job-view';
 import { sections } from './sections';
@@ -93,6 +97,36 @@ export async function chooseVan(actor: PersonActor, input: ChooseVanInput): Prom
   return editJob(actor, input, sections.route, async (db, job) => {
     if (!(await isVan(db, input.vanId))) return failed('This van is not on the list.', 'vanId');
     await updateChoices(db, job.id, { vanId: input.vanId });
+    await dropRefusedRoute(db, actor, job);
+    return undefined;
+  });
+}
+
+/** Notes whether there is a network where the car stands. */
+export async function chooseNetwork(actor: PersonActor, input: NetworkInput): Promise<Edited> {
+  return editJob(actor, input, sections.route, async (db, job) => {
+    await updateChoices(db, job.id, { network: input.network });
+    await dropRefusedRoute(db, actor, job);
+    return undefined;
+  });
+}
+
+/** Records what the customer or the shop chose beside the route; null asks again. */
+export async function makeChoice(actor: PersonActor, input: ChoiceInput): Promise<Edited> {
+  return editJob(actor, input, sections.choices, async (db, job) => {
+    const { question, choice, chosenBy } = input;
+    if (choice !== null && !Object.hasOwn(choiceAnswers[question], choice))
+      return failed('This is no answer to that question.', 'choice');
+    await storeChoice(db, job.id, { question, choice, chosenBy }, { at: actor.at, personId: actor.personId });
+    return undefined;
+  });
+}
+
+/** Hangs the verdict of a rank test on a key. */
+export async function setRank(actor: PersonActor, input: RankInput): Promise<Edited> {
+  return editJob(actor, input, sections.ring, async (db, job) => {
+    if (!(await setKeyRank(db, job.id, input.keyId, input.rank)))
+      return failed('This key is not on the ring.', 'keyId');
     await dropRefusedRoute(db, actor, job);
     return undefined;
   });

@@ -59,6 +59,8 @@ export function jobOf(
     route: null,
     routeReason: null,
     vanId: null,
+    network: null,
+    choices: [],
     authority: [],
     given,
     facts: [],

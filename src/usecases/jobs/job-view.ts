@@ -7,22 +7,26 @@ import { authorityStage, carName, type Job } from '@/core/job/job';
 import { type Station, stationsOf } from '@/core/job/stations';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
+import type { Advice } from '@/core/programming/advice';
+import { adviseChoices, type ChoiceAdvice } from '@/core/programming/choices';
 import type { KeySituation } from '@/core/programming/keys';
 import type { JobPlan } from '@/core/programming/plan';
+import type { RankTest } from '@/core/programming/rank-test';
 import { deriveRing, type Ring } from '@/core/programming/ring';
-import type { Route } from '@/core/programming/route';
-import type { Advice } from '@/core/programming/routes';
+import { othersEffect, type Route, type RouteRequest } from '@/core/programming/route';
 import { findApplication, getPlatformOrThrow, listApplications } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
 import { listYearErrors } from '@/data/library/evidence';
 import { readPriceLists } from '@/data/prices';
 import { listQuotes, type QuoteRow } from '@/data/quotes';
+import { findRankTest } from '@/data/rank-tests';
+import { listRouteRecords } from '@/data/route-records';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { listVans, type VanRow } from '@/data/vans';
 import { readVinRules } from '@/data/vin-context';
 import { database } from '../database';
-import { articlesOf, cheapest, type Recommendation, recommend } from './recommendation';
+import { articlesOf, articlesUsedUp, cheapest, type Recommendation, recommend } from './recommendation';
 
 /** A job with everything that is computed from it, for the screens. */
 export interface JobView {
@@ -38,8 +42,12 @@ export interface JobView {
   readonly ring: Ring;
   readonly vans: readonly VanRow[];
   readonly van: VanRow | undefined;
+  readonly request: RouteRequest | undefined;
   readonly routes: readonly Route[];
   readonly advice: Advice | undefined;
+  readonly choices: readonly ChoiceAdvice[];
+  /** How ranks are told on the platform. */
+  readonly rank: RankTest | undefined;
   readonly quote: Recommendation['quote'];
   readonly quotes: readonly QuoteRow[];
   readonly stations: readonly Station[];
@@ -71,9 +79,11 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
   const platform = likely && (await getPlatformOrThrow(db, likely.platformId));
   const vans = await listVans(db);
   const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
-  const prices = likely && (await readPriceLists(db, now.day, articlesOf(likely), likely.makeId));
-  const grounds = { shop, now, van, prices };
-  const { situation, routes, advice, quote } = recommend(job, likely, platform, grounds);
+  const priced = likely && [...articlesOf(likely), ...articlesUsedUp(platform ? [platform] : [])];
+  const prices = priced && (await readPriceLists(db, now.day, priced, likely.makeId));
+  const records = platform ? await listRouteRecords(db, [platform.id]) : {};
+  const grounds = { shop, now, van, prices, records };
+  const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
   const quotes = await listQuotes(db, job.id);
   return {
     job,
@@ -83,11 +93,25 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
     application,
     platform,
     situation,
-    ring: deriveRing(situation, planOf(job)),
+    ring: deriveRing(situation, planOf(job, platform)),
     vans,
     van,
+    request,
     routes,
     advice,
+    choices:
+      request && platform
+        ? adviseChoices({
+            platform,
+            situation,
+            routes,
+            route: job.route ?? advice?.kind,
+            stolen: request.stolen,
+            chipCertainty: chipCertainty(candidates, likely),
+            habits: shop.habits,
+          })
+        : [],
+    rank: platform && platform.rank !== 'none' ? await findRankTest(db, platform.id) : undefined,
     quote,
     quotes,
     stations: stationsOf({
@@ -104,10 +128,18 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
   };
 }
 
-export function planOf(job: Job): JobPlan {
+/** How sure the chip of a car is: the share of the candidates that have it. */
+function chipCertainty(candidates: readonly Candidate[], likely: Application | undefined): number {
+  return candidates
+    .filter(({ application }) => application.chip?.article === likely?.chip?.article)
+    .reduce((sum, { probability }) => sum + probability, 0);
+}
+
+export function planOf(job: Job, platform: Platform | undefined): JobPlan {
   const worked = job.log.attempts.filter(({ result }) => result === 'worked');
   return {
     route: job.route,
+    others: job.route === null ? 'keep' : othersEffect(job.route, platform),
     learned: new Set(worked.flatMap(({ learnedKeyIds }) => learnedKeyIds)),
     finished: worked.some(({ route }) => route === job.route),
   };

@@ -2,9 +2,9 @@ import { v7 as uuid } from 'uuid';
 import type { Candidate } from '@/core/identify/posterior';
 import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
+import type { Advice } from '@/core/programming/advice';
 import type { RingTag } from '@/core/programming/ring';
 import type { RefusedRoute, Route } from '@/core/programming/route';
-import type { Advice } from '@/core/programming/routes';
 import type { QuoteOption } from '@/core/quote/quote';
 import { listPlaces } from '@/data/names';
 import type { OpenJobInput } from '@/inputs/call-input';
@@ -32,7 +32,7 @@ export async function previewCall(actor: PersonActor, input: OpenJobInput): Prom
     candidates: view.candidates,
     advice: view.advice,
     route: view.routes.find(({ kind }) => kind === view.advice?.kind),
-    refused: view.advice ? [] : view.routes.flatMap(refusalOf),
+    refused: view.advice && view.advice.kind !== 'desk' ? [] : view.routes.flatMap(refusalOf),
     options: view.quote?.options ?? [],
     tags: view.ring.tags,
     currency: view.shop.currency,

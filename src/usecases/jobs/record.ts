@@ -1,4 +1,4 @@
-import { type AuthorityStage, isAllowed } from '@/core/authority/authority';
+import { type AuthorityStage, isAllowed } from '@/core/authority/purposes';
 import { closingNeeds } from '@/core/job/closing';
 import { applyEvent, type JobEvent } from '@/core/job/events';
 import { authorityStage, formatJobNumber, type Job } from '@/core/job/job';

@@ -29,7 +29,17 @@ export const sections = {
     read: ({ keys, identities }) =>
       Object.fromEntries(keys.map((key) => [`key ${key.tag}`, keyWords(key, knownOf(key, identities))])),
   },
-  route: { name: 'route', read: ({ route, routeReason, vanId }) => ({ route, reason: routeReason, vanId }) },
+  route: {
+    name: 'route',
+    read: ({ route, routeReason, vanId, network }) => ({ route, reason: routeReason, vanId, network }),
+  },
+  choices: {
+    name: 'choices',
+    read: ({ choices }) =>
+      Object.fromEntries(
+        choices.map(({ question, choice, chosenBy }) => [question, `${choice}, ${chosenBy}`]),
+      ),
+  },
   authority: {
     name: 'authority',
     read: ({ authority }) => {

@@ -1,4 +1,4 @@
-import { isAllowed } from '@/core/authority/authority';
+import { isAllowed } from '@/core/authority/purposes';
 import { applyEvent, emptyLog, type JobEvent } from '@/core/job/events';
 import { openingRing } from '@/core/job/opening-keys';
 import { addDays, instantOf, type LocalDay } from '@/core/kinds/local-time';

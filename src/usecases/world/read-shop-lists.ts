@@ -1,6 +1,7 @@
 import { addDays, type LocalDay } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import {
+  BureauRow,
   FranchiseDeskRow,
   PlaceRow,
   PriceBookRow,
@@ -13,7 +14,7 @@ import {
   ToolRow,
   VanRow,
 } from '@/inputs/world/shop-rows';
-import { type TableRows, type WorldReader, worldId } from './world-reader';
+import { type RowPlace, type TableRows, type WorldReader, worldId } from './world-reader';
 
 /** Prices of the world are valid from before its oldest job. */
 const historyDays = 430;
@@ -33,6 +34,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
   const vans = world.read('vans', VanRow, (row, at) => ({
     id: at.define('van', row.name, 'name'),
     name: row.name,
+    power_supply: row.powerSupply,
   }));
   const tools = world.read('tools', ToolRow, (row, at) => ({
     id: at.define('tool', `${row.van} ${row.name}`, 'name'),
@@ -47,6 +49,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     name: row.name,
     kind: row.kind,
     credits: row.credits ?? null,
+    use_minor: row.usePrice === undefined ? null : minor(row.usePrice),
     expires_on: row.expiresInDays === undefined ? null : addDays(today, row.expiresInDays),
   }));
   const cover = world.read('tool-cover', ToolCoverRow, (row, at) => {
@@ -55,6 +58,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
       tool_id: at.refer('tool', `${row.van} ${row.tool}`, 'tool'),
       platform_id: at.refer('platforms', row.platform, 'platform'),
       method: row.method,
+      market: row.market === undefined ? null : marketName(at, row.market),
       right_name: row.right ?? null,
     };
   });
@@ -104,7 +108,15 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     basis_points: Math.round(row.percent * 100),
     valid,
   }));
+  const bureau = world.read('bureau', BureauRow, (row) => ({
+    kind: row.kind,
+    fee_minor: minor(row.fee),
+    minutes_from: row.minutesFrom,
+    minutes_to: row.minutesTo,
+    failure_percent: row.failurePercent,
+  }));
   return [
+    { table: 'bureau_service', rows: bureau },
     { table: 'place', rows: places },
     { table: 'van', rows: vans },
     { table: 'tool', rows: tools },
@@ -117,4 +129,10 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     { table: 'price_menu', rows: menu },
     { table: 'tax_rate', rows: taxes },
   ];
+}
+
+/** A market by its name, which must be one of the library. */
+function marketName(at: RowPlace, name: string): string {
+  at.refer('markets', name, 'market');
+  return name;
 }

@@ -2,8 +2,10 @@
 
 import type { Result } from '@/core/kinds/result';
 import { IdentifyInput } from '@/inputs/identify-input';
+import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { VinInput } from '@/inputs/vin-input';
 import { type IdentifiedLine, identify } from '@/usecases/identify/identify';
+import { countKeysFor, findRoutesFor, type KeysCounted, type RoutesFound } from '@/usecases/routes';
 import { examine, type VinAnswer } from '@/usecases/vin';
 import { runAction } from '../../run-action';
 
@@ -13,4 +15,12 @@ export async function examineVinAction(data: unknown): Promise<Result<VinAnswer>
 
 export async function identifyAction(data: unknown): Promise<Result<IdentifiedLine>> {
   return runAction(IdentifyInput, data, identify);
+}
+
+export async function findRoutesAction(data: unknown): Promise<Result<RoutesFound>> {
+  return runAction(RoutesInput, data, findRoutesFor);
+}
+
+export async function countKeysAction(data: unknown): Promise<Result<KeysCounted>> {
+  return runAction(KeyCountInput, data, countKeysFor);
 }

@@ -8,22 +8,28 @@ import {
   AuthorityInput,
   ChangeCallInput,
   ChangeRingInput,
+  ChoiceInput,
   ChooseCandidateInput,
   ChooseRouteInput,
   ChooseVanInput,
   CloseJobInput,
   FactsInput,
+  NetworkInput,
   OfferQuoteInput,
   WordsInput,
 } from '@/inputs/job-inputs';
+import { RankInput } from '@/inputs/key-inputs';
 import { correctWords } from '@/usecases/identify/names';
 import {
   answerQuestion,
   changeRing,
   chooseCandidate,
+  chooseNetwork,
   chooseRoute,
   chooseVan,
+  makeChoice,
   offerQuote,
+  setRank,
 } from '@/usecases/jobs/decide';
 import type { Edited } from '@/usecases/jobs/edit-job';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
@@ -69,6 +75,18 @@ export async function chooseRouteAction(data: unknown): Promise<Edited> {
 
 export async function chooseVanAction(data: unknown): Promise<Edited> {
   return runAction(ChooseVanInput, data, chooseVan);
+}
+
+export async function chooseNetworkAction(data: unknown): Promise<Edited> {
+  return runAction(NetworkInput, data, chooseNetwork);
+}
+
+export async function makeChoiceAction(data: unknown): Promise<Edited> {
+  return runAction(ChoiceInput, data, makeChoice);
+}
+
+export async function setRankAction(data: unknown): Promise<Edited> {
+  return runAction(RankInput, data, setRank);
 }
 
 export async function offerQuoteAction(data: unknown): Promise<Edited> {

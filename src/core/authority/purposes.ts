@@ -1,0 +1,58 @@
+/** How far the right to the car was shown: not at all, by papers in advance, or person, papers and plate together. */
+export type AuthorityStage = 'none' | 'advance' | 'onSite';
+
+const least = {
+  identify: 'none',
+  quote: 'none',
+  decode: 'none',
+  repair: 'none',
+  codeToBitting: 'advance',
+  codeFromVin: 'advance',
+  pinLookUp: 'advance',
+  seeSecret: 'advance',
+  openForPapers: 'advance',
+  openLock: 'onSite',
+  readLock: 'onSite',
+  cutFromCode: 'onSite',
+  pinRead: 'onSite',
+  learn: 'onSite',
+  erase: 'onSite',
+  clone: 'onSite',
+  keyImage: 'onSite',
+} as const satisfies Record<string, AuthorityStage>;
+
+/** What is asked for. The table is the only source of its stage, for use-cases, handlers and screens. */
+export type Purpose = keyof typeof least;
+export const purposes = Object.keys(least) as Purpose[];
+
+export const purposeNames: Record<Purpose, string> = {
+  identify: 'Identify the car',
+  quote: 'Quote',
+  decode: 'Decode a key in hand',
+  repair: 'Mend a key',
+  codeToBitting: 'Turn a code into its bitting',
+  codeFromVin: 'Ask for a code by VIN',
+  pinLookUp: 'Ask for a PIN by VIN',
+  seeSecret: 'Look at a code, bitting or PIN',
+  openForPapers: 'Open the door, the papers being inside',
+  openLock: 'Open a lock',
+  readLock: 'Read a lock',
+  cutFromCode: 'Cut from a code at the car',
+  pinRead: 'Read the PIN by the socket',
+  learn: 'Learn a key',
+  erase: 'Erase keys',
+  clone: 'Clone a key',
+  keyImage: 'Write a key image',
+};
+
+const order: readonly AuthorityStage[] = ['none', 'advance', 'onSite'];
+
+/** The least stage a purpose wants. */
+export function stageFor(purpose: Purpose): AuthorityStage {
+  return least[purpose];
+}
+
+/** Whether a stage is enough for a purpose, whoever asks. */
+export function isAllowed(purpose: Purpose, stage: AuthorityStage): boolean {
+  return order.indexOf(stage) >= order.indexOf(least[purpose]);
+}

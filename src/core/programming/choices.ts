@@ -1,0 +1,137 @@
+import type { Platform } from '@/core/catalogue/platform';
+import { countKeys } from './key-count';
+import type { KeySituation } from './keys';
+import { isClone, type Route, type RouteKind } from './route';
+import { totalMinutes } from './work-time';
+
+/** What is chosen beside the route: keep or erase the missing keys, copy or learn, cut or program first. */
+export const choiceQuestions = ['missing', 'copy', 'first'] as const;
+export type ChoiceQuestion = (typeof choiceQuestions)[number];
+
+export const choiceAnswers = {
+  missing: { keep: 'Add, and tell', erase: 'Erase, and learn again' },
+  copy: { clone: 'Clone', learn: 'Learn' },
+  first: { cut: 'Cut first', program: 'Program first' },
+} as const;
+export type ChoiceAnswer<Question extends ChoiceQuestion = ChoiceQuestion> = Question extends ChoiceQuestion
+  ? keyof (typeof choiceAnswers)[Question]
+  : never;
+
+export const choiceTitles: Record<ChoiceQuestion, string> = {
+  missing: 'Missing keys',
+  copy: 'Copy or learn',
+  first: 'Cut or program first',
+};
+
+/** The shop's habits: as advised, or always one of the two. */
+export type Habits = { readonly [Question in ChoiceQuestion]: ChoiceAnswer<Question> | 'advised' };
+
+export interface ChoiceAdvice {
+  readonly question: ChoiceQuestion;
+  readonly advised: ChoiceAnswer;
+  readonly why: string;
+  /** What each answer means, in a sentence. */
+  readonly consequences: Readonly<Record<string, string>>;
+}
+
+export interface ChoiceRequest {
+  readonly platform: Platform;
+  readonly situation: KeySituation;
+  readonly routes: readonly Route[];
+  /** The route taken, else the advised one. */
+  readonly route: RouteKind | undefined;
+  readonly stolen: boolean;
+  /** How sure the chip is, 0 to 1. */
+  readonly chipCertainty: number;
+  readonly habits: Habits;
+}
+
+/** Below this the chip is in doubt: a blank that turns out wrong should not be cut. */
+const surelyTheChip = 0.9;
+
+/** The choices that are open on this job, each with advice, reason and what both answers mean. */
+export function adviseChoices(request: ChoiceRequest): ChoiceAdvice[] {
+  return [missingKeys(request), copyOrLearn(request), cutOrProgram(request)].filter(
+    (advice): advice is ChoiceAdvice => advice !== undefined,
+  );
+}
+
+function feasible({ routes }: ChoiceRequest, which: (route: Route) => boolean): Route[] {
+  return routes.filter((route) => route.verdict.feasible && route.time !== null && which(route));
+}
+
+function missingKeys(request: ChoiceRequest): ChoiceAdvice | undefined {
+  const { situation, stolen, habits } = request;
+  const { lostLive, unaccounted } = countKeys(situation);
+  const missing = typeof unaccounted === 'object' ? Math.max(lostLive, unaccounted.high) : lostLive;
+  const away = situation.keys.filter(({ presence }) => presence === 'elsewhere').length;
+  if (missing === 0) return undefined;
+  const erasing = feasible(request, ({ others, kind }) => others === 'erase' && kind !== 'replace');
+  const keeping = feasible(
+    request,
+    ({ others, kind }) => others === 'keep' && kind !== 'repair' && kind !== 'remote' && kind !== 'none',
+  );
+  if (erasing.length === 0 || keeping.length === 0) return undefined;
+  const count = missing === 1 ? 'One key' : `${missing} keys`;
+  const consequences = {
+    keep: `${count} nobody can show can still start the car; the customer is told so.`,
+    erase: `No key that is not here starts the car any more${away > 0 ? `, ${away} kept elsewhere too` : ''}; each can be learned anew if found.`,
+  };
+  const advice = { question: 'missing', consequences } as const;
+  if (stolen)
+    return { ...advice, advised: 'erase', why: 'Keys were stolen: whoever has them can come back.' };
+  if (habits.missing !== 'advised')
+    return { ...advice, advised: habits.missing, why: 'The shop’s habit, set in Settings.' };
+  if (situation.keys.some(({ presence }) => presence === 'lost'))
+    return { ...advice, advised: 'erase', why: 'A lost key may be found by somebody who knows the car.' };
+  return { ...advice, advised: 'keep', why: 'Nothing says that the missing key is in wrong hands; ask.' };
+}
+
+function copyOrLearn(request: ChoiceRequest): ChoiceAdvice | undefined {
+  const { situation, habits } = request;
+  const clones = feasible(request, ({ kind }) => isClone(kind));
+  const learns = feasible(request, ({ kind }) => ['add', 'onBoard', 'image'].includes(kind));
+  const [clone, learn] = [clones[0], learns[0]];
+  if (!clone?.time || !learn?.time) return undefined;
+  const consequences = {
+    clone:
+      'No slot, no PIN, the car untouched; two keys are one to the car, and remote functions are learned apart.',
+    learn: 'A key of its own in a slot of its own; can be erased alone from the others.',
+  };
+  const advice = { question: 'copy', consequences } as const;
+  const { knownCount, maximum } = situation.memory;
+  if (typeof knownCount === 'number' && knownCount + situation.wanted > maximum)
+    return { ...advice, advised: 'clone', why: 'The memory is full; a copy takes no slot.' };
+  if (habits.copy !== 'advised')
+    return { ...advice, advised: habits.copy, why: 'The shop’s habit, set in Settings.' };
+  const saved = totalMinutes(learn.time, 'p50') - totalMinutes(clone.time, 'p50');
+  return saved >= 10
+    ? {
+        ...advice,
+        advised: 'clone',
+        why: `Quicker by about ${Math.round(saved)} min, and the car is not touched.`,
+      }
+    : { ...advice, advised: 'learn', why: 'About as quick, and the new key can later be erased by itself.' };
+}
+
+function cutOrProgram(request: ChoiceRequest): ChoiceAdvice | undefined {
+  const { platform, route, situation, chipCertainty, habits } = request;
+  if (situation.wanted === 0 || route === undefined || ['none', 'repair', 'remote', 'desk'].includes(route))
+    return undefined;
+  const turning = platform.methods.find(({ kind }) => kind === route)?.needsTurning ?? false;
+  const consequences = {
+    cut: 'The fit is proved before the memory is touched; a wrong chip spoils a cut blank.',
+    program: 'A wrong chip shows while the blank is uncut; the fit is proved last.',
+  };
+  const advice = { question: 'first', consequences } as const;
+  if (turning) return { ...advice, advised: 'cut', why: 'The key must turn to be learned.' };
+  if (chipCertainty < surelyTheChip)
+    return {
+      ...advice,
+      advised: 'program',
+      why: `The chip is only ${Math.round(chipCertainty * 100)} % sure, and learning works without turning.`,
+    };
+  if (habits.first !== 'advised')
+    return { ...advice, advised: habits.first, why: 'The shop’s habit, set in Settings.' };
+  return { ...advice, advised: 'cut', why: 'The chip is sure; a blade that fits is worth proving first.' };
+}

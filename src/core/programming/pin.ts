@@ -1,0 +1,69 @@
+import type { PinSource, Platform } from '@/core/catalogue/platform';
+import { bestOrder } from './best-order';
+import type { RouteRecord, RouteRequest } from './route';
+import { findTool } from './van-kit';
+
+export const pinSourceNames: Record<PinSource, string> = {
+  customer: 'the customer’s papers',
+  bureau: 'the bureau',
+  socket: 'read by the socket',
+  desk: 'the franchise desk',
+};
+
+/** What is publicly known of each source before the shop has a record: minutes, chance, and whether it costs a fee. */
+const sourceFacts: Record<PinSource, { readonly minutes: number; readonly chance: number }> = {
+  customer: { minutes: 2, chance: 0.2 },
+  bureau: { minutes: 15, chance: 0.85 },
+  socket: { minutes: 6, chance: 0.8 },
+  desk: { minutes: 90, chance: 0.95 },
+};
+/** Minutes for each system type that has to be tried beyond the first. */
+const typeMinutes = 3;
+
+export interface SourceStep {
+  readonly source: PinSource;
+  readonly costMinor: number;
+  readonly chance: number;
+}
+
+/** The sources of a platform's PIN in the order with the least expected cost; the socket only where a tool covers it. */
+export function orderOfSources(
+  request: Pick<RouteRequest, 'platform' | 'van' | 'market' | 'money'>,
+): SourceStep[] {
+  const { platform, van, market, money } = request;
+  const sources = platform.pinSources.filter(
+    (source) => source !== 'socket' || findTool(van, platform, 'pin', market).ok,
+  );
+  const tries = sources.map((source) => {
+    const { minutes, chance } = sourceFacts[source];
+    const types = source === 'socket' ? Math.max(0, platform.systemTypes.length - 1) * typeMinutes : 0;
+    const fee = source === 'bureau' ? money.bureauFeeMinor : 0;
+    return { id: source, cost: fee + ((minutes + types / 2) / 60) * money.rateMinor, chance };
+  });
+  const order = bestOrder({ tries, giveUp: 1e9 });
+  return order.steps.map(({ id, cost, chance }) => ({
+    source: id as PinSource,
+    costMinor: Math.round(cost),
+    chance,
+  }));
+}
+
+/** What a PIN is expected to cost by that order, in minor units. */
+export function pinCostMinor(request: Pick<RouteRequest, 'platform' | 'van' | 'market' | 'money'>): number {
+  let reached = 1;
+  let cost = 0;
+  for (const step of orderOfSources(request)) {
+    cost += reached * step.costMinor;
+    reached *= 1 - step.chance;
+  }
+  return Math.round(cost);
+}
+
+/** System types by how often each answered on this platform; those never met keep their order behind. */
+export function systemTypeOrder(
+  { systemTypes }: Pick<Platform, 'systemTypes'>,
+  record: readonly RouteRecord[],
+): string[] {
+  const answered = (type: string) => record.reduce((sum, { types }) => sum + (types?.[type] ?? 0), 0);
+  return [...systemTypes].sort((a, b) => answered(b) - answered(a));
+}

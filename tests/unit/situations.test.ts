@@ -1,0 +1,185 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from 'vitest';
+import type { MethodKind, PinSource, Platform } from '@/core/catalogue/platform';
+import { adviseRoute } from '@/core/programming/advice';
+import type { PhysicalKey } from '@/core/programming/keys';
+import { type RouteKind, type RouteRequest, routeKinds } from '@/core/programming/route';
+import { findRoutes } from '@/core/programming/routes';
+import { key, situation } from '@/core/programming/test-keys';
+import type { RightKind, ToolFunction, VanKit } from '@/core/programming/van-kit';
+import { readCsv } from '@/formats/csv';
+
+const rowsOf = (path: string) =>
+  readCsv(readFileSync(join(import.meta.dirname, path), 'utf8')).rows.map(({ cells }) => cells);
+const world = (name: string) => rowsOf(`../../world/${name}.csv`);
+const words = (text: string | undefined, by: string | RegExp = ' ') => (text ? text.split(by) : []);
+const month = (text: string | undefined) => text || null;
+
+const methods = world('platform-methods');
+const platforms = new Map(
+  world('platforms').map((cells): [string, Platform] => [
+    cells.name ?? '',
+    {
+      id: cells.name ?? '',
+      name: cells.name ?? '',
+      chipFamily: cells.chip_family as Platform['chipFamily'],
+      link: cells.link as Platform['link'],
+      slotsMaximum: Number(cells.slots_maximum),
+      slotsMinimum: Number(cells.slots_minimum),
+      count: cells.count as Platform['count'],
+      remoteLearned: cells.remote_learned as Platform['remoteLearned'],
+      rank: cells.rank as Platform['rank'],
+      whenFull: cells.when_full as Platform['whenFull'],
+      pinSources: words(cells.pin_sources) as PinSource[],
+      systemTypes: words(cells.system_types),
+      methods: methods
+        .filter(({ platform }) => platform === cells.name)
+        .map((method) => ({
+          kind: method.kind as MethodKind,
+          knownKeysNeeded: Number(method.known_keys_needed),
+          needsPin: method.needs_pin === 'yes',
+          needsTurning: method.needs_turning === 'yes',
+          needsTool: method.needs_tool === 'yes',
+          needsNetwork: method.needs_network === 'yes',
+          others: method.others as 'keep' | 'erase',
+          adapters: words(method.adapters, / > /),
+          article: method.article || null,
+          boardsFrom: month(method.boards_from),
+          boardsTo: month(method.boards_to),
+          chance: Number(method.chance),
+          waitsSeconds: words(method.waits_seconds).map(Number),
+          sessionP50Minutes: Number(method.session_p50_minutes),
+          keyP50Minutes: Number(method.key_p50_minutes),
+          spread: Number(method.spread),
+          how: method.how ?? '',
+        })),
+    },
+  ]),
+);
+
+const vans = new Map(
+  world('vans').map((cells): [string, VanKit] => [
+    cells.name ?? '',
+    {
+      name: cells.name ?? '',
+      powerSupply: cells.power_supply === 'yes',
+      day: '2027-03-03',
+      tools: world('tools')
+        .filter(({ van }) => van === cells.name)
+        .map((tool) => ({
+          name: tool.name ?? '',
+          edition: tool.edition ?? '',
+          state: tool.state as 'supported' | 'frozen',
+          cover: world('tool-cover')
+            .filter((cover) => cover.van === cells.name && cover.tool === tool.name)
+            .map((cover) => ({
+              platformId: cover.platform ?? '',
+              method: cover.method as ToolFunction,
+              market: cover.market || null,
+              right: cover.right || null,
+            })),
+        })),
+      rights: world('rights')
+        .filter(({ van }) => van === cells.name)
+        .map((right) => ({
+          name: right.name ?? '',
+          kind: right.kind as RightKind,
+          credits: right.credits ? Number(right.credits) : null,
+          useMinor: right.use_price ? Number(right.use_price) * 100 : null,
+          expiresOn: right.expires_in_days
+            ? Number(right.expires_in_days) < 0
+              ? '2027-02-11'
+              : '2027-07-21'
+            : null,
+        })),
+    },
+  ]),
+);
+
+const told: Readonly<Record<string, Partial<PhysicalKey>>> = {
+  here: {},
+  master: { rank: 'master' },
+  valet: { rank: 'valet' },
+  lost: { presence: 'lost' },
+  broken: { blade: 'broken' },
+  loop: { faults: ['brokenLoop'] },
+  dead: { faults: ['deadRemote'] },
+};
+
+function requestOf(cells: Readonly<Record<string, string>>): RouteRequest {
+  const platform = platforms.get(cells.platform ?? '');
+  const van = vans.get(cells.van ?? '');
+  if (!platform || !van) throw new Error(`no such platform or van: ${cells.platform}, ${cells.van}`);
+  const keys = words(cells.keys).map((word, at) => {
+    const one = told[word];
+    if (!one) throw new Error(`no such key: ${word}`);
+    return key(at + 1, one);
+  });
+  const known = cells.known ?? '';
+  return {
+    platform,
+    situation: situation(keys, {
+      memory: {
+        knownCount: known === 'cannotSay' || known === 'notRead' ? known : Number(known),
+        maximum: platform.slotsMaximum,
+        minimum: platform.slotsMinimum,
+      },
+      wanted: Number(cells.wanted),
+    }),
+    van,
+    market: cells.market || null,
+    stolen: cells.stolen === 'yes',
+    chosen: {},
+    network: cells.network ? cells.network === 'yes' : null,
+    built: cells.built ? { from: cells.built, to: cells.built } : null,
+    record: [],
+    money: {
+      rateMinor: 8800,
+      bureauFeeMinor: 3200,
+      onlyKeyHarmMinor: 15_000,
+      stolenLiveHarmMinor: 100_000,
+      articleMinor: { 'MODULE-Hopsack': 18_200, 'MODULE-Warp': 23_800, 'MODULE-Shuttle': 26_400 },
+    },
+    desk: null,
+  };
+}
+
+describe('situations written by hand', () => {
+  const rows = rowsOf('situations.csv');
+
+  it('are at least sixty, each with its reason, over every platform of the demo world', () => {
+    expect(rows.length).toBeGreaterThanOrEqual(60);
+    expect(rows.filter(({ reason }) => !reason)).toEqual([]);
+    expect(new Set(rows.map(({ platform }) => platform))).toEqual(new Set(platforms.keys()));
+  });
+
+  it('are met by every route between them, as open and as refused', () => {
+    const seen = (open: boolean) =>
+      new Set(
+        rows.flatMap((cells) =>
+          findRoutes(requestOf(cells))
+            .filter(({ verdict }) => verdict.feasible === open)
+            .map(({ kind }) => kind),
+        ),
+      );
+    expect([...routeKinds].filter((kind) => kind !== 'desk' && !seen(true).has(kind))).toEqual([]);
+    expect([...routeKinds].filter((kind) => !seen(false).has(kind))).toEqual([]);
+  });
+
+  it.each(
+    rows.map((cells) => [`${cells.platform}, ${cells.keys}, ${cells.van}: ${cells.reason}`, cells] as const),
+  )('%s', (_name, cells) => {
+    const request = requestOf(cells);
+    const routes = findRoutes(request);
+    const open = routes.filter(({ verdict }) => verdict.feasible).map(({ kind }) => kind);
+    expect(open.sort()).toEqual((words(cells.feasible) as RouteKind[]).sort());
+    for (const refusal of words(cells.refused, '; ')) {
+      const [kind, fact = ''] = refusal.split(': ');
+      const verdict = routes.find((route) => route.kind === kind)?.verdict;
+      expect(verdict?.feasible).toBe(false);
+      if (verdict && !verdict.feasible) expect(verdict.fact).toContain(fact);
+    }
+    expect(adviseRoute(routes, request)?.kind).toBe(cells.advised || undefined);
+  });
+});
