@@ -2,6 +2,7 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { database } from '@/usecases/database';
+import { prepareVault } from '@/usecases/secrets/prepare-vault';
 import { makeSetUpCode } from '@/usecases/set-up';
 import { loadWorld } from '@/usecases/world/load-world';
 
@@ -16,6 +17,16 @@ process.on('uncaughtException', (error) => {
   );
   process.exit(1);
 });
+
+const vault = await prepareVault();
+if (vault.kind === 'refused') {
+  console.error(`kilnsman: ${vault.message}`);
+  process.exit(1);
+}
+if (vault.kind === 'made')
+  console.log(
+    `kilnsman: the vault key is new and stands at ${vault.file}. Keep a copy of it on another machine: without it no code or PIN can be read.`,
+  );
 
 if (process.argv.includes('--demo')) {
   const loaded = await loadWorld((name) => readFileSync(join(folder, name), 'utf8'));

@@ -1,6 +1,7 @@
 // `npm test`: everything CI runs, against a throw-away database and a build of its own.
 // `npm test -- unit data` runs only the parts named: checks, unit, data, e2e, commands.
 import { spawn } from 'node:child_process';
+import { randomBytes } from 'node:crypto';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
@@ -17,6 +18,8 @@ const results = join(privateFolder, 'test-results');
 const clusterName = `test-${process.pid}`;
 const total = { passed: 0, failed: 0 };
 const endings = [];
+/** The vault key of this run. */
+const vaultKey = randomBytes(32).toString('base64');
 
 delete process.env.DATABASE_URL;
 delete process.env.MIGRATE_DATABASE_URL;
@@ -101,12 +104,14 @@ async function prepareDatabases(cluster) {
       TEST_SUPERUSER_URL: cluster.url('postgres', 'postgres'),
       TEST_MIGRATOR_URL: cluster.url('kilnsman_migrator', 'postgres'),
       TEST_SERVING_URL: cluster.url('kilnsman_serving', 'postgres'),
+      KILNSMAN_VAULT_KEY: vaultKey,
     },
   });
   return {
     TEST_SUPERUSER_URL: cluster.url('postgres', 'postgres'),
     TEST_MIGRATOR_URL: cluster.url('kilnsman_migrator', 'postgres'),
     TEST_SERVING_URL: cluster.url('kilnsman_serving', 'postgres'),
+    KILNSMAN_VAULT_KEY: vaultKey,
   };
 }
 
@@ -155,6 +160,7 @@ async function serve(databaseUrl) {
       KILNSMAN_DIST: '.next-test',
       KILNSMAN_CLOCK: 'fixed:2027-03-03T15:20:00Z',
       DATABASE_URL: databaseUrl,
+      KILNSMAN_VAULT_KEY: vaultKey,
       PORT: String(port),
       LOG_LEVEL: 'error',
     },

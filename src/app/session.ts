@@ -1,20 +1,38 @@
 import { cookies, headers } from 'next/headers';
-import { redirect } from 'next/navigation';
+import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
+import { type Duty, mayDo } from '@/core/authority/roles';
 import type { PersonActor } from '@/core/kinds/actor';
-import { readActor } from '@/usecases/sessions';
+import { readSession, type SessionState } from '@/usecases/sessions';
 
 const cookieName = 'kilnsman_session';
 
-/** The signed-in person of this request, read once for each request. */
-export const findActor = cache(async (): Promise<PersonActor | undefined> => {
+/** The session of this request, read once for each request. */
+export const findSession = cache(async (): Promise<SessionState> => {
   const token = (await cookies()).get(cookieName)?.value;
-  return token ? readActor(token, (await requestOrigin()).device) : undefined;
+  return token ? readSession(token, (await requestOrigin()).device) : { kind: 'none' };
 });
 
-/** The signed-in person, or a redirect to the sign-in page. */
+/** The signed-in person of this request; nobody where the session is locked. */
+export async function findActor(): Promise<PersonActor | undefined> {
+  const session = await findSession();
+  return session.kind === 'live' ? session.actor : undefined;
+}
+
+/** The signed-in person, or a redirect to the lock screen or the sign-in page. */
 export async function requireActor(): Promise<PersonActor> {
-  return (await findActor()) ?? redirect('/sign-in');
+  const session = await findSession();
+  if (session.kind === 'live') return session.actor;
+  if (session.kind === 'none') redirect('/sign-in');
+  const path = (await headers()).get('x-path') ?? '/jobs';
+  redirect(`/locked?to=${encodeURIComponent(path)}`);
+}
+
+/** The signed-in person whose role has a duty; a page of its own refusal for all others. */
+export async function requireDuty(duty: Duty): Promise<PersonActor> {
+  const actor = await requireActor();
+  if (!mayDo(actor.role, duty)) notFound();
+  return actor;
 }
 
 export async function keepSession(token: string): Promise<void> {

@@ -24,6 +24,41 @@ export async function appendAudit(db: Db, actor: Actor, entry: AuditEntry): Prom
   ]);
 }
 
+export interface AuditRow {
+  readonly seq: number;
+  readonly at: Date;
+  /** The person's name, else the kind of actor. */
+  readonly who: string;
+  readonly device: string;
+  readonly action: string;
+  readonly subjectKind: string;
+  readonly subjectId: string | null;
+  /** The number of the job it is about, where it is one. */
+  readonly jobNumber: number | null;
+  readonly details: Readonly<Record<string, unknown>>;
+}
+
+/** Lines before a sequence, newest first, of actions that begin with a word. */
+export async function listAudit(
+  db: Db,
+  {
+    before,
+    action,
+    most,
+  }: { readonly before: number | null; readonly action: string; readonly most: number },
+): Promise<AuditRow[]> {
+  const result = await db.query<AuditRow>(
+    `SELECT a.seq::int AS seq, a.at, coalesce(p.name, t.name, a.actor_kind) AS who, a.device, a.action,
+       a.subject_kind AS "subjectKind", a.subject_id AS "subjectId", j.number AS "jobNumber", a.details
+     FROM audit_line a LEFT JOIN person p ON p.id = a.actor_id AND a.actor_kind = 'person'
+     LEFT JOIN program_token t ON t.id = a.actor_id AND a.actor_kind = 'program'
+     LEFT JOIN job j ON j.id = a.subject_id AND a.subject_kind = 'job'
+     WHERE ($1::bigint IS NULL OR a.seq < $1) AND starts_with(a.action, $2) ORDER BY a.seq DESC LIMIT $3`,
+    [before, action, most],
+  );
+  return result.rows;
+}
+
 export interface ChainReport {
   readonly lines: number;
   /** The first line whose own hash or whose link to the line before does not fit. */

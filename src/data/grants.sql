@@ -30,3 +30,8 @@ GRANT INSERT, UPDATE ON customer, job, job_words, job_authority TO :serving;
 GRANT INSERT, UPDATE, DELETE ON job_key, job_identity, job_fact TO :serving;
 -- Appended only: events, history and frozen quotes.
 GRANT INSERT ON job_event, job_event_refused, job_history, quote TO :serving;
+
+-- The gates and the secrets. An envelope is never changed; a data key is wrapped anew or destroyed.
+GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry TO :serving;
+GRANT INSERT ON envelope TO :serving;
+GRANT DELETE ON code_row TO :serving;

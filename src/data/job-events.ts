@@ -24,6 +24,7 @@ export async function readJobLog(db: Db, jobId: string): Promise<{ log: JobLog; 
 }
 
 function toEvent({ kind, content }: EventRow): JobEvent {
+  if (kind === 'doorOpened') return { kind, ...content, at: new Date(String(content.at)) } as JobEvent;
   if (kind !== 'attemptRecorded') return { kind, ...content } as JobEvent;
   const { from, to, ...rest } = content as { from: string; to: string };
   return { kind, from: new Date(from), to: new Date(to), ...rest } as JobEvent;

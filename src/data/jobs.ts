@@ -1,10 +1,11 @@
 import type { FoundFact } from '@/core/catalogue/fact-kinds';
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import type { Outcome } from '@/core/job/closing';
-import type { Authority, Call, Job, JobChoice } from '@/core/job/job';
+import type { Call, Job, JobChoice } from '@/core/job/job';
 import type { ChoiceQuestion } from '@/core/programming/choices';
 import type { Identity, PhysicalKey, Rank } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
+import { readAuthority } from './authority';
 import { type Db, onlyRow } from './db';
 import { readJobLog } from './job-events';
 
@@ -178,29 +179,6 @@ export async function setKeyRank(db: Db, jobId: string, keyId: string, rank: Ran
   return result.rowCount === 1;
 }
 
-export async function upsertAuthority(db: Db, jobId: string, authority: Authority): Promise<void> {
-  await db.query(
-    `INSERT INTO job_authority (job_id, stage, holder_name, identity_document, right_document, how_seen, plate_fits,
-       recorded_at, recorded_by)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)
-     ON CONFLICT (job_id, stage) DO UPDATE SET holder_name = excluded.holder_name,
-       identity_document = excluded.identity_document, right_document = excluded.right_document,
-       how_seen = excluded.how_seen, plate_fits = excluded.plate_fits, recorded_at = excluded.recorded_at,
-       recorded_by = excluded.recorded_by`,
-    [
-      jobId,
-      authority.stage,
-      authority.holderName,
-      authority.identityDocument,
-      authority.rightDocument,
-      authority.howSeen,
-      authority.plateFits,
-      authority.recordedAt,
-      authority.recordedBy,
-    ],
-  );
-}
-
 export async function replaceFacts(
   db: Db,
   jobId: string,
@@ -265,7 +243,7 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
     identities: (
       await db.query<Identity>('SELECT id, known FROM job_identity WHERE job_id = $1 ORDER BY id', [row.id])
     ).rows,
-    authority: await listAuthority(db, row.id),
+    ...(await readAuthority(db, row.id)),
     given: await listGiven(db, row.id),
     choices: await listChoices(db, row.id),
     facts: (
@@ -347,19 +325,6 @@ async function listKeys(db: Db, jobId: string): Promise<PhysicalKey[]> {
   const result = await db.query<PhysicalKey>(
     `SELECT id, tag, name, presence, rank, blade, faults, made_here AS "madeHere", identity_id AS "identityId"
      FROM job_key WHERE job_id = $1 ORDER BY tag`,
-    [jobId],
-  );
-  return result.rows;
-}
-
-/** `lock` keeps the rows as they are until the transaction ends, so that a refusal made meanwhile wins. */
-export async function listAuthority(db: Db, jobId: string, lock = false): Promise<Authority[]> {
-  const result = await db.query<Authority>(
-    `SELECT a.stage, a.holder_name AS "holderName", a.identity_document AS "identityDocument",
-       a.right_document AS "rightDocument", a.how_seen AS "howSeen", a.plate_fits AS "plateFits",
-       a.recorded_at AS "recordedAt", p.name AS "recordedBy"
-     FROM job_authority a JOIN person p ON p.id = a.recorded_by
-     WHERE a.job_id = $1 ORDER BY a.stage ${lock ? 'FOR SHARE OF a' : ''}`,
     [jobId],
   );
   return result.rows;

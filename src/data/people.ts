@@ -21,6 +21,38 @@ export async function insertPerson(db: Db, person: NewPerson): Promise<void> {
   );
 }
 
+/** Changes a person; a passcode hash of null keeps the passcode there is. */
+export async function updatePerson(
+  db: Db,
+  person: {
+    readonly id: string;
+    readonly name: string;
+    readonly role: Role;
+    readonly passcodeHash: string | null;
+  },
+): Promise<boolean> {
+  const result = await db.query(
+    `UPDATE person SET name = $2, role = $3, passcode_hash = coalesce($4, passcode_hash),
+       demo_passcode = CASE WHEN $4::text IS NULL THEN demo_passcode END, version = version + 1
+     WHERE id = $1 AND left_at IS NULL`,
+    [person.id, person.name, person.role, person.passcodeHash],
+  );
+  return result.rowCount === 1;
+}
+
+/** Notes that a person has left; they cannot sign in any more. */
+export async function markLeft(db: Db, id: string, at: Date): Promise<boolean> {
+  return (
+    (await db.query('UPDATE person SET left_at = $2 WHERE id = $1 AND left_at IS NULL', [id, at]))
+      .rowCount === 1
+  );
+}
+
+/** Takes a lock that everybody who changes people waits for, until the transaction ends. */
+export async function lockPeople(db: Db): Promise<void> {
+  await db.query(`SELECT pg_advisory_xact_lock(hashtext('people'))`);
+}
+
 /** People who may sign in, proprietor first. */
 export async function listPeople(db: Db): Promise<PersonRow[]> {
   const result = await db.query<PersonRow>(

@@ -15,6 +15,7 @@ export interface LiveSession {
   readonly name: string;
   readonly role: Role;
   readonly seenAt: Date;
+  readonly lockedAt: Date | null;
 }
 
 export async function insertSession(db: Db, session: NewSession): Promise<void> {
@@ -31,7 +32,7 @@ export async function findLiveSession(
   idleSince: Date,
 ): Promise<LiveSession | undefined> {
   const result = await db.query<LiveSession>(
-    `SELECT s.id AS "sessionId", p.id AS "personId", p.name, p.role, s.seen_at AS "seenAt"
+    `SELECT s.id AS "sessionId", p.id AS "personId", p.name, p.role, s.seen_at AS "seenAt", s.locked_at AS "lockedAt"
      FROM session s JOIN person p ON p.id = s.person_id
      WHERE s.token_hash = $1 AND s.ended_at IS NULL AND s.seen_at > $2 AND p.left_at IS NULL`,
     [tokenHash, idleSince],
@@ -41,6 +42,46 @@ export async function findLiveSession(
 
 export async function touchSession(db: Db, sessionId: string, at: Date): Promise<void> {
   await db.query('UPDATE session SET seen_at = greatest(seen_at, $2) WHERE id = $1', [sessionId, at]);
+}
+
+/** Locks a session, or with null opens it again as seen now. */
+export async function lockSession(db: Db, sessionId: string, lockedAt: Date | null, at: Date): Promise<void> {
+  await db.query(
+    'UPDATE session SET locked_at = $2, seen_at = CASE WHEN $2::timestamptz IS NULL THEN $3 ELSE seen_at END WHERE id = $1',
+    [sessionId, lockedAt, at],
+  );
+}
+
+export interface SessionRow {
+  readonly id: string;
+  readonly personId: string;
+  readonly name: string;
+  readonly role: Role;
+  readonly device: string;
+  readonly startedAt: Date;
+  readonly seenAt: Date;
+  readonly locked: boolean;
+}
+
+/** Sessions that have not ended, of one person or of all, newest first. */
+export async function listSessions(db: Db, personId: string | null, idleSince: Date): Promise<SessionRow[]> {
+  const result = await db.query<SessionRow>(
+    `SELECT s.id, p.id AS "personId", p.name, p.role, s.device, s.started_at AS "startedAt", s.seen_at AS "seenAt",
+       s.locked_at IS NOT NULL AS locked
+     FROM session s JOIN person p ON p.id = s.person_id
+     WHERE s.ended_at IS NULL AND s.seen_at > $2 AND ($1::uuid IS NULL OR s.person_id = $1)
+     ORDER BY s.seen_at DESC, s.id LIMIT 200`,
+    [personId, idleSince],
+  );
+  return result.rows;
+}
+
+/** Ends every session of a person. */
+export async function endSessionsOf(db: Db, personId: string, at: Date): Promise<void> {
+  await db.query('UPDATE session SET ended_at = $2 WHERE person_id = $1 AND ended_at IS NULL', [
+    personId,
+    at,
+  ]);
 }
 
 export async function endSession(db: Db, sessionId: string, at: Date): Promise<void> {

@@ -1,3 +1,4 @@
+import type { LocalRules } from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
 import type { Db } from './db';
 
@@ -17,6 +18,9 @@ export interface ShopRow {
   readonly onlyKeyHarmMinor: number;
   readonly stolenLiveHarmMinor: number;
   readonly habits: Habits;
+  readonly rules: LocalRules;
+  /** An idle session is locked after so many minutes. */
+  readonly lockMinutes: number;
 }
 
 export async function findShop(db: Db): Promise<ShopRow | undefined> {
@@ -24,7 +28,10 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
     `SELECT id, name, is_demo AS "isDemo", zone, locale, currency, distance_unit AS "distanceUnit", market,
        quote_valid_days AS "quoteValidDays", price_class_minor AS "priceClassMinor",
        only_key_harm_minor AS "onlyKeyHarmMinor", stolen_live_harm_minor AS "stolenLiveHarmMinor",
-       jsonb_build_object('missing', habit_missing, 'copy', habit_copy, 'first', habit_first) AS habits FROM shop`,
+       jsonb_build_object('missing', habit_missing, 'copy', habit_copy, 'first', habit_first) AS habits,
+       jsonb_build_object('licence', licence, 'identityAccepted', identity_accepted, 'rightAccepted', right_accepted,
+         'witness', witness_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
+       lock_minutes AS "lockMinutes" FROM shop`,
   );
   return result.rows[0];
 }
@@ -36,7 +43,10 @@ export async function getShopOrThrow(db: Db): Promise<ShopRow> {
 }
 
 /** What a new shop starts with; the rest has its usual values. */
-export type NewShop = Omit<ShopRow, 'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'habits'> & {
+export type NewShop = Omit<
+  ShopRow,
+  'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'habits' | 'rules' | 'lockMinutes'
+> & {
   readonly createdAt: Date;
 };
 
@@ -73,4 +83,36 @@ export async function takeSetUpCode(db: Db, codeHash: Buffer): Promise<boolean> 
 
 export async function updatePriceClass(db: Db, priceClassMinor: number): Promise<void> {
   await db.query('UPDATE shop SET price_class_minor = $1', [priceClassMinor]);
+}
+
+export async function updateRules(db: Db, rules: LocalRules): Promise<void> {
+  await db.query(
+    `UPDATE shop SET licence = $1, identity_accepted = $2, right_accepted = $3, witness_rule = $4, forms = $5,
+       secret_days = $6, personal_days = $7`,
+    [
+      rules.licence,
+      rules.identityAccepted,
+      rules.rightAccepted,
+      rules.witness,
+      rules.forms,
+      rules.secretDays,
+      rules.personalDays,
+    ],
+  );
+}
+
+export async function updateHabits(
+  db: Db,
+  {
+    habits,
+    lockMinutes,
+    onlyKeyHarmMinor,
+    stolenLiveHarmMinor,
+  }: Pick<ShopRow, 'habits' | 'lockMinutes' | 'onlyKeyHarmMinor' | 'stolenLiveHarmMinor'>,
+): Promise<void> {
+  await db.query(
+    `UPDATE shop SET habit_missing = $1, habit_copy = $2, habit_first = $3, lock_minutes = $4, only_key_harm_minor = $5,
+       stolen_live_harm_minor = $6`,
+    [habits.missing, habits.copy, habits.first, lockMinutes, onlyKeyHarmMinor, stolenLiveHarmMinor],
+  );
 }

@@ -1,4 +1,4 @@
-import type { Tool, ToolRight } from '@/core/programming/van-kit';
+import type { Tool, ToolCover, ToolRight } from '@/core/programming/van-kit';
 import type { Db } from './db';
 
 export interface VanRow {
@@ -7,6 +7,81 @@ export interface VanRow {
   readonly powerSupply: boolean;
   readonly tools: readonly Tool[];
   readonly rights: readonly ToolRight[];
+}
+
+export async function setPowerSupply(db: Db, vanId: string, there: boolean): Promise<boolean> {
+  return (await db.query('UPDATE van SET power_supply = $2 WHERE id = $1', [vanId, there])).rowCount === 1;
+}
+
+/** Adds a tool or changes the one of this name on the van. */
+export async function upsertTool(
+  db: Db,
+  tool: {
+    readonly id: string;
+    readonly vanId: string;
+    readonly name: string;
+    readonly edition: string;
+    readonly state: Tool['state'];
+  },
+): Promise<void> {
+  await db.query(
+    `INSERT INTO tool (id, van_id, name, edition, state) VALUES ($1, $2, $3, $4, $5)
+     ON CONFLICT (van_id, name) DO UPDATE SET edition = excluded.edition, state = excluded.state`,
+    [tool.id, tool.vanId, tool.name, tool.edition, tool.state],
+  );
+}
+
+export async function deleteTool(db: Db, vanId: string, name: string): Promise<boolean> {
+  await db.query(
+    'DELETE FROM tool_cover WHERE tool_id IN (SELECT id FROM tool WHERE van_id = $1 AND name = $2)',
+    [vanId, name],
+  );
+  return (await db.query('DELETE FROM tool WHERE van_id = $1 AND name = $2', [vanId, name])).rowCount === 1;
+}
+
+/** Replaces what a tool covers on one platform. */
+export async function replaceCover(
+  db: Db,
+  {
+    vanId,
+    tool,
+    platformId,
+    cover,
+  }: {
+    readonly vanId: string;
+    readonly tool: string;
+    readonly platformId: string;
+    readonly cover: readonly Omit<ToolCover, 'platformId'>[];
+  },
+): Promise<boolean> {
+  const found = await db.query<{ id: string }>(
+    'SELECT id FROM tool WHERE van_id = $1 AND name = $2 FOR UPDATE',
+    [vanId, tool],
+  );
+  const id = found.rows[0]?.id;
+  if (id === undefined) return false;
+  await db.query('DELETE FROM tool_cover WHERE tool_id = $1 AND platform_id = $2', [id, platformId]);
+  for (const { method, market, right } of cover)
+    await db.query(
+      'INSERT INTO tool_cover (tool_id, platform_id, method, market, right_name) VALUES ($1, $2, $3, $4, $5)',
+      [id, platformId, method, market, right],
+    );
+  return true;
+}
+
+export async function upsertRight(db: Db, vanId: string, id: string, right: ToolRight): Promise<void> {
+  await db.query(
+    `INSERT INTO tool_right (id, van_id, name, kind, credits, use_minor, expires_on) VALUES ($1, $2, $3, $4, $5, $6, $7)
+     ON CONFLICT (van_id, name) DO UPDATE SET kind = excluded.kind, credits = excluded.credits,
+       use_minor = excluded.use_minor, expires_on = excluded.expires_on`,
+    [id, vanId, right.name, right.kind, right.credits, right.useMinor, right.expiresOn],
+  );
+}
+
+export async function deleteRight(db: Db, vanId: string, name: string): Promise<boolean> {
+  return (
+    (await db.query('DELETE FROM tool_right WHERE van_id = $1 AND name = $2', [vanId, name])).rowCount === 1
+  );
 }
 
 /** The vans with their tools, cover and rights. */

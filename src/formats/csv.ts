@@ -1,4 +1,5 @@
 import { CsvError, parse } from 'csv-parse/sync';
+import { stringify } from 'csv-stringify/sync';
 
 export interface CsvRow {
   /** Line in the file, from 1. */
@@ -61,4 +62,9 @@ function csvReason(error: CsvError): string {
   if (error.code === 'INVALID_OPENING_QUOTE')
     return 'A quote stands inside a cell that does not begin with one.';
   return `The row cannot be read (${error.code}).`;
+}
+
+/** Rows as comma-separated text with lines ended by LF; the first row is the header. */
+export function writeCsv(rows: readonly (readonly string[])[]): string {
+  return stringify(rows.map((row) => [...row]));
 }

@@ -83,6 +83,11 @@ export class CallInput {
 
 /** Keys as told on the phone, from which the first ring is made. */
 export class OpenJobInput extends CallInput {
+  /** The code on the customer's tag; kept sealed with the job. */
+  @orNull()
+  @Matches(/^[\x20-\x7e]{2,40}$/, { message: '2 to 40 letters and digits.' })
+  keyCode!: string | null;
+
   @orNull()
   @IsInt({ message: 'Type a number of keys.' })
   @Min(0, { message: '0 or more.' })

@@ -5,6 +5,7 @@ import {
   IsDate,
   IsIn,
   IsInt,
+  IsOptional,
   IsUUID,
   Length,
   MaxLength,
@@ -12,6 +13,8 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
+import type { PinSource } from '@/core/catalogue/platform';
+import { pinSources } from '@/core/catalogue/platform';
 import type { AttemptResult, JobEvent } from '@/core/job/events';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
@@ -33,6 +36,21 @@ class AttemptRecordedContent {
   @ArrayMaxSize(24, { message: 'Up to 24 keys.' })
   @IsUUID(undefined, { each: true, message: 'Which keys?' })
   learnedKeyIds!: string[];
+  @IsOptional() @IsIn(pinSources, { message: 'Choose where the PIN came from.' }) pinFrom?: PinSource | null;
+  @IsOptional() @MaxLength(40, { message: 'Up to 40 characters.' }) systemType?: string | null;
+  @IsOptional()
+  @ArrayMaxSize(12, { message: 'Up to 12 secrets.' })
+  @IsUUID(undefined, { each: true, message: 'Which secrets?' })
+  secretIds?: string[];
+}
+
+class DoorOpenedContent {
+  @IsIn(['papersInside', 'danger', 'lock'], { message: 'Why was it opened?' }) how!:
+    | 'papersInside'
+    | 'danger'
+    | 'lock';
+  @Type(() => Date) @IsDate({ message: 'When was it opened?' }) at!: Date;
+  @MaxLength(300, { message: 'Up to 300 characters.' }) conditions!: string;
 }
 
 class AttemptWithdrawnContent {
@@ -43,6 +61,7 @@ class AttemptWithdrawnContent {
 const contents = {
   countRead: CountReadContent,
   attemptRecorded: AttemptRecordedContent,
+  doorOpened: DoorOpenedContent,
   attemptWithdrawn: AttemptWithdrawnContent,
 } as const;
 
@@ -58,5 +77,5 @@ export class EventInput {
     (options) =>
       contents[(options?.object as EventInput | undefined)?.kind ?? 'countRead'] ?? CountReadContent,
   )
-  content!: CountReadContent | AttemptRecordedContent | AttemptWithdrawnContent;
+  content!: CountReadContent | AttemptRecordedContent | AttemptWithdrawnContent | DoorOpenedContent;
 }

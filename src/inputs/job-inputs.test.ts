@@ -27,11 +27,19 @@ const key = {
   cloneOf: null,
 };
 const papers = {
+  stage: 'onSite',
   holderName: 'Odile Varga',
   identityDocument: 'license',
+  identityNumber: 'V 4471-902',
   rightDocument: 'registration',
+  rightNumber: '',
   howSeen: 'original',
+  personFits: true,
   plateFits: true,
+  witness: '',
+  place: '',
+  signature: '10,20 30,40;50,60 70,80',
+  signedOnPaper: false,
 };
 
 type Case = readonly [string, ClassConstructor<object>, object];
@@ -93,7 +101,9 @@ describe('what people send about a job', () => {
       'rightDocument',
     ],
     ['a plate that is not said', AuthorityInput, { ...job, ...papers, plateFits: 'yes' }, 'plateFits'],
-    ['a stage slipped in', AuthorityInput, { ...job, ...papers, stage: 'advance' }, 'stage'],
+    ['a stage that is none', AuthorityInput, { ...job, ...papers, stage: 'none' }, 'stage'],
+    ['a recorder slipped in', AuthorityInput, { ...job, ...papers, recordedBy: 'x' }, 'recordedBy'],
+    ['a drawing for a signature', AuthorityInput, { ...job, ...papers, signature: '<svg>' }, 'signature'],
     ['a fact of no kind', FactsInput, { ...job, facts: [{ kind: 'colour', value: 'red' }] }, 'facts.0.kind'],
     ['a fact without a value', FactsInput, { ...job, facts: [{ kind: 'chip', value: '' }] }, 'facts.0.value'],
     ['an outcome that is none', CloseJobInput, { ...job, outcome: 'perfect', reason: '' }, 'outcome'],

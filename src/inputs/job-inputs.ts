@@ -8,11 +8,15 @@ import {
   IsInt,
   IsUUID,
   Length,
+  Matches,
   MaxLength,
   ValidateNested,
 } from 'class-validator';
+import type { BureauKind } from '@/core/authority/bureau';
 import type { IdentityDocument, RightDocument, WaySeen } from '@/core/authority/documents';
 import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/documents';
+import type { SecretKind, SecretSource } from '@/core/authority/secrets';
+import { secretKinds, writtenSources } from '@/core/authority/secrets';
 import type { FactKind } from '@/core/catalogue/fact-kinds';
 import { factKindNames } from '@/core/catalogue/fact-kinds';
 import type { Outcome } from '@/core/job/closing';
@@ -93,13 +97,70 @@ export class OfferQuoteInput extends JobEdit {
 }
 
 export class AuthorityInput extends JobEdit {
+  @IsIn(['advance', 'onSite'], { message: 'In advance or on site?' }) stage!: 'advance' | 'onSite';
   @Length(2, 80, { message: 'Write the name on the document, in 2 to 80 characters.' }) holderName!: string;
   @IsIn(Object.keys(identityDocuments), { message: 'Choose the document.' })
   identityDocument!: IdentityDocument;
+  /** Only its last characters are kept. */
+  @MaxLength(40, { message: 'Up to 40 characters.' }) identityNumber!: string;
   @IsIn(Object.keys(rightDocuments), { message: 'Choose what shows the right.' })
   rightDocument!: RightDocument;
+  @MaxLength(40, { message: 'Up to 40 characters.' }) rightNumber!: string;
   @IsIn(Object.keys(waysSeen), { message: 'Choose how it was seen.' }) howSeen!: WaySeen;
+  @IsBoolean({ message: 'Yes or no.' }) personFits!: boolean;
   @IsBoolean({ message: 'Yes or no.' }) plateFits!: boolean;
+  @MaxLength(80, { message: 'Up to 80 characters.' }) witness!: string;
+  @MaxLength(200, { message: 'Up to 200 characters.' }) place!: string;
+  @MaxLength(20_000, { message: 'This signature is too long; sign again.' })
+  @Matches(/^(\d{1,3},\d{1,3}[ ;]?)*$/, { message: 'Sign again.' })
+  signature!: string;
+  @IsBoolean({ message: 'Yes or no.' }) signedOnPaper!: boolean;
+}
+
+export class RefuseInput extends JobEdit {
+  @Length(3, 500, { message: 'Write why, in 3 to 500 characters.' }) reason!: string;
+}
+
+export class DoorNoteInput extends JobEdit {
+  @Length(2, 80, { message: 'Write who asks, in 2 to 80 characters.' }) askedBy!: string;
+  @Length(2, 20, { message: 'Write the plate, in 2 to 20 characters.' }) plate!: string;
+  @Length(3, 500, { message: 'Write what was said, in 3 to 500 characters.' }) said!: string;
+}
+
+export class DangerRecordInput extends JobEdit {
+  @Length(3, 1000, { message: 'Write what happened, in 3 to 1,000 characters.' }) record!: string;
+}
+
+export class DangerInput {
+  @IsInt({ message: 'Which job?' }) number!: number;
+}
+
+export class SecondPersonInput {
+  @IsInt({ message: 'Which job?' }) number!: number;
+  @IsUUID(undefined, { message: 'Choose who stands beside you.' }) personId!: string;
+  @Length(1, 200, { message: 'The second person types a passcode.' }) passcode!: string;
+}
+
+export class KeepSecretInput extends JobEdit {
+  @IsIn(secretKinds, { message: 'Choose what it is.' }) kind!: SecretKind;
+  @IsIn(writtenSources, { message: 'Choose where it came from.' }) source!: SecretSource;
+  @Matches(/^[\x20-\x7e]{2,200}$/, { message: '2 to 200 letters, digits and signs.' }) value!: string;
+}
+
+export class SecretInput {
+  @IsInt({ message: 'Which job?' }) number!: number;
+  @IsUUID(undefined, { message: 'Which secret?' }) id!: string;
+}
+
+export class AskBureauInput extends JobEdit {
+  @IsIn(['codeFromVin', 'pinFromVin', 'bittingFromCode'], { message: 'Choose what to ask.' })
+  kind!: BureauKind;
+  /** The key code whose bitting is asked for. */
+  @orNull() @IsUUID(undefined, { message: 'Choose a key code of the job.' }) about!: string | null;
+}
+
+export class BittingInput extends JobEdit {
+  @IsUUID(undefined, { message: 'Choose a key code of the job.' }) about!: string;
 }
 
 export class FactInput {

@@ -1,9 +1,56 @@
-import { IsNumber, Max, Min } from 'class-validator';
+import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsInt, IsNumber, Max, MaxLength, Min } from 'class-validator';
+import type { IdentityDocument, RightDocument, WitnessRule } from '@/core/authority/documents';
+import { identityDocuments, rightDocuments, witnessRules } from '@/core/authority/documents';
+import type { Habits } from '@/core/programming/choices';
 
-/** The step in which totals count as one price when a car is identified, in the shop's currency. */
 export class PriceClassInput {
   @IsNumber({ maxDecimalPlaces: 3 }, { message: 'Type an amount such as 25.' })
   @Min(0.01, { message: 'More than nothing.' })
   @Max(10_000_000, { message: 'Up to 10,000,000.' })
   amount!: number;
+}
+
+const accepted = (names: Readonly<Record<string, string>>) =>
+  Object.keys(names).filter((name) => name !== 'none');
+
+/** The shop's own rules at the gate. */
+export class RulesInput {
+  @MaxLength(200, { message: 'Up to 200 characters.' }) licence!: string;
+  @ArrayNotEmpty({ message: 'Accept one at least.' })
+  @ArrayMaxSize(10, { message: 'Each once.' })
+  @IsIn(accepted(identityDocuments), { each: true, message: 'Choose of the list.' })
+  identityAccepted!: IdentityDocument[];
+  @ArrayNotEmpty({ message: 'Accept one at least.' })
+  @ArrayMaxSize(10, { message: 'Each once.' })
+  @IsIn(accepted(rightDocuments), { each: true, message: 'Choose of the list.' })
+  rightAccepted!: RightDocument[];
+  @IsIn(Object.keys(witnessRules), { message: 'Choose when a witness is wanted.' }) witness!: WitnessRule;
+  @MaxLength(2000, { message: 'Up to 2,000 characters.' }) forms!: string;
+  @IsInt({ message: 'Days, 1 to 3650.' })
+  @Min(1, { message: '1 day or more.' })
+  @Max(3650, { message: 'Up to 3650 days.' })
+  secretDays!: number;
+  @IsInt({ message: 'Days, 1 to 7300.' })
+  @Min(1, { message: '1 day or more.' })
+  @Max(7300, { message: 'Up to 7300 days.' })
+  personalDays!: number;
+}
+
+/** What the shop does where the schools differ, and when an idle screen is locked. */
+export class HabitsInput {
+  @IsIn(['advised', 'keep', 'erase'], { message: 'Choose one.' }) missing!: Habits['missing'];
+  @IsIn(['advised', 'clone', 'learn'], { message: 'Choose one.' }) copy!: Habits['copy'];
+  @IsIn(['advised', 'cut', 'program'], { message: 'Choose one.' }) first!: Habits['first'];
+  @IsInt({ message: 'Minutes, 1 to 240.' })
+  @Min(1, { message: '1 minute or more.' })
+  @Max(240, { message: 'Up to 240 minutes.' })
+  lockMinutes!: number;
+  @IsNumber({}, { message: 'Type an amount.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(100_000, { message: 'Up to 100,000.' })
+  onlyKeyHarm!: number;
+  @IsNumber({}, { message: 'Type an amount.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(100_000, { message: 'Up to 100,000.' })
+  stolenLiveHarm!: number;
 }

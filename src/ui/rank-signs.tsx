@@ -24,7 +24,7 @@ const lit: Partial<Record<RankSign, readonly (readonly [number, number])[]>> = {
 export function RankSignView({ sign }: { sign: RankSign }) {
   const stretches = lit[sign];
   return (
-    <span className="flex items-center gap-2">
+    <span className="inline-flex items-center gap-2">
       {stretches ? (
         <svg aria-hidden width="64" height="16" viewBox="-2 0 64 16">
           <rect x="-1" y="2" width="62" height="12" rx="2" fill="none" stroke="currentColor" />

@@ -3,12 +3,11 @@ import { type LocalMoment, localMoment } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
-import { listPlatforms } from '@/data/catalogue';
 import { type PriceLists, readPriceLists } from '@/data/prices';
-import { getShopOrThrow, type ShopRow, updatePriceClass } from '@/data/shop';
-import { listVans, type VanRow } from '@/data/vans';
-import type { PriceClassInput } from '@/inputs/shop-input';
+import { getShopOrThrow, type ShopRow, updateHabits, updatePriceClass, updateRules } from '@/data/shop';
+import type { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
 import { database, transact } from './database';
+import { refusedFor } from './duties';
 
 /** The shop and its local time. */
 export async function readShopNow(actor: Actor): Promise<{ shop: ShopRow; now: LocalMoment }> {
@@ -27,6 +26,8 @@ export async function setPriceClass(
   actor: PersonActor,
   { amount }: PriceClassInput,
 ): Promise<Result<{ priceClassMinor: number }>> {
+  const mayNot = refusedFor(actor, 'manageShop');
+  if (mayNot) return mayNot;
   return transact(async (db) => {
     const shop = await getShopOrThrow(db);
     const minor = amount * 10 ** minorPlaces(shop.currency);
@@ -44,24 +45,40 @@ export async function setPriceClass(
   });
 }
 
-export interface VansView {
-  readonly vans: readonly VanRow[];
-  /** Names of the platforms that tools cover, by id. */
-  readonly platformNames: Readonly<Record<string, string>>;
-  readonly today: string;
+/** Sets the shop's own rules at the gate. */
+export async function setRules(actor: PersonActor, input: RulesInput): Promise<Result<null>> {
+  const mayNot = refusedFor(actor, 'manageShop');
+  if (mayNot) return mayNot;
+  if (input.personalDays < input.secretDays)
+    return failed('Names are kept at least as long as codes and PINs.', 'personalDays');
+  return transact(async (db) => {
+    await updateRules(db, { ...input, licence: input.licence.trim(), forms: input.forms.trim() });
+    const { id } = await getShopOrThrow(db);
+    await appendAudit(db, actor, {
+      action: 'shop.rules',
+      subjectKind: 'shop',
+      subjectId: id,
+      details: { secretDays: input.secretDays, personalDays: input.personalDays, witness: input.witness },
+    });
+    return done(null);
+  });
 }
 
-/** The vans with tools and rights, to look at. */
-export async function readVans(actor: Actor): Promise<VansView> {
-  const { now } = await readShopNow(actor);
-  const vans = await listVans(database());
-  const ids = vans.flatMap(({ tools }) =>
-    tools.flatMap(({ cover }) => cover.map(({ platformId }) => platformId)),
-  );
-  const platforms = await listPlatforms(database(), [...new Set(ids)]);
-  return {
-    vans,
-    platformNames: Object.fromEntries(platforms.map(({ id, name }) => [id, name])),
-    today: now.day,
-  };
+/** Sets the shop's habits where the schools differ, what harm is worth to avoid, and when an idle screen is locked. */
+export async function setHabits(actor: PersonActor, input: HabitsInput): Promise<Result<null>> {
+  const mayNot = refusedFor(actor, 'manageShop');
+  if (mayNot) return mayNot;
+  return transact(async (db) => {
+    const { id, currency } = await getShopOrThrow(db);
+    const minor = (amount: number) => Math.round(amount * 10 ** minorPlaces(currency));
+    const { missing, copy, first, lockMinutes } = input;
+    await updateHabits(db, {
+      habits: { missing, copy, first },
+      lockMinutes,
+      onlyKeyHarmMinor: minor(input.onlyKeyHarm),
+      stolenLiveHarmMinor: minor(input.stolenLiveHarm),
+    });
+    await appendAudit(db, actor, { action: 'shop.habits', subjectKind: 'shop', subjectId: id });
+    return done(null);
+  });
 }

@@ -16,18 +16,21 @@ import {
 import { listVans } from '@/data/vans';
 import type { MoveStockInput } from '@/inputs/stock-input';
 import { database, transact } from './database';
+import { refusedFor } from './duties';
 
 export interface StockView {
   readonly stock: readonly StockRow[];
   readonly movements: readonly MovementRow[];
   readonly zone: string;
+  readonly vans: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** What lies where, and what moved last. */
 export async function readStock(_actor: Actor): Promise<StockView> {
   const db = database();
   const { zone } = await getShopOrThrow(db);
-  return { stock: await listStock(db), movements: await listMovements(db, 20), zone };
+  const vans = (await listVans(db)).map(({ id, name }) => ({ id, name }));
+  return { stock: await listStock(db), movements: await listMovements(db, 20), zone, vans };
 }
 
 /** Writes a movement into the ledger, or two for a move; never below nothing. */
@@ -35,6 +38,8 @@ export async function moveStock(
   actor: PersonActor,
   input: MoveStockInput,
 ): Promise<Result<{ lies: number }>> {
+  const mayNot = refusedFor(actor, 'moveStock');
+  if (mayNot) return mayNot;
   const { article, state, vanId, reason, pieces } = input;
   const toVanId = input.toVanId ?? null;
   if (reason === 'moved' && toVanId === vanId) return failed('Choose where it went.', 'toVanId');

@@ -19,8 +19,10 @@ import { hostileLines, misspeltLines, plainLines } from './typed-lines';
 testDatabase('world');
 
 let actor: PersonActor;
+let proprietor: PersonActor;
 beforeAll(async () => {
   actor = await actorOf('locksmith');
+  proprietor = await actorOf('proprietor');
 });
 
 async function identified(data: object) {
@@ -147,10 +149,10 @@ describe('a car without a job', () => {
     const keys = async () =>
       (await identified({ line: 'merrowdale 2019 push' })).identification.decisions.length;
     const fine = await keys();
-    expect((await setPriceClass(actor, { amount: 100_000 })).ok).toBe(true);
+    expect((await setPriceClass(proprietor, { amount: 100_000 })).ok).toBe(true);
     expect(await keys()).toBeLessThanOrEqual(fine);
-    expect((await setPriceClass(actor, { amount: 0.001 })).ok).toBe(false);
-    expect((await setPriceClass(actor, { amount: 25 })).ok).toBe(true);
+    expect((await setPriceClass(proprietor, { amount: 0.001 })).ok).toBe(false);
+    expect((await setPriceClass(proprietor, { amount: 25 })).ok).toBe(true);
     expect(await keys()).toBe(fine);
   });
 

@@ -7,7 +7,8 @@ import { parseInput } from '@/inputs/parse';
 import { database } from '@/usecases/database';
 import { correctWords, readFactChoices, readNames } from '@/usecases/identify/names';
 import { previewCall } from '@/usecases/jobs/preview-call';
-import { readPriceBook, readVans } from '@/usecases/shop';
+import { readPriceBook } from '@/usecases/shop';
+import { readTools } from '@/usecases/tools';
 import { emptyCall } from '../support/calls';
 import { actorOf, testDatabase } from '../support/test-database';
 
@@ -143,16 +144,18 @@ describe('the preview of a call', () => {
 
 describe('what there is to look at', () => {
   it('both vans with cover by name, and rights with their days counted from the start', async () => {
-    const { vans, platformNames, today } = await readVans(actor);
+    const { vans, platforms, markets } = await readTools(actor);
     expect(vans.map(({ name }) => name)).toEqual(['Coracle', 'Wherry']);
+    const names = new Map(platforms.map(({ id, name }) => [id, name]));
     const covered = vans[0]?.tools.flatMap(({ cover }) =>
-      cover.map(({ platformId }) => platformNames[platformId]),
+      cover.map(({ platformId }) => names.get(platformId)),
     );
     expect(covered).toEqual(
-      expect.arrayContaining(['Heddle 2', 'Heddle 3', 'Shuttle 4', 'Selvedge', 'Twill 3']),
+      expect.arrayContaining(['Heddle 2', 'Heddle 3', 'Shuttle 4', 'Selvedge', 'Twill 3', 'Fustian']),
     );
-    expect(today).toBe('2027-03-03');
     expect(vans[0]?.rights.find(({ name }) => name === 'Shuttle account')?.expiresOn).toBe('2027-07-21');
+    expect(vans.map(({ powerSupply }) => powerSupply)).toEqual([true, false]);
+    expect(markets).toContain('Meres');
   });
 
   it('the price book of the day, and none before there was one', async () => {

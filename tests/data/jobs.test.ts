@@ -4,12 +4,14 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { checkAuditChain } from '@/data/audit';
 import { database } from '@/usecases/database';
 import { readNames } from '@/usecases/identify/names';
+import { recordAuthority } from '@/usecases/jobs/authority';
 import { changeRing, chooseCandidate, chooseRoute, chooseVan, offerQuote } from '@/usecases/jobs/decide';
 import { findJobs } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';
-import { closeJob, recordAuthority, recordFacts } from '@/usecases/jobs/record';
+import { closeJob, recordFacts } from '@/usecases/jobs/record';
 import { emptyCall } from '../support/calls';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
+import { onSitePapers } from '../support/papers';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');
@@ -18,14 +20,6 @@ let actor: PersonActor;
 beforeAll(async () => {
   actor = await actorOf('locksmith');
 });
-
-const papers = {
-  holderName: 'Odile Varga',
-  identityDocument: 'license',
-  rightDocument: 'registration',
-  howSeen: 'original',
-  plateFits: true,
-} as const;
 
 async function identified(model: string, more: Record<string, unknown> = {}) {
   const number = await openTestJob(actor, model, more);
@@ -80,10 +74,10 @@ describe('a job from call to close', () => {
       await sendEvent(actor, number, 'attemptRecorded', attemptContent('aklAdd', { learnedKeyIds: [made] })),
     ).toMatchObject({
       ok: false,
-      problems: [{ message: expect.stringContaining('right to the car') }],
+      problems: [{ message: expect.stringContaining('person, papers and plate') }],
     });
     expect(
-      await recordAuthority(actor, { number, version: await versionOf(number), ...papers }),
+      await recordAuthority(actor, { number, version: await versionOf(number), ...onSitePapers }),
     ).toMatchObject({ ok: true });
     expect(
       await sendEvent(actor, number, 'attemptRecorded', attemptContent('aklAdd', { learnedKeyIds: [made] })),
@@ -243,7 +237,7 @@ describe('events', () => {
     ['an end in the future', { route: 'repair', to: '2027-03-03T15:40:00Z' }, /in the future/],
   ])('refuse %s', async (_what, more, reason) => {
     const number = await openTestJob(actor, 'Merrowdale');
-    await recordAuthority(actor, { number, version: 1, ...papers });
+    await recordAuthority(actor, { number, version: 1, ...onSitePapers });
     const answer = await sendEvent(actor, number, 'attemptRecorded', attemptContent('add', more));
     expect(answer).toMatchObject({ ok: false, problems: [{ message: expect.stringMatching(reason) }] });
     expect((await viewOf(actor, number)).job.lastSeq).toBe(0);
@@ -430,9 +424,9 @@ describe('the close', () => {
   it('records a refusal with its reason', async () => {
     const number = await openTestJob(actor, 'Merrowdale');
     const version = await versionOf(number);
-    expect(await recordAuthority(actor, { number, version, ...papers, rightDocument: 'none' })).toMatchObject(
-      { ok: false },
-    );
+    expect(
+      await recordAuthority(actor, { number, version, ...onSitePapers, rightDocument: 'none' }),
+    ).toMatchObject({ ok: false });
     expect(await closeJob(actor, { number, version, outcome: 'refused', reason: ' ' })).toMatchObject({
       ok: false,
     });

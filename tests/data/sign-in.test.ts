@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { database } from '@/usecases/database';
-import { readActor, readSignInOffer, signIn, signOut } from '@/usecases/sessions';
+import { readSession, readSignInOffer, signIn, signOut } from '@/usecases/sessions';
 import { testDatabase } from '../support/test-database';
 
 testDatabase('world');
@@ -23,11 +23,11 @@ describe('sign-in', () => {
     ]);
     const started = await signIn(origin, await person('trainee'));
     if (!started.ok) throw new Error('expected a session');
-    const actor = await readActor(started.value.token, 'test');
-    expect(actor).toMatchObject({ kind: 'person', name: 'Dacre Omolade', role: 'trainee' });
-    if (actor) await signOut(actor);
-    expect(await readActor(started.value.token, 'test')).toBeUndefined();
-    expect(await readActor('forged', 'test')).toBeUndefined();
+    const session = await readSession(started.value.token, 'test');
+    expect(session).toMatchObject({ kind: 'live', actor: { name: 'Dacre Omolade', role: 'trainee' } });
+    if (session.kind === 'live') await signOut(session.actor);
+    expect(await readSession(started.value.token, 'test')).toEqual({ kind: 'none' });
+    expect(await readSession('forged', 'test')).toEqual({ kind: 'none' });
   });
 
   it('keeps neither passcode nor token in the database', async () => {

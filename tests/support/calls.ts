@@ -23,4 +23,5 @@ export const emptyCall = {
   working: null,
   lost: null,
   wanted: null,
+  keyCode: null,
 };

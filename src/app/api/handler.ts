@@ -1,16 +1,20 @@
 import type { ClassConstructor } from 'class-transformer';
-import type { PersonActor } from '@/core/kinds/actor';
+import type { Scope } from '@/core/authority/scopes';
+import type { Actor, PersonActor } from '@/core/kinds/actor';
 import type { Result } from '@/core/kinds/result';
 import { parseInput } from '@/inputs/parse';
 import { isDatabaseAway, reportUnexpected } from '@/usecases/failures';
 import { PoolFull } from '@/usecases/pool/pool-full';
 import { checkRequestOrigin } from '@/usecases/request-origin';
-import { findActor } from '../session';
+import { readProgram } from '@/usecases/tokens';
+import { findActor, requestOrigin } from '../session';
 
 /** Wraps an API handler: repeats the Host and Origin check, and answers the unexpected with an id only. */
 export function handler<Context>(work: (request: Request, context: Context) => Promise<Response>) {
   return async (request: Request, context: Context): Promise<Response> => {
-    const refused = checkRequestOrigin(request.method, request.headers);
+    // A token is sent on purpose and never by a foreign page, so the origin of its changes does not matter; the host does.
+    const method = bearerOf(request) === undefined ? request.method : 'GET';
+    const refused = checkRequestOrigin(method, request.headers);
     if (refused) return problem(refused.status, refused.message);
     try {
       return await work(request, context);
@@ -29,9 +33,33 @@ export function signedIn<Context>(
   work: (actor: PersonActor, request: Request, context: Context) => Promise<Response>,
 ) {
   return handler(async (request: Request, context: Context) => {
+    if (bearerOf(request) !== undefined) return problem(403, 'This is for people; no token opens it.');
     const actor = await findActor();
     return actor ? work(actor, request, context) : problem(401, 'Sign in first.');
   });
+}
+
+/** A handler for signed-in people and for programs whose token opens the scope. */
+export function allowed<Context>(
+  scope: Scope,
+  work: (actor: Actor, request: Request, context: Context) => Promise<Response>,
+) {
+  return handler(async (request: Request, context: Context) => {
+    const token = bearerOf(request);
+    if (token === undefined) {
+      const actor = await findActor();
+      return actor ? work(actor, request, context) : problem(401, 'Sign in first, or send a token.');
+    }
+    const program = await readProgram(token, scope, await requestOrigin());
+    return 'actor' in program
+      ? work(program.actor, request, context)
+      : problem(program.status, program.reason);
+  });
+}
+
+/** The token of a program, where the request carries one. */
+function bearerOf(request: Request): string | undefined {
+  return /^Bearer (\S{1,200})$/.exec(request.headers.get('authorization') ?? '')?.[1];
 }
 
 /** Parses a JSON body at the door, runs a use-case and answers with its value, or with the fields that are wrong. */
@@ -58,15 +86,12 @@ export function refusal(problems: readonly { readonly message: string }[]): Resp
 
 const smallBody = 16_384;
 
-type Body =
-  | { readonly ok: true; readonly value: unknown }
+type Body<Value> =
+  | { readonly ok: true; readonly value: Value }
   | { readonly ok: false; readonly response: Response };
 
-/** Reads a JSON body of at most `limit` bytes, counted as they arrive. */
-export async function readJson(request: Request, limit: number): Promise<Body> {
-  if (!request.headers.get('content-type')?.startsWith('application/json')) {
-    return { ok: false, response: problem(415, 'Expected application/json.') };
-  }
+/** Reads a body of at most `limit` bytes, counted as they arrive; fewer than announced are refused. */
+export async function readBody(request: Request, limit: number): Promise<Body<Buffer>> {
   const chunks: Uint8Array[] = [];
   let size = 0;
   for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
@@ -74,8 +99,21 @@ export async function readJson(request: Request, limit: number): Promise<Body> {
     if (size > limit) return { ok: false, response: problem(413, `Up to ${limit} bytes.`) };
     chunks.push(chunk);
   }
+  const announced = request.headers.get('content-length');
+  if (announced !== null && Number(announced) !== size)
+    return { ok: false, response: problem(400, `Expected ${announced} bytes, got ${size}.`) };
+  return { ok: true, value: Buffer.concat(chunks) };
+}
+
+/** Reads a JSON body of at most `limit` bytes. */
+export async function readJson(request: Request, limit: number): Promise<Body<unknown>> {
+  if (!request.headers.get('content-type')?.startsWith('application/json')) {
+    return { ok: false, response: problem(415, 'Expected application/json.') };
+  }
+  const body = await readBody(request, limit);
+  if (!body.ok) return body;
   try {
-    return { ok: true, value: JSON.parse(Buffer.concat(chunks).toString('utf8')) };
+    return { ok: true, value: JSON.parse(body.value.toString('utf8')) };
   } catch {
     return { ok: false, response: problem(400, 'The body is not JSON.') };
   }
@@ -99,6 +137,7 @@ const titles: Record<number, string> = {
   413: 'Too large',
   415: 'Unsupported media type',
   421: 'Misdirected request',
+  429: 'Too many requests',
   500: 'Unexpected',
   503: 'Unavailable',
 };

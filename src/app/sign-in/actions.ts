@@ -6,7 +6,7 @@ import { parseInput } from '@/inputs/parse';
 import { SignInInput } from '@/inputs/sign-in-input';
 import { signIn, signOut } from '@/usecases/sessions';
 import { answer } from '../run-action';
-import { dropSession, findActor, keepSession, requestOrigin } from '../session';
+import { dropSession, findSession, keepSession, requestOrigin } from '../session';
 
 export async function signInAction(data: unknown): Promise<Failed> {
   return answer(async () => {
@@ -20,8 +20,8 @@ export async function signInAction(data: unknown): Promise<Failed> {
 }
 
 export async function signOutAction(): Promise<void> {
-  const actor = await findActor();
-  if (actor) await signOut(actor);
+  const session = await findSession();
+  if (session.kind !== 'none') await signOut(session.actor);
   await dropSession();
   redirect('/sign-in');
 }

@@ -46,17 +46,6 @@ export interface LocalRules {
   readonly personalDays: number;
 }
 
-/** Rules of a shop that has not set its own. */
-export const usualRules: LocalRules = {
-  licence: '',
-  identityAccepted: ['license', 'passport', 'identityCard'],
-  rightAccepted: ['registration', 'insurance', 'fleetLetter', 'order'],
-  witness: 'never',
-  forms: '',
-  secretDays: 90,
-  personalDays: 730,
-};
-
 /**
  * The last characters of a document's number, which is all that is kept: four at most, and never more than half of it.
  * @example lastCharacters('D 123-456') // '456'

@@ -14,6 +14,9 @@ export const personalFields: ReadonlySet<string> = new Set([
   'name',
   'phone',
   'holderName',
+  'askedBy',
+  'said',
+  'record',
   'reason',
 ]);
 

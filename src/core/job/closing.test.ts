@@ -15,7 +15,7 @@ const good: ClosingRequest = {
   outcome: 'done',
   route: 'add',
   authority: 'onSite',
-  log: { countBefore: 1, countAfter: 2, attempts: [worked] },
+  log: { countBefore: 1, countAfter: 2, attempts: [worked], doors: [] },
   planned: 2,
   reason: '',
 };
@@ -24,7 +24,7 @@ describe('closingNeeds', () => {
   const rows: readonly [string, Partial<ClosingRequest>, RegExp | undefined][] = [
     ['everything recorded', {}, undefined],
     ['no route', { route: null }, /Choose the route/],
-    ['no attempt', { log: { ...good.log, attempts: [] } }, /attempt that worked/],
+    ['no attempt', { log: { ...good.log, attempts: [], doors: [] } }, /attempt that worked/],
     [
       'only failures',
       { log: { ...good.log, attempts: [{ ...worked, result: 'failed', reason: 'x' }] } },
@@ -34,7 +34,7 @@ describe('closingNeeds', () => {
     ['papers in advance only', { authority: 'advance' }, /right to the car/],
     [
       'a repair without authority',
-      { route: 'repair', authority: 'none', log: { attempts: [{ ...worked, route: 'repair' }] } },
+      { route: 'repair', authority: 'none', log: { attempts: [{ ...worked, route: 'repair' }], doors: [] } },
       undefined,
     ],
     [
@@ -42,17 +42,24 @@ describe('closingNeeds', () => {
       { route: 'repair', authority: 'none' },
       /right to the car/,
     ],
-    ['no count after', { log: { countBefore: 1, attempts: [worked] } }, /count again/],
-    ['the car cannot say', { log: { countAfter: 'cannotSay', attempts: [worked] } }, undefined],
-    ['a count that does not fit', { log: { countAfter: 3, attempts: [worked] } }, /knows 3, the plan was 2/],
+    ['no count after', { log: { countBefore: 1, attempts: [worked], doors: [] } }, /count again/],
+    ['the car cannot say', { log: { countAfter: 'cannotSay', attempts: [worked], doors: [] } }, undefined],
+    [
+      'a count that does not fit',
+      { log: { countAfter: 3, attempts: [worked], doors: [] } },
+      /knows 3, the plan was 2/,
+    ],
     [
       'a count that does not fit, with a reason',
-      { log: { countAfter: 3, attempts: [worked] }, reason: 'A key was learned by the owner meanwhile' },
+      {
+        log: { countAfter: 3, attempts: [worked], doors: [] },
+        reason: 'A key was learned by the owner meanwhile',
+      },
       undefined,
     ],
     [
       'a plan that cannot be known',
-      { planned: 'cannotSay', log: { countAfter: 3, attempts: [worked] } },
+      { planned: 'cannotSay', log: { countAfter: 3, attempts: [worked], doors: [] } },
       undefined,
     ],
     ['refused without a word', { outcome: 'refused', authority: 'none', log: emptyLog }, /Write why/],

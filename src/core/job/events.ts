@@ -1,3 +1,4 @@
+import type { PinSource } from '@/core/catalogue/platform';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
 
@@ -12,11 +13,25 @@ export interface Attempt {
   readonly reason: string;
   /** Keys that the car learned in it, by id. */
   readonly learnedKeyIds: readonly string[];
+  /** Where its PIN came from, and which system type answered; left out where there was none. */
+  readonly pinFrom?: PinSource | null;
+  readonly systemType?: string | null;
+  /** Secrets that were used, by reference. */
+  readonly secretIds?: readonly string[];
+}
+
+/** A door or lock that was opened, and on what ground. */
+export interface DoorOpened {
+  readonly how: 'papersInside' | 'danger' | 'lock';
+  readonly at: Date;
+  /** What was seen: alarm, deadlocks, a dead battery, frameless glass. */
+  readonly conditions: string;
 }
 
 /** What happened at the car. The kind names it, the content is its own. */
 export type JobEvent =
   | { readonly kind: 'countRead'; readonly moment: 'before' | 'after'; readonly answer: CountAnswer }
+  | ({ readonly kind: 'doorOpened' } & DoorOpened)
   | ({ readonly kind: 'attemptRecorded' } & Attempt)
   | { readonly kind: 'attemptWithdrawn'; readonly attemptId: string; readonly reason: string };
 
@@ -25,9 +40,10 @@ export interface JobLog {
   readonly countBefore?: CountAnswer;
   readonly countAfter?: CountAnswer;
   readonly attempts: readonly Attempt[];
+  readonly doors: readonly DoorOpened[];
 }
 
-export const emptyLog: JobLog = { attempts: [] };
+export const emptyLog: JobLog = { attempts: [], doors: [] };
 
 export type Step =
   | { readonly ok: true; readonly log: JobLog }
@@ -45,6 +61,11 @@ export function applyEvent(log: JobLog, event: JobEvent): Step {
       }
       const field = event.moment === 'before' ? 'countBefore' : 'countAfter';
       return { ok: true, log: { ...log, [field]: answer } };
+    }
+    case 'doorOpened': {
+      const { kind: _, ...door } = event;
+      if (Number.isNaN(door.at.getTime())) return refuse('When was it opened?');
+      return { ok: true, log: { ...log, doors: [...log.doors, door] } };
     }
     case 'attemptRecorded': {
       const { kind: _, ...attempt } = event;

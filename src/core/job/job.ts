@@ -46,11 +46,38 @@ export interface Authority {
   readonly stage: Exclude<AuthorityStage, 'none'>;
   readonly holderName: string | null;
   readonly identityDocument: IdentityDocument;
+  /** The last characters of the documents' numbers, which is all that is kept of them. */
+  readonly identityLast: string | null;
   readonly rightDocument: RightDocument;
+  readonly rightLast: string | null;
   readonly howSeen: WaySeen;
+  /** The person is the one of the identity document; on site only. */
+  readonly personFits: boolean;
   readonly plateFits: boolean;
+  readonly witness: string | null;
+  readonly place: string | null;
+  /** Strokes as 'x,y x,y;x,y …' in a box of 600 by 200. */
+  readonly signature: string | null;
+  readonly signedOnPaper: boolean;
   readonly recordedAt: Date;
   readonly recordedBy: string;
+}
+
+/** Agreed and noted before a door is opened whose papers lie inside. */
+export interface DoorNote {
+  readonly askedBy: string | null;
+  readonly plate: string | null;
+  readonly said: string | null;
+  readonly notedAt: Date;
+  readonly notedBy: string;
+}
+
+/** Danger to life: the door was opened first, and is recorded afterwards. */
+export interface Danger {
+  readonly begunAt: Date;
+  readonly begunBy: string;
+  readonly record: string | null;
+  readonly recordedAt: Date | null;
 }
 
 /** What the customer or the shop chose beside the route. */
@@ -83,6 +110,8 @@ export interface Job {
   readonly network: boolean | null;
   readonly choices: readonly JobChoice[];
   readonly authority: readonly Authority[];
+  readonly doorNote: DoorNote | null;
+  readonly danger: Danger | null;
   /** What became of the questions that narrow the car down. */
   readonly given: readonly QuestionGiven[];
   readonly facts: readonly FoundFact[];

@@ -50,6 +50,8 @@ const job: Job = {
   network: null,
   choices: [],
   authority: [],
+  doorNote: null,
+  danger: null,
   given: [],
   facts: [],
   log: emptyLog,
@@ -80,7 +82,9 @@ describe('the stations', () => {
       identify: '2 candidates, choose one',
       route: 'Advised: AKL, adding',
       quote: 'From $268.50',
-      close: 'Person, papers and plate',
+      prepare: 'Papers, where something is looked up',
+      'on-site': 'Person, papers and plate',
+      close: 'Attempts and count',
     });
   });
 
@@ -94,6 +98,8 @@ describe('the stations', () => {
       identify: 'Chosen',
       route: 'AKL, adding',
       quote: 'Offered $312',
+      prepare: 'Papers seen',
+      'on-site': 'Right recorded',
       close: 'Attempts and count',
     });
   });
@@ -119,7 +125,7 @@ describe('the stations', () => {
       stationsOf({ ...request, authority })
         .filter((station) => station.gated)
         .map(({ name }) => name);
-    expect(gated('none')).toEqual(['close']);
+    expect(gated('none')).toEqual(['prepare', 'close']);
     expect(gated('advance')).toEqual(['close']);
     expect(gated('onSite')).toEqual([]);
   });

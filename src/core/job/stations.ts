@@ -4,7 +4,7 @@ import { type RouteKind, routeNames } from '@/core/programming/route';
 import { outcomes } from './closing';
 import type { Job } from './job';
 
-export type StationName = 'call' | 'identify' | 'route' | 'quote' | 'close';
+export type StationName = 'call' | 'identify' | 'route' | 'quote' | 'prepare' | 'on-site' | 'close';
 
 export interface Station {
   readonly name: StationName;
@@ -48,6 +48,20 @@ export function stationsOf(request: StationsRequest): Station[] {
       gated: false,
     },
     {
+      name: 'prepare',
+      label: 'Prepare',
+      line: authority === 'none' ? 'Papers, where something is looked up' : 'Papers seen',
+      done: authority !== 'none',
+      gated: authority === 'none',
+    },
+    {
+      name: 'on-site',
+      label: 'On site',
+      line: onSiteLine(request),
+      done: authority === 'onSite',
+      gated: false,
+    },
+    {
       name: 'close',
       label: 'Close',
       line: closeLine(request),
@@ -86,7 +100,11 @@ function quoteLine({ offered, cheapest, currency, locale }: StationsRequest): st
     : `From ${formatMoney({ minor: cheapest, currency }, locale, 'short')}`;
 }
 
-function closeLine({ job, authority }: StationsRequest): string {
-  if (job.closed) return outcomes[job.closed.outcome];
-  return authority === 'onSite' ? 'Attempts and count' : 'Person, papers and plate';
+function onSiteLine({ job, authority }: StationsRequest): string {
+  if (job.danger && job.danger.recordedAt === null) return 'Record the emergency';
+  return authority === 'onSite' ? 'Right recorded' : 'Person, papers and plate';
+}
+
+function closeLine({ job }: StationsRequest): string {
+  return job.closed ? outcomes[job.closed.outcome] : 'Attempts and count';
 }

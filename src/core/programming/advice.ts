@@ -1,5 +1,5 @@
 import { type AttemptOrder, orderAttempts } from './attempt-order';
-import { type Route, type RouteKind, type RouteRequest, routeNames } from './route';
+import { type Route, type RouteKind, type RouteRequest, routeWord } from './route';
 
 export interface Advice {
   readonly kind: RouteKind;
@@ -46,7 +46,7 @@ function reasonOf(
   if (chosen.missing !== undefined && route?.others === chosen.missing)
     return `As chosen: ${chosen.missing === 'erase' ? 'the missing keys are erased' : 'the missing keys stay known'}.`;
   if (first === 'desk') return 'Nothing the van can do is open, or all of it costs more than the desk.';
-  const behind = second ? ` If it fails: ${routeNames[second].toLowerCase()}.` : '';
+  const behind = second ? ` If it fails: ${routeWord(second)}.` : '';
   const others = routes.filter(
     ({ kind, verdict }) => verdict.feasible && kind !== first && kind !== 'repair',
   ).length;

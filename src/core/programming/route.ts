@@ -24,6 +24,15 @@ export const routeNames: Record<RouteKind, string> = {
   desk: 'Franchise desk',
 };
 
+/**
+ * A route inside a sentence.
+ * @example routeWord('aklErase') // 'AKL, erasing'
+ */
+export function routeWord(kind: RouteKind): string {
+  const name = routeNames[kind];
+  return name.startsWith('AKL') ? name : name.charAt(0).toLowerCase() + name.slice(1);
+}
+
 const clones: readonly RouteKind[] = ['cloneDirect', 'cloneRing', 'cloneSoldered'];
 
 /** Whether the new key becomes a copy, so that the car sees one key twice and no slot is used. */

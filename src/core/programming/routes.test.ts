@@ -108,6 +108,97 @@ describe('findRoutes', () => {
       'onBoard',
       true,
     ],
+    [
+      'the other market only',
+      {
+        van: van({
+          tools: [
+            {
+              ...fullTool,
+              cover: [{ platformId: 'heddle', method: 'add', market: 'Continent', right: null }],
+            },
+          ],
+        }),
+      },
+      'add',
+      /in Continent only; the car was sold in Meres/,
+    ],
+    [
+      'a full memory that drops the oldest',
+      {
+        platform: platform({ whenFull: 'drops oldest' }),
+        situation: situation([key(1)], { memory: memory(8) }),
+      },
+      'add',
+      true,
+    ],
+    ['a chip that cannot be cloned', {}, 'cloneDirect', /cannot be cloned this way/],
+    [
+      'a clone of a valet',
+      { platform: cloning, situation: situation([key(1, { rank: 'valet' })]) },
+      'cloneDirect',
+      true,
+    ],
+    [
+      'a clone with a full memory',
+      { platform: cloning, situation: situation([key(1)], { memory: memory(8) }) },
+      'cloneDirect',
+      true,
+    ],
+    [
+      'a clone with nothing to copy',
+      { platform: cloning, situation: situation(lost) },
+      'cloneDirect',
+      /Needs one key that the car knows/,
+    ],
+    [
+      'a board made too late',
+      { platform: cloning, built: { from: '2017-02', to: '2017-02' } },
+      'cloneSoldered',
+      /after 2016-05/,
+    ],
+    [
+      'a board made in time',
+      { platform: cloning, built: { from: '2014-02', to: '2014-02' } },
+      'cloneSoldered',
+      true,
+    ],
+    [
+      'an image without a network',
+      { platform: platform({ methods: [method('image')] }), network: false },
+      'image',
+      /Needs a network/,
+    ],
+    [
+      'an image, nobody knows of a network',
+      { platform: platform({ methods: [method('image')] }) },
+      'image',
+      true,
+    ],
+    [
+      'a remote with a new key wanted',
+      { platform: platform({ methods: [method('remote')] }) },
+      'remote',
+      /transponder learned/,
+    ],
+    [
+      'a remote that does nothing',
+      {
+        platform: platform({ methods: [method('remote')] }),
+        situation: situation([key(1, { faults: ['deadRemote'] })], { wanted: 0 }),
+      },
+      'remote',
+      true,
+    ],
+    ['a remote learned with the transponder', {}, 'remote', /learns remote and transponder together/],
+    [
+      'a module on the bench',
+      { platform: platform({ methods: [method('bench')] }), situation: situation(lost) },
+      'bench',
+      true,
+    ],
+    ['no desk', {}, 'desk', /No desk of this make/],
+    ['a desk', { desk: { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true } }, 'desk', true],
   ];
   it.each(rows)('%s', (_what, more, kind, expected) => {
     const route = findRoutes(request(more)).find((one) => one.kind === kind);

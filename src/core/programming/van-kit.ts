@@ -133,3 +133,13 @@ function lackOfRight(van: VanKit, name: string): string | undefined {
     return `${name} on ${van.name} expired on ${right.expiresOn}.`;
   return undefined;
 }
+
+/** How many platforms hang on each right: those for which a tool wants it for some function. */
+export function platformsByRight(tools: readonly Tool[]): Map<string, number> {
+  const platforms = new Map<string, Set<string>>();
+  for (const { right, platformId } of tools.flatMap(({ cover }) => cover)) {
+    if (right === null) continue;
+    platforms.set(right, (platforms.get(right) ?? new Set()).add(platformId));
+  }
+  return new Map([...platforms].map(([right, ids]) => [right, ids.size]));
+}

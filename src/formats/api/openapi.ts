@@ -120,7 +120,7 @@ export function openApiDocument(): Record<string, unknown> {
         'What the benches compute, the lists of the library in and out, and the jobs. Errors are problem details (RFC 9457) that name the field, never its value.',
     },
     servers: [{ url: '/api/v1' }],
-    security: [{ session: [] }],
+    security: [{ session: [] }, { token: [] }],
     paths: {
       '/vin': {
         post: operation({
@@ -193,6 +193,14 @@ export function openApiDocument(): Record<string, unknown> {
           answer: eventAnswerSchema,
           status: '201',
           refusals: ['400', '404', '409', '413', '415'],
+        }),
+      },
+      '/jobs/{number}/secrets/{id}': {
+        post: operation({
+          summary: 'Shows one secret of a job to a person who may see it; every look is written to the audit',
+          parameters: [jobNumber, path('id', uuid)],
+          answer: object({ value: text }),
+          refusals: ['404', '409'],
         }),
       },
       '/lists': {
@@ -268,7 +276,14 @@ export function openApiDocument(): Record<string, unknown> {
     },
     components: {
       schemas: { Problem: problemSchema },
-      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'kilnsman_session' } },
+      securitySchemes: {
+        session: { type: 'apiKey', in: 'cookie', name: 'kilnsman_session' },
+        token: {
+          type: 'http',
+          scheme: 'bearer',
+          description: 'A program’s token, with its scopes, made in Settings',
+        },
+      },
     },
   };
 }

@@ -2,7 +2,10 @@ import type { KeysTold, LineReading } from '@/core/identify/line/reading';
 import type { OpenJobInput } from '@/inputs/call-input';
 
 /** The facts of a call as the form holds them: what the line says, and over it what was set by hand. */
-export type CallFacts = Omit<OpenJobInput, 'line' | 'name' | 'phone' | 'vin' | 'placeDetail' | 'note'>;
+export type CallFacts = Omit<
+  OpenJobInput,
+  'line' | 'name' | 'phone' | 'vin' | 'placeDetail' | 'note' | 'keyCode'
+>;
 
 /** The fields that one chip shows and corrects together. */
 export const chipFields = {

@@ -10,6 +10,7 @@ import type { DistanceUnit } from '@/core/kinds/units';
 import { type RefusedRoute, type Route, routeNames } from '@/core/programming/route';
 import type { QuoteOption } from '@/core/quote/quote';
 import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
@@ -52,6 +53,7 @@ export function NewCall({ line: first, lexicon, unit, now, onWords, onPreview, o
   const [line, setLine] = useState(first);
   const [byHand, setByHand] = useState<Partial<CallFacts>>({});
   const [person, setPerson] = useState(nobody);
+  const [keyCode, setKeyCode] = useState('');
   const corrections = useCorrections(line, lexicon, now, onWords);
   const reading = useMemo(
     () => parseLine(line, lexicon, now, corrections),
@@ -68,7 +70,12 @@ export function NewCall({ line: first, lexicon, unit, now, onWords, onPreview, o
 
   const open = () =>
     submit(
-      { ...facts, ...sentPerson(told), line: line.length > lineLimit ? line : reading.safeText },
+      {
+        ...facts,
+        ...sentPerson(told),
+        keyCode: keyCode.trim() || null,
+        line: line.length > lineLimit ? line : reading.safeText,
+      },
       ({ value }) => router.push(`/jobs/${value.number}/identify`),
     );
 
@@ -120,6 +127,17 @@ export function NewCall({ line: first, lexicon, unit, now, onWords, onPreview, o
               problemOf={problemOf}
               onChange={(change) => setPerson((before) => ({ ...before, ...change }))}
             />
+            <TextField
+              label="Key code, if the customer has it"
+              type="password"
+              mono
+              autoComplete="off"
+              maxLength={40}
+              value={keyCode}
+              hint="From the tag or the papers. Sealed with the job; shown only to those who may see it."
+              error={problemOf('keyCode')}
+              onChange={(event) => setKeyCode(event.target.value)}
+            />
             <Problems problems={general} />
             {problemOf('carWords') && <Problems problems={[{ message: problemOf('carWords') ?? '' }]} />}
             <div className="sticky bottom-14 -mx-4 -mb-4 mt-auto grid grid-cols-2 gap-2 border-t border-line bg-biscuit p-4 sm:bottom-0">
@@ -132,6 +150,7 @@ export function NewCall({ line: first, lexicon, unit, now, onWords, onPreview, o
                   setLine('');
                   setByHand({});
                   setPerson(nobody);
+                  setKeyCode('');
                 }}
               >
                 Start again
@@ -190,8 +209,8 @@ function NotUnderstood({ words, codes }: { words: readonly string[]; codes: numb
       )}
       {codes > 0 && (
         <Notice tone="ochre" role="status">
-          {codes === 1 ? 'One word looks' : `${codes} words look`} like a key code or PIN and will not be
-          kept. Codes have no place here yet.
+          {codes === 1 ? 'One word looks' : `${codes} words look`} like a key code or PIN and will not be kept
+          with the line. A key code has a field of its own below.
         </Notice>
       )}
     </div>
@@ -211,6 +230,7 @@ function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: Preview | 
   if (!preview) return <p className="text-mute">Looking it up</p>;
   if (preview.candidates.length === 0)
     return <p className="text-mute">The library has no row for this model.</p>;
+  const refused = preview.refused.length > 0;
   return (
     <>
       <section>
@@ -225,9 +245,12 @@ function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: Preview | 
           locale={preview.locale}
           today={preview.today}
         />
-      ) : (
+      ) : null}
+      {refused && (
         <Notice tone="ochre">
-          <p className="font-semibold">No route is feasible as told.</p>
+          <p className="font-semibold">
+            {preview.route ? 'Only the desk is left as told.' : 'No route is feasible as told.'}
+          </p>
           {preview.refused.map(({ kind, fact, lift }) => (
             <p key={kind}>
               {routeNames[kind]}: {fact} {lift}
@@ -283,7 +306,9 @@ function usePreview(facts: CallFacts, onPreview: NewCallProps['onPreview']) {
     }
     let current = true;
     const timer = setTimeout(async () => {
-      const answer = await onPreview({ ...asked, ...sentPerson(nobody), line: '' }).catch(() => undefined);
+      const answer = await onPreview({ ...asked, ...sentPerson(nobody), keyCode: null, line: '' }).catch(
+        () => undefined,
+      );
       if (!current || !answer) return;
       if (answer.ok) setPreview(answer.value);
       setProblems(answer.ok ? [] : answer.problems);

@@ -45,7 +45,7 @@ export function PersonFields({ value, problemOf, onChange }: PersonFieldsProps) 
       <TextAreaField
         label="Note"
         className="sm:col-span-2"
-        hint="No key code or PIN here: nothing secret is kept yet."
+        hint="No key code or PIN here: they have fields of their own."
         error={problemOf('note')}
         {...field('note')}
       />

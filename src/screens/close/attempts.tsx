@@ -3,10 +3,13 @@
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { isAllowed } from '@/core/authority/purposes';
+import { type SecretRef, secretName } from '@/core/authority/secrets';
+import { type PinSource, pinSources } from '@/core/catalogue/platform';
 import type { Attempt, AttemptResult, JobLog } from '@/core/job/events';
 import { instantOf, localMoment } from '@/core/kinds/local-time';
 import { formatMinutes } from '@/core/kinds/units';
 import type { PhysicalKey } from '@/core/programming/keys';
+import { pinSourceNames } from '@/core/programming/pin';
 import { purposeOf } from '@/core/programming/purpose';
 import { type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
 import { Button } from '@/ui/button';
@@ -26,6 +29,9 @@ interface AttemptsProps {
   readonly zone: string;
   readonly now: { readonly day: string; readonly hour: string };
   readonly authorised: boolean;
+  readonly secrets: readonly SecretRef[];
+  /** System types of the platform, where a tool has to try them. */
+  readonly systemTypes: readonly string[];
 }
 
 const results: Record<AttemptResult, string> = { worked: 'Worked', failed: 'Failed', stopped: 'Stopped' };
@@ -44,7 +50,9 @@ export function Attempts(props: AttemptsProps) {
             <span className="min-w-48 flex-1">
               <b>{routeNames[attempt.route]}</b>, {hours(attempt, zone)}
               <span className="block text-small text-mute">
-                {[attempt.reason, learnedWords(attempt, keys)].filter(Boolean).join(' · ')}
+                {[attempt.reason, learnedWords(attempt, keys), pinWords(attempt, props.secrets)]
+                  .filter(Boolean)
+                  .join(' · ')}
               </span>
             </span>
             {!job.closed && (
@@ -74,7 +82,19 @@ function learnedWords({ learnedKeyIds }: Attempt, keys: readonly PhysicalKey[]):
   return tags.length === 0 ? '' : `learned: ${tags.join(', ')}`;
 }
 
-function AttemptForm({ job, route, keys, zone, now, authorised }: AttemptsProps) {
+/** Which PIN and system type an attempt used; secrets by their names only. */
+function pinWords({ pinFrom, systemType, secretIds }: Attempt, secrets: readonly SecretRef[]): string {
+  const named = secrets.filter(({ id }) => secretIds?.includes(id)).map(secretName);
+  return [
+    pinFrom && `PIN from ${pinSourceNames[pinFrom]}`,
+    systemType && `type ${systemType}`,
+    named.length > 0 && `used: ${named.join(', ')}`,
+  ]
+    .filter(Boolean)
+    .join(' · ');
+}
+
+function AttemptForm({ job, route, keys, zone, now, authorised, secrets, systemTypes }: AttemptsProps) {
   const event = useEvent(job);
   const start = () => ({
     route: route ?? ('repair' as RouteKind),
@@ -84,6 +104,9 @@ function AttemptForm({ job, route, keys, zone, now, authorised }: AttemptsProps)
     result: 'worked' as AttemptResult,
     reason: '',
     learned: keys.filter(({ madeHere }) => madeHere).map(({ id }) => id),
+    pinFrom: '' as PinSource | '',
+    systemType: '',
+    secretIds: [] as string[],
   });
   const [form, setForm] = useState(start);
   const [id, setId] = useState(() => uuid());
@@ -102,6 +125,9 @@ function AttemptForm({ job, route, keys, zone, now, authorised }: AttemptsProps)
       result: form.result,
       reason: form.reason.trim(),
       learnedKeyIds: learns ? form.learned : [],
+      ...(form.pinFrom && { pinFrom: form.pinFrom }),
+      ...(form.systemType && { systemType: form.systemType }),
+      ...(form.secretIds.length > 0 && { secretIds: form.secretIds }),
     };
     event.record('attemptRecorded', content, () => {
       setForm(start());
@@ -186,6 +212,48 @@ function AttemptForm({ job, route, keys, zone, now, authorised }: AttemptsProps)
         </fieldset>
       )}
       <Problems problems={event.problems} />
+      {purpose !== 'repair' && (
+        <div className="grid items-start gap-x-3 sm:grid-cols-3">
+          <SelectField
+            label="PIN from"
+            empty="No PIN, or not told"
+            value={form.pinFrom}
+            choices={pinSources.map((source) => ({ value: source, label: pinSourceNames[source] }))}
+            onChange={(change) => set({ pinFrom: change.target.value as PinSource | '' })}
+          />
+          {systemTypes.length > 1 && (
+            <SelectField
+              label="System type that answered"
+              empty="None, or not told"
+              value={form.systemType}
+              choices={systemTypes.map((type) => ({ value: type, label: type }))}
+              onChange={(change) => set({ systemType: change.target.value })}
+            />
+          )}
+          {secrets.length > 0 && (
+            <fieldset className="flex flex-wrap gap-x-4">
+              <legend className="text-small font-semibold text-mute">Used, by name</legend>
+              {secrets.map((secret) => (
+                <label key={secret.id} className="flex min-h-11 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-5 accent-(--terra)"
+                    checked={form.secretIds.includes(secret.id)}
+                    onChange={(change) =>
+                      set({
+                        secretIds: change.target.checked
+                          ? [...form.secretIds, secret.id]
+                          : form.secretIds.filter((one) => one !== secret.id),
+                      })
+                    }
+                  />
+                  {secretName(secret)}
+                </label>
+              ))}
+            </fieldset>
+          )}
+        </div>
+      )}
       {blocked && (
         <Notice tone="ochre">
           Record the right to the car first: without it only none or a repair can be recorded.

@@ -2,6 +2,7 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
+import type { SecretRef } from '@/core/authority/secrets';
 import type { FactDifference } from '@/core/catalogue/conflicts';
 import { factKinds } from '@/core/catalogue/fact-kinds';
 import { type Outcome, outcomes } from '@/core/job/closing';
@@ -21,7 +22,6 @@ import { Lead, Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { useEvent } from '@/ui/use-event';
 import { Attempts } from './attempts';
-import { AuthorityForm } from './authority-form';
 import { type FactChoices, FactsForm } from './facts-form';
 import { History, type HistoryRow } from './history';
 
@@ -45,7 +45,9 @@ interface CloseStationProps {
     readonly reason: string | null;
   } | null;
   readonly history: readonly HistoryRow[];
-  readonly onAuthority: EditAction;
+  /** Secrets of the job by reference, for naming them in an attempt. */
+  readonly secrets: readonly SecretRef[];
+  readonly systemTypes: readonly string[];
   readonly onFacts: EditAction;
   readonly onClose: EditAction;
 }
@@ -60,12 +62,7 @@ export function CloseStation(props: CloseStationProps) {
         title={closed ? outcomes[closed.outcome] : 'Attempts, count, outcome'}
         reason={closed?.reason}
       />
-      <AuthorityForm
-        job={job}
-        authority={props.authority}
-        zone={props.zone}
-        onAuthority={props.onAuthority}
-      />
+      <RightLine job={job} authority={props.authority} />
       <Attempts
         job={job}
         log={log}
@@ -74,6 +71,8 @@ export function CloseStation(props: CloseStationProps) {
         zone={props.zone}
         now={props.now}
         authorised={props.authority !== undefined}
+        secrets={props.secrets}
+        systemTypes={props.systemTypes}
       />
       <CountPanel job={job} log={log} planned={planned} />
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
@@ -81,6 +80,25 @@ export function CloseStation(props: CloseStationProps) {
       <History rows={props.history} />
       {!closed && <EndForm job={job} onClose={props.onClose} />}
     </>
+  );
+}
+
+/** Whether the right to the car is on record, and where it is recorded. */
+function RightLine({ job, authority }: { job: JobRef; authority: Authority | undefined }) {
+  if (authority)
+    return (
+      <Notice tone="glaze">
+        The right to the car is on record: {authority.holderName ?? 'name removed'}, person, papers and plate.
+      </Notice>
+    );
+  if (job.closed) return null;
+  return (
+    <Notice tone="ochre">
+      The right to the car is not on record. Only none, a repair and the desk go without.{' '}
+      <Link href={`/jobs/${job.number}/on-site`} prefetch={false} className="font-semibold underline">
+        Record it at On site
+      </Link>
+    </Notice>
   );
 }
 

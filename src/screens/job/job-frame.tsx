@@ -14,12 +14,24 @@ interface JobFrameProps {
   readonly below: string;
   readonly chips: readonly string[];
   readonly stations: readonly Station[];
+  /** What stands above every station, such as a trainee's second person. */
+  readonly above: ReactNode;
   readonly ring: ReactNode;
   readonly children: ReactNode;
 }
 
 /** What stands at every station of a job: the tag, the strip of stations and the ring. */
-export function JobFrame({ number, name, car, below, chips, stations, ring, children }: JobFrameProps) {
+export function JobFrame({
+  number,
+  name,
+  car,
+  below,
+  chips,
+  stations,
+  above,
+  ring,
+  children,
+}: JobFrameProps) {
   const router = useRouter();
   const path = usePathname();
   const present = path.split('/')[3] ?? 'call';
@@ -41,6 +53,7 @@ export function JobFrame({ number, name, car, below, chips, stations, ring, chil
       <div className="no-print flex flex-col gap-1 px-4 pt-3">
         <JobTag number={name} car={car} below={below} chips={chips} />
         <StationStrip stations={stations} present={present} hrefOf={hrefOf} />
+        {above}
       </div>
       <div className="grid flex-1 grid-cols-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_318px] print:block">
         <div className="flex min-w-0 flex-col gap-4 p-4">{children}</div>

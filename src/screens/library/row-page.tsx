@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { formatProbability } from '@/core/kinds/percent';
@@ -49,6 +49,8 @@ interface RowPageProps {
   readonly facts: readonly FactStanding[];
   readonly choices: Readonly<Record<string, readonly string[]>>;
   readonly zone: string;
+  /** What else this row has, for those who may see it. */
+  readonly below?: ReactNode;
   readonly onSave: (data: unknown) => Promise<SaveAnswer>;
   readonly onRemove: (data: unknown) => Promise<SaveAnswer>;
   readonly onUndo: (data: unknown) => Promise<SaveAnswer>;
@@ -103,6 +105,7 @@ export function RowPage(props: RowPageProps) {
       {facts.length > 0 && <Facts facts={facts} />}
       <Changes changes={props.changes} list={name} zone={props.zone} onUndo={props.onUndo} />
       {row && <Remove list={name} row={row} onRemove={props.onRemove} />}
+      {props.below}
     </Page>
   );
 }

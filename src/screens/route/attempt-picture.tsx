@@ -1,7 +1,7 @@
 import { formatMoney } from '@/core/kinds/money';
 import { formatProbability } from '@/core/kinds/percent';
 import type { AttemptOrder } from '@/core/programming/attempt-order';
-import { noReturnWords, type Route, routeNames } from '@/core/programming/route';
+import { noReturnWords, type Route, routeNames, routeWord } from '@/core/programming/route';
 import { classNames } from '@/ui/class-names';
 import { Panel } from '@/ui/panel';
 
@@ -55,8 +55,7 @@ export function AttemptPicture({ order, routes, currency, locale }: AttemptPictu
       </ol>
       {order.left.length > 0 && (
         <p className="mt-2 text-small text-mute">
-          Left out:{' '}
-          {order.left.map(({ kind, why }) => `${routeNames[kind].toLowerCase()} (${why})`).join(', ')}.
+          Left out: {order.left.map(({ kind, why }) => `${routeWord(kind)} (${why})`).join(', ')}.
         </p>
       )}
     </Panel>

@@ -51,7 +51,7 @@ export function RouteCard({ route, advised, chosen, selected, currency, locale, 
           {chance && <span className="mt-1 block text-small">works {formatProbability(chance.value)}</span>}
           {cost && (
             <span className="block text-small text-mute">
-              costs us {money(cost.cashMinor + cost.workMinor)}
+              {route.kind === 'desk' ? 'the desk takes' : 'costs us'} {money(cost.cashMinor + cost.workMinor)}
               {cost.harmMinor > 0 && `, harm ${money(cost.harmMinor)}`}
             </span>
           )}

@@ -7,7 +7,7 @@ import type { SourceStep } from '@/core/programming/pin';
 import { pinSourceNames } from '@/core/programming/pin';
 import type { RankTest } from '@/core/programming/rank-test';
 import type { RingTag } from '@/core/programming/ring';
-import { type Route, type RouteKind, routeNames } from '@/core/programming/route';
+import { type Route, type RouteKind, routeNames, routeWord } from '@/core/programming/route';
 import { Button } from '@/ui/button';
 import { ChoiceGroup } from '@/ui/choice-group';
 import { EditOutcome } from '@/ui/edit-outcome';
@@ -131,7 +131,7 @@ export function RouteStation(props: RouteStationProps) {
       )}
       {after && after.length > 0 && selected && (
         <Panel
-          title={`The keys with ${routeNames[selected].toLowerCase()}`}
+          title={`The keys: ${routeWord(selected)}`}
           note="What this route does to each key on the ring."
         >
           <RingView tags={after} slots={[]} slotsMaximum={0} wide />

@@ -1,11 +1,21 @@
 'use client';
 
-import { BookOpen, Keyboard, type LucideIcon, Ruler, SlidersHorizontal, Tag, Truck } from 'lucide-react';
+import {
+  BookOpen,
+  Keyboard,
+  Lock,
+  type LucideIcon,
+  Ruler,
+  SlidersHorizontal,
+  Tag,
+  Truck,
+} from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { classNames } from '@/ui/class-names';
+import { IdleLock, lockScreen } from './idle-lock';
 import { Shortcuts } from './shortcuts';
 
 interface Place {
@@ -24,12 +34,13 @@ const places: readonly Place[] = [
 ];
 
 /** The frame of every signed-in page: the rail of places, the page, and the list of shortcuts under `?`. */
-export function Shell({ children }: { children: ReactNode }) {
+export function Shell({ lockMinutes, children }: { lockMinutes: number; children: ReactNode }) {
   const router = useRouter();
   const path = usePathname();
   const [shortcutsOpen, setShortcutsOpen] = useState(false);
 
   useHotkeys('?', () => setShortcutsOpen(true), { useKey: true });
+  useHotkeys('q', () => lockScreen(), { useKey: true });
   useHotkeys('n', () => router.push('/jobs/new'), { useKey: true });
   useHotkeys(
     places.map((place) => place.key),
@@ -76,9 +87,18 @@ export function Shell({ children }: { children: ReactNode }) {
         })}
         <button
           type="button"
+          onClick={() => lockScreen()}
+          aria-keyshortcuts="q"
+          className="hidden min-h-16 flex-col items-center justify-center gap-1 border-l-[5px] border-transparent text-small text-mute sm:mt-auto sm:flex"
+        >
+          <Lock aria-hidden size={22} strokeWidth={1.7} />
+          Lock
+        </button>
+        <button
+          type="button"
           onClick={() => setShortcutsOpen(true)}
           aria-keyshortcuts="?"
-          className="hidden min-h-16 flex-col items-center justify-center gap-1 border-l-[5px] border-transparent text-small text-mute sm:mt-auto sm:flex"
+          className="hidden min-h-16 flex-col items-center justify-center gap-1 border-l-[5px] border-transparent text-small text-mute sm:flex"
         >
           <Keyboard aria-hidden size={22} strokeWidth={1.7} />
           Keys ?
@@ -87,6 +107,7 @@ export function Shell({ children }: { children: ReactNode }) {
       <div id="page" tabIndex={-1} className="min-w-0 flex-1">
         {children}
       </div>
+      <IdleLock minutes={lockMinutes} />
       <Shortcuts open={shortcutsOpen} onOpenChange={setShortcutsOpen} />
     </div>
   );

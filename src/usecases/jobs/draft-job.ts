@@ -62,6 +62,8 @@ export function jobOf(
     network: null,
     choices: [],
     authority: [],
+    doorNote: null,
+    danger: null,
     given,
     facts: [],
     log: emptyLog,

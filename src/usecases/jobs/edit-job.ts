@@ -9,6 +9,7 @@ import { insertHistory, listHistory } from '@/data/job-history';
 import { findJob, takeVersion } from '@/data/jobs';
 import type { JobEdit } from '@/inputs/job-inputs';
 import { transact } from '../database';
+import { leakedSecret } from '../secrets/leaks';
 
 /** Somebody changed the job after this screen was shown: nothing was stored, and here is what they changed. */
 export interface Stale extends Failed {
@@ -54,7 +55,7 @@ export async function editJob(
       if (version === undefined) return staleAnswer(db, before, edit.version, section);
       if (before.closed)
         throw new Refused(failed(`${formatJobNumber(edit.number)} is closed and cannot be changed.`));
-      const refused = await change(db, before);
+      const refused = (await leakedSecret(db, before.id, edit)) ?? (await change(db, before));
       if (refused) throw new Refused(refused);
       const after = await findJob(db, edit.number);
       if (!after) throw new Error('the job vanished while it was edited');

@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid';
+import { mentionsSecret, textsIn } from '@/core/authority/secret-words';
 import { changedFields } from '@/core/job/changes';
 import { openingRing } from '@/core/job/opening-keys';
 import type { PersonActor } from '@/core/kinds/actor';
@@ -11,12 +12,15 @@ import { deleteGiven, insertJob, replaceRing, type StoredCall, updateCall, updat
 import type { CallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
+import { keepSealed } from '../secrets/vault';
 import { type Edited, editJob } from './edit-job';
 import { sections } from './sections';
 
 /** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
 export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
-  const { working, lost, wanted, ...call } = input;
+  const { working, lost, wanted, keyCode, ...call } = input;
+  if (keyCode !== null && textsIn(call).some((text) => mentionsSecret(text, [keyCode])))
+    return failed('A text of the call holds the key code. Leave it out there; it is kept sealed.', 'keyCode');
   return transact(async (db) => {
     const refused = await checkNames(db, call);
     if (refused) return refused;
@@ -31,6 +35,13 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
       keysWanted: ring.wanted,
     });
     await replaceRing(db, id, ring);
+    if (keyCode !== null)
+      await keepSealed(
+        db,
+        id,
+        { kind: 'keyCode', source: 'customer', value: keyCode.trim() },
+        { at: actor.at, by: actor.personId },
+      );
     await insertHistory(db, actor, {
       id: uuid(),
       jobId: id,

@@ -46,7 +46,10 @@ function refusalOf({ kind, verdict, time }: Route): RefusedRoute[] {
   return verdict.feasible || time === null ? [] : [{ kind, fact: verdict.fact, lift: verdict.lift }];
 }
 
-async function draftJob(actor: PersonActor, { working, lost, wanted, ...call }: OpenJobInput): Promise<Job> {
+async function draftJob(
+  actor: PersonActor,
+  { working, lost, wanted, keyCode: _, ...call }: OpenJobInput,
+): Promise<Job> {
   const places = await listPlaces(database());
   const place = places.find(({ id }) => id === call.placeId);
   const where = {

@@ -1,48 +1,26 @@
-import { type AuthorityStage, isAllowed } from '@/core/authority/purposes';
+import { gate, type Standing } from '@/core/authority/gate';
+import type { Purpose } from '@/core/authority/purposes';
 import { closingNeeds } from '@/core/job/closing';
 import { applyEvent, type JobEvent } from '@/core/job/events';
-import { authorityStage, formatJobNumber, type Job } from '@/core/job/job';
+import { formatJobNumber, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { purposeOf } from '@/core/programming/purpose';
+import { type OthersEffect, othersEffect, type RouteKind } from '@/core/programming/route';
 import { appendAudit } from '@/data/audit';
+import { findApplication, getPlatformOrThrow } from '@/data/catalogue';
+import type { Db } from '@/data/db';
 import { appendEvent, findSeenEvent, keepRefusedEvent } from '@/data/job-events';
-import { findJob, listAuthority, lockJob, markClosed, replaceFacts, upsertAuthority } from '@/data/jobs';
+import { findJob, lockJob, markClosed, replaceFacts } from '@/data/jobs';
+import { listSecretRefs } from '@/data/secrets';
 import type { EventInput } from '@/inputs/event-input';
-import type { AuthorityInput, CloseJobInput, FactsInput } from '@/inputs/job-inputs';
+import type { CloseJobInput, FactsInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
+import { leakedSecret } from '../secrets/leaks';
 import { type Edited, editJob } from './edit-job';
+import { standingOf } from './gates';
 import { jobViewIn } from './job-view';
 import { sections } from './sections';
-
-/** Records who had the right to the car and how it was seen, at the car: person, papers and plate together. */
-export async function recordAuthority(actor: PersonActor, input: AuthorityInput): Promise<Edited> {
-  return editJob(actor, input, sections.authority, async (db, job) => {
-    if (input.identityDocument === 'none')
-      return failed(
-        'Without an identity document there is no authority; close the job as refused.',
-        'identityDocument',
-      );
-    if (input.rightDocument === 'none')
-      return failed(
-        'Without a right to the car there is no authority; close the job as refused.',
-        'rightDocument',
-      );
-    if (!input.plateFits) return failed('The VIN on the plate must be the one on the papers.', 'plateFits');
-    const { holderName, identityDocument, rightDocument, howSeen, plateFits } = input;
-    await upsertAuthority(db, job.id, {
-      stage: 'onSite',
-      holderName: holderName.trim(),
-      identityDocument,
-      rightDocument,
-      howSeen,
-      plateFits,
-      recordedAt: actor.at,
-      recordedBy: actor.personId,
-    });
-    return undefined;
-  });
-}
 
 export async function recordFacts(actor: PersonActor, input: FactsInput): Promise<Edited> {
   return editJob(actor, input, sections.facts, async (db, job) => {
@@ -70,8 +48,7 @@ export async function recordEvent(
     const seen = await findSeenEvent(db, job.id, input.id);
     if (seen) return 'seq' in seen ? done({ seq: seen.seq, repeated: true }) : failed(seen.refused);
 
-    const authority = authorityStage(await listAuthority(db, job.id, true));
-    const reason = refusalOf(job, event, authority, actor.at);
+    const reason = await refusalOf(db, actor, job, event);
     if (reason !== undefined) {
       await keepRefusedEvent(db, job.id, actor, { id: input.id, kind: input.kind, reason });
       return failed(reason);
@@ -96,27 +73,43 @@ export async function recordEvent(
 /** A device's clock may run ahead by this much. */
 const clockSlackMs = 10 * 60_000;
 
-/** Why an event cannot be taken: the job's state, the ring, the clock, the authority, or the reducer. */
-function refusalOf(job: Job, event: JobEvent, authority: AuthorityStage, at: Date): string | undefined {
+/** Why an event cannot be taken: the job's state, the ring, the clock, the gate, a secret in its words, or the reducer. */
+async function refusalOf(db: Db, actor: PersonActor, job: Job, event: JobEvent): Promise<string | undefined> {
   if (job.closed) return `${formatJobNumber(job.number)} is closed.`;
   const step = applyEvent(job.log, event);
   if (!step.ok) return step.reason;
+  const leaked = await leakedSecret(db, job.id, event);
+  if (leaked) return leaked.problems[0]?.message;
+  const standing = await standingOf(db, actor, job.id, true);
+  if (event.kind === 'doorOpened')
+    return closedFor(event.how === 'lock' ? 'openLock' : 'openForPapers', standing);
   if (event.kind !== 'attemptRecorded') return undefined;
   if (event.learnedKeyIds.some((id) => !job.keys.some((key) => key.id === id))) {
     return 'A key learned in this attempt is not on the ring.';
   }
-  if (event.to.getTime() > at.getTime() + clockSlackMs) return 'An attempt cannot end in the future.';
-  if (!isAllowed(purposeOf(event.route), authority)) {
-    return 'Record who had the right to the car first: only none or a repair goes without.';
-  }
-  return undefined;
+  if (event.to.getTime() > actor.at.getTime() + clockSlackMs) return 'An attempt cannot end in the future.';
+  const named = new Set((await listSecretRefs(db, job.id)).map(({ id }) => id));
+  if (event.secretIds?.some((id) => !named.has(id)))
+    return 'A secret named in this attempt is not on this job.';
+  return closedFor(purposeOf(event.route, await othersOf(db, job, event.route)), standing);
+}
+
+function closedFor(purpose: Purpose, standing: Standing): string | undefined {
+  const found = gate(purpose, standing);
+  return found.open ? undefined : found.message;
+}
+
+/** What a route does to the other keys on the platform of the chosen candidate. */
+async function othersOf(db: Db, job: Job, route: RouteKind): Promise<OthersEffect> {
+  const application = job.applicationId === null ? undefined : await findApplication(db, job.applicationId);
+  return othersEffect(route, application && (await getPlatformOrThrow(db, application.platformId)));
 }
 
 /** Closes a job where nothing keeps it open. */
 export async function closeJob(actor: PersonActor, input: CloseJobInput): Promise<Edited> {
   return editJob(actor, input, sections.close, async (db, job) => {
     const view = await jobViewIn(db, actor, job.number);
-    const authority = authorityStage(await listAuthority(db, job.id, true));
+    const { stage: authority } = await standingOf(db, actor, job.id, true);
     const planned = view?.routes.find(({ kind }) => kind === job.route)?.plannedCount ?? 'cannotSay';
     const needs = closingNeeds({
       outcome: input.outcome,

@@ -43,16 +43,23 @@ export const sections = {
   authority: {
     name: 'authority',
     read: ({ authority }) => {
-      const [seen] = authority.filter(({ stage }) => stage === 'onSite');
+      const last = authority.find(({ stage }) => stage === 'onSite') ?? authority[0];
       return {
-        holderName: seen?.holderName ?? null,
-        identityDocument: seen?.identityDocument ?? null,
-        rightDocument: seen?.rightDocument ?? null,
-        howSeen: seen?.howSeen ?? null,
-        plateFits: seen?.plateFits ?? null,
+        stage: last?.stage ?? null,
+        holderName: last?.holderName ?? null,
+        identityDocument: last?.identityDocument ?? null,
+        rightDocument: last?.rightDocument ?? null,
+        howSeen: last?.howSeen ?? null,
+        plateFits: last?.plateFits ?? null,
       };
     },
   },
+  doorNote: {
+    name: 'doorNote',
+    read: ({ doorNote }) => ({ askedBy: doorNote?.askedBy ?? null, said: doorNote?.said ?? null }),
+  },
+  danger: { name: 'danger', read: ({ danger }) => ({ record: danger?.record ?? null }) },
+  secrets: { name: 'secrets', read: () => ({}) },
   facts: {
     name: 'facts',
     read: ({ facts }) => Object.fromEntries(facts.map(({ kind, value }) => [kind, value])),

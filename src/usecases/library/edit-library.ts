@@ -10,6 +10,7 @@ import { MissingReference, refreshNameWords, writeRow } from '@/data/library/sta
 import type { RemoveRowInput, SaveRowInput, UndoChangeInput } from '@/inputs/library-inputs';
 import { parseLibraryRow } from '@/inputs/library-row';
 import { transact } from '../database';
+import { refusedFor } from '../duties';
 
 /** Somebody changed the row after it was shown: nothing was stored, and here is how it stands. */
 export interface StaleRow extends Failed {
@@ -26,6 +27,8 @@ export class Refused extends Error {
 
 /** Adds a row or changes one, with a line of history. */
 export async function saveRow(actor: PersonActor, input: SaveRowInput): Promise<SavedRow> {
+  const refused = refusedFor(actor, 'editLibrary');
+  if (refused) return refused;
   const list = listOf(input.list);
   const parsed = parseLibraryRow(input.list, withoutEmpty(input.cells));
   if (!parsed.ok) return parsed;
@@ -51,6 +54,8 @@ export async function saveRow(actor: PersonActor, input: SaveRowInput): Promise<
 }
 
 export async function removeRow(actor: PersonActor, input: RemoveRowInput): Promise<SavedRow> {
+  const refused = refusedFor(actor, 'editLibrary');
+  if (refused) return refused;
   const list = listOf(input.list);
   return editing(list, async (db) => {
     const before = await findRow(db, input.list, input.id);
@@ -67,6 +72,8 @@ export async function removeRow(actor: PersonActor, input: RemoveRowInput): Prom
 
 /** Brings back what a change replaced, where nothing was changed since. */
 export async function undoChange(actor: PersonActor, { id }: UndoChangeInput): Promise<SavedRow> {
+  const refused = refusedFor(actor, 'editLibrary');
+  if (refused) return refused;
   const change = await transact((db) => findChange(db, id));
   if (!change) return failed('There is no such change.');
   if (change.undoneBy !== null) return failed('This change was undone already.');

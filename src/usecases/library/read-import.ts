@@ -28,6 +28,7 @@ import { ListCsvError, type RawRow, readListCsv } from '@/formats/list-csv';
 import { decodeText, EncodingError } from '@/formats/text-encoding';
 import { now } from '@/outside/clock';
 import { database } from '../database';
+import { refusedFor } from '../duties';
 import { runInPool } from '../pool/pool';
 
 export interface ImportFile {
@@ -54,6 +55,8 @@ const progressEvery = 5000;
  * the library changes. Rows go through COPY as they come, so that memory stays bounded.
  */
 export async function readImport(actor: PersonActor, file: ImportFile): Promise<Result<ImportRow>> {
+  const mayNot = refusedFor(actor, 'editLibrary');
+  if (mayNot) return mayNot;
   const pool = database();
   if (!(await insertImport(pool, actor, file))) return failed('This import is there already.', 'id');
   const client = await pool.connect();

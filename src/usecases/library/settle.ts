@@ -10,6 +10,7 @@ import type { Db } from '@/data/db';
 import { listEvidence, settleConflict } from '@/data/library/evidence';
 import { findRow } from '@/data/library/rows';
 import type { SettleConflictInput } from '@/inputs/library-inputs';
+import { refusedFor } from '../duties';
 import { editing, Refused, type SavedRow, store } from './edit-library';
 
 const applications = listOf('applications');
@@ -21,6 +22,8 @@ const shownByJobs = 0.97;
  * are true. The jobs that speak against what then stands are not asked about again.
  */
 export async function settle(actor: PersonActor, input: SettleConflictInput): Promise<SavedRow> {
+  const mayNot = refusedFor(actor, 'editLibrary');
+  if (mayNot) return mayNot;
   return editing(applications, async (db) => {
     const { applicationId, kind } = input;
     const application = await findApplication(db, applicationId);

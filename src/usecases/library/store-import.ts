@@ -18,6 +18,7 @@ import { dropStaged, refreshNameWords, storeStaged } from '@/data/library/staged
 import type { StoreImportInput } from '@/inputs/library-inputs';
 import { now } from '@/outside/clock';
 import { database, transact } from '../database';
+import { refusedFor } from '../duties';
 
 /** Rows stored by one statement; between two the progress is told. */
 const rowsAtOnce = 50_000;
@@ -28,6 +29,8 @@ export async function storeImport(
   id: string,
   input: StoreImportInput,
 ): Promise<Result<ImportRow>> {
+  const mayNot = refusedFor(actor, 'editLibrary');
+  if (mayNot) return mayNot;
   const pool = database();
   const found = await findImport(pool, id);
   if (!found?.preview) return failed('There is no import of this number that was read.');

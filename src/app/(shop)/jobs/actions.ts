@@ -5,7 +5,9 @@ import type { Result } from '@/core/kinds/result';
 import { OpenJobInput } from '@/inputs/call-input';
 import { AnswerInput } from '@/inputs/identify-input';
 import {
+  AskBureauInput,
   AuthorityInput,
+  BittingInput,
   ChangeCallInput,
   ChangeRingInput,
   ChoiceInput,
@@ -13,13 +15,28 @@ import {
   ChooseRouteInput,
   ChooseVanInput,
   CloseJobInput,
+  DangerInput,
+  DangerRecordInput,
+  DoorNoteInput,
   FactsInput,
+  KeepSecretInput,
   NetworkInput,
   OfferQuoteInput,
+  RefuseInput,
+  SecondPersonInput,
   WordsInput,
 } from '@/inputs/job-inputs';
 import { RankInput } from '@/inputs/key-inputs';
 import { correctWords } from '@/usecases/identify/names';
+import {
+  declareDanger,
+  endSecond,
+  noteDoor,
+  recordAuthority,
+  recordEmergency,
+  refuseJob,
+  signInSecond,
+} from '@/usecases/jobs/authority';
 import {
   answerQuestion,
   changeRing,
@@ -34,7 +51,8 @@ import {
 import type { Edited } from '@/usecases/jobs/edit-job';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
-import { closeJob, recordAuthority, recordFacts } from '@/usecases/jobs/record';
+import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { askBureau, bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
 import { runAction } from '../../run-action';
 
 export async function correctWordsAction(data: unknown): Promise<readonly Correction[]> {
@@ -103,4 +121,40 @@ export async function recordFactsAction(data: unknown): Promise<Edited> {
 
 export async function closeJobAction(data: unknown): Promise<Edited> {
   return runAction(CloseJobInput, data, closeJob);
+}
+
+export async function refuseJobAction(data: unknown): Promise<Edited> {
+  return runAction(RefuseInput, data, refuseJob);
+}
+
+export async function noteDoorAction(data: unknown): Promise<Edited> {
+  return runAction(DoorNoteInput, data, noteDoor);
+}
+
+export async function declareDangerAction(data: unknown): Promise<Result<{ recordBy: Date }>> {
+  return runAction(DangerInput, data, declareDanger);
+}
+
+export async function recordEmergencyAction(data: unknown): Promise<Edited> {
+  return runAction(DangerRecordInput, data, recordEmergency);
+}
+
+export async function signInSecondAction(data: unknown): Promise<Result<{ name: string; until: Date }>> {
+  return runAction(SecondPersonInput, data, signInSecond);
+}
+
+export async function endSecondAction(data: unknown): Promise<Result<null>> {
+  return runAction(DangerInput, data, endSecond);
+}
+
+export async function keepSecretAction(data: unknown): Promise<Edited> {
+  return runAction(KeepSecretInput, data, keepSecret);
+}
+
+export async function bittingAction(data: unknown): Promise<Edited> {
+  return runAction(BittingInput, data, bittingOfCode);
+}
+
+export async function askBureauAction(data: unknown): Promise<Edited> {
+  return runAction(AskBureauInput, data, askBureau);
 }

@@ -2,8 +2,14 @@
 
 import { cookies } from 'next/headers';
 import type { Result } from '@/core/kinds/result';
-import { PriceClassInput } from '@/inputs/shop-input';
-import { setPriceClass } from '@/usecases/shop';
+import { ByIdInput, PersonInput, TokenInput } from '@/inputs/people-inputs';
+import { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
+import { CoverInput, NamedOnVanInput, PowerSupplyInput, RightInput, ToolInput } from '@/inputs/tool-inputs';
+import { removePerson, savePerson } from '@/usecases/people';
+import { endSessionById } from '@/usecases/sessions';
+import { setHabits, setPriceClass, setRules } from '@/usecases/shop';
+import { endTokenById, makeToken } from '@/usecases/tokens';
+import { notePowerSupply, removeRight, removeTool, saveCover, saveRight, saveTool } from '@/usecases/tools';
 import { runAction } from '../../run-action';
 
 /** Keeps the theme on this device. */
@@ -14,4 +20,56 @@ export async function keepThemeAction(theme: unknown): Promise<void> {
 
 export async function setPriceClassAction(data: unknown): Promise<Result<{ priceClassMinor: number }>> {
   return runAction(PriceClassInput, data, setPriceClass);
+}
+
+export async function setRulesAction(data: unknown): Promise<Result<null>> {
+  return runAction(RulesInput, data, setRules);
+}
+
+export async function setHabitsAction(data: unknown): Promise<Result<null>> {
+  return runAction(HabitsInput, data, setHabits);
+}
+
+export async function endSessionAction(data: unknown): Promise<Result<null>> {
+  return runAction(ByIdInput, data, (actor, { id }) => endSessionById(actor, id));
+}
+
+export async function savePersonAction(data: unknown): Promise<Result<{ id: string }>> {
+  return runAction(PersonInput, data, savePerson);
+}
+
+export async function removePersonAction(data: unknown): Promise<Result<null>> {
+  return runAction(ByIdInput, data, removePerson);
+}
+
+export async function makeTokenAction(data: unknown): Promise<Result<{ token: string }>> {
+  return runAction(TokenInput, data, makeToken);
+}
+
+export async function endTokenAction(data: unknown): Promise<Result<null>> {
+  return runAction(ByIdInput, data, (actor, { id }) => endTokenById(actor, id));
+}
+
+export async function saveToolAction(data: unknown): Promise<Result<null>> {
+  return runAction(ToolInput, data, saveTool);
+}
+
+export async function removeToolAction(data: unknown): Promise<Result<null>> {
+  return runAction(NamedOnVanInput, data, removeTool);
+}
+
+export async function saveCoverAction(data: unknown): Promise<Result<null>> {
+  return runAction(CoverInput, data, saveCover);
+}
+
+export async function saveRightAction(data: unknown): Promise<Result<null>> {
+  return runAction(RightInput, data, saveRight);
+}
+
+export async function removeRightAction(data: unknown): Promise<Result<null>> {
+  return runAction(NamedOnVanInput, data, removeRight);
+}
+
+export async function notePowerSupplyAction(data: unknown): Promise<Result<null>> {
+  return runAction(PowerSupplyInput, data, notePowerSupply);
 }

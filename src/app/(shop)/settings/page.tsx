@@ -1,4 +1,5 @@
 import { cookies } from 'next/headers';
+import { mayDo } from '@/core/authority/roles';
 import { PriceBook } from '@/screens/settings/price-book';
 import { PriceClass } from '@/screens/settings/price-class';
 import { Settings } from '@/screens/settings/settings';
@@ -23,7 +24,9 @@ export default async function SettingsPage() {
         onTheme={keepThemeAction}
         onSignOut={signOutAction}
       />
-      <PriceClass minor={shop.priceClassMinor} currency={shop.currency} onSet={setPriceClassAction} />
+      {mayDo(actor.role, 'manageShop') && (
+        <PriceClass minor={shop.priceClassMinor} currency={shop.currency} onSet={setPriceClassAction} />
+      )}
       {prices && (
         <PriceBook
           book={prices.book}

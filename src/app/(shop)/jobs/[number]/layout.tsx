@@ -2,13 +2,16 @@ import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { whyNames } from '@/core/identify/line/reading';
 import { carName, formatJobNumber } from '@/core/job/job';
-import { formatDay } from '@/core/kinds/local-time';
+import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatDistance } from '@/core/kinds/units';
 import { groupVin } from '@/core/vin/vin';
 import { JobFrame } from '@/screens/job/job-frame';
 import { RingPanel } from '@/screens/job/ring-panel';
+import { SecondPerson } from '@/screens/job/second-person';
+import { readSecond } from '@/usecases/jobs/authority';
 import type { JobView } from '@/usecases/jobs/job-view';
-import { changeRingAction } from '../actions';
+import { requireActor } from '../../../session';
+import { changeRingAction, endSecondAction, signInSecondAction } from '../actions';
 import { editable, type JobPageProps, loadJob } from './job-page';
 
 export async function generateMetadata({ params }: JobPageProps): Promise<Metadata> {
@@ -21,7 +24,9 @@ export default async function JobLayout({
   children,
 }: JobPageProps & { readonly children: ReactNode }) {
   const view = await loadJob((await params).number);
-  const { job, ring, situation, platform, stations } = view;
+  const { job, ring, situation, platform, stations, shop } = view;
+  const actor = await requireActor();
+  const second = actor.role === 'trainee' && !job.closed ? await readSecond(actor, job.id) : undefined;
   return (
     <JobFrame
       number={job.number}
@@ -30,6 +35,22 @@ export default async function JobLayout({
       below={belowCar(view)}
       chips={situationChips(view)}
       stations={stations}
+      above={
+        second && (
+          <SecondPerson
+            number={job.number}
+            people={second.people}
+            second={
+              second.present && {
+                name: second.present.name,
+                until: localMoment(second.present.untilAt, shop.zone).hour,
+              }
+            }
+            onSignIn={signInSecondAction}
+            onEnd={endSecondAction}
+          />
+        )
+      }
       ring={
         <RingPanel
           job={editable(view)}

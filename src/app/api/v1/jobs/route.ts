@@ -2,10 +2,10 @@ import { jobRowAnswer } from '@/formats/api/jobs';
 import { OpenJobInput } from '@/inputs/call-input';
 import { findJobs } from '@/usecases/jobs/list';
 import { openJob } from '@/usecases/jobs/open-job';
-import { answerJson, signedIn } from '../../handler';
+import { allowed, answerJson, signedIn } from '../../handler';
 
 /** Jobs by number, name, make, model or VIN, newest first; `next` begins the following page. */
-export const GET = signedIn(async (actor, request) => {
+export const GET = allowed('jobs', async (actor, request) => {
   const search = new URL(request.url).searchParams;
   const before = search.get('before');
   const from = before !== null && /^\d{1,9}$/.test(before) ? Number(before) : undefined;

@@ -1,9 +1,9 @@
 import { keyCountAnswer } from '@/formats/api/routes';
 import { KeyCountInput } from '@/inputs/key-inputs';
 import { countKeysFor } from '@/usecases/routes';
-import { answerJson, signedIn } from '../../handler';
+import { allowed, answerJson } from '../../handler';
 
 /** What the car says of its keys, held against the keys there are. */
-export const POST = signedIn((actor, request) =>
+export const POST = allowed('benches', (actor, request) =>
   answerJson(request, KeyCountInput, (input) => countKeysFor(actor, input), keyCountAnswer),
 );

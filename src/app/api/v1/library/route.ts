@@ -1,8 +1,8 @@
 import { exportJson } from '@/usecases/library/export-library';
-import { signedIn } from '../../handler';
+import { allowed } from '../../handler';
 import { streamed } from '../../streamed';
 
 /** The whole library as one JSON document. */
-export const GET = signedIn(async (actor) =>
+export const GET = allowed('library', async (actor) =>
   streamed(exportJson(actor), 'application/json; charset=utf-8', 'library.json'),
 );

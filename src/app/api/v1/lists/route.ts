@@ -1,9 +1,9 @@
 import { listOf } from '@/core/catalogue/lists';
 import { readLists } from '@/usecases/library/browse';
-import { signedIn } from '../../handler';
+import { allowed } from '../../handler';
 
 /** Every list of the library with its size. */
-export const GET = signedIn(async (actor) => {
+export const GET = allowed('library', async (actor) => {
   const lists = await readLists(actor);
   return Response.json({
     lists: lists.map(({ name, rows }) => ({

@@ -1,9 +1,9 @@
 import { routesAnswer } from '@/formats/api/routes';
 import { RoutesInput } from '@/inputs/key-inputs';
 import { findRoutesFor } from '@/usecases/routes';
-import { answerJson, signedIn } from '../../handler';
+import { allowed, answerJson } from '../../handler';
 
 /** Routes and the order of attempts for keys on a platform. */
-export const POST = signedIn((actor, request) =>
+export const POST = allowed('benches', (actor, request) =>
   answerJson(request, RoutesInput, (input) => findRoutesFor(actor, input), routesAnswer),
 );

@@ -1,9 +1,9 @@
 import { vinAnswer } from '@/formats/api/vin';
 import { VinInput } from '@/inputs/vin-input';
 import { examine } from '@/usecases/vin';
-import { answerJson, signedIn } from '../../handler';
+import { allowed, answerJson } from '../../handler';
 
 /** What a whole or partial VIN tells. */
-export const POST = signedIn((actor, request) =>
+export const POST = allowed('benches', (actor, request) =>
   answerJson(request, VinInput, (input) => examine(actor, input), vinAnswer),
 );

@@ -3,8 +3,9 @@ import { momentWords } from '@/core/kinds/local-time';
 import { CloseStation } from '@/screens/close/close-station';
 import { readFactChoices } from '@/usecases/identify/names';
 import { readJobHistory } from '@/usecases/jobs/list';
+import { readSecrets } from '@/usecases/secrets/secrets';
 import { requireActor } from '../../../../session';
-import { closeJobAction, recordAuthorityAction, recordFactsAction } from '../../actions';
+import { closeJobAction, recordFactsAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 
 export default async function ClosePage({ params }: JobPageProps) {
@@ -12,7 +13,11 @@ export default async function ClosePage({ params }: JobPageProps) {
   const { job, routes, shop, now } = view;
   const { closed } = job;
   const actor = await requireActor();
-  const [history, factChoices] = await Promise.all([readJobHistory(actor, job), readFactChoices(actor)]);
+  const [history, factChoices, { secrets }] = await Promise.all([
+    readJobHistory(actor, job),
+    readFactChoices(actor),
+    readSecrets(actor, job),
+  ]);
   return (
     <CloseStation
       job={editable(view)}
@@ -33,7 +38,8 @@ export default async function ClosePage({ params }: JobPageProps) {
         section,
         fields: changes.map(({ field }) => field),
       }))}
-      onAuthority={recordAuthorityAction}
+      secrets={secrets}
+      systemTypes={view.platform?.systemTypes ?? []}
       onFacts={recordFactsAction}
       onClose={closeJobAction}
     />

@@ -1,4 +1,6 @@
 import { notFound } from 'next/navigation';
+import { mayDo } from '@/core/authority/roles';
+import { CodeRows } from '@/screens/library/code-rows';
 import { RowPage } from '@/screens/library/row-page';
 import { readChoices, readRow } from '@/usecases/library/browse';
 import { readStandings } from '@/usecases/library/check';
@@ -28,6 +30,11 @@ export default async function LibraryRowPage({ params, searchParams }: LibraryRo
       facts={list === 'applications' && view.row ? await readStandings(actor, view.row.id) : []}
       choices={await readChoices(actor, list)}
       zone={view.zone}
+      below={
+        list === 'code-series' && view.row && mayDo(actor.role, 'codeRows') ? (
+          <CodeRows series={view.name} />
+        ) : undefined
+      }
       onSave={saveRowAction}
       onRemove={removeRowAction}
       onUndo={undoChangeAction}

@@ -1,0 +1,48 @@
+import { dangerRecordMinutes } from '@/core/authority/gate';
+import { localMoment } from '@/core/kinds/local-time';
+import { AuthorityForm } from '@/screens/authority/authority-form';
+import { DoorPanel } from '@/screens/authority/door-panel';
+import { RefusePanel } from '@/screens/authority/refuse-panel';
+import { RulesPanel } from '@/screens/authority/rules-panel';
+import {
+  declareDangerAction,
+  noteDoorAction,
+  recordAuthorityAction,
+  recordEmergencyAction,
+  refuseJobAction,
+} from '../../actions';
+import { editable, type JobPageProps, loadJob } from '../job-page';
+
+export default async function OnSitePage({ params }: JobPageProps) {
+  const view = await loadJob((await params).number);
+  const { job, shop } = view;
+  const recordBy = job.danger && new Date(job.danger.begunAt.getTime() + dangerRecordMinutes * 60_000);
+  return (
+    <>
+      <AuthorityForm
+        key={`onSite ${job.version}`}
+        job={editable(view)}
+        stage="onSite"
+        recorded={job.authority.find(({ stage }) => stage === 'onSite')}
+        other={job.authority.find(({ stage }) => stage === 'advance')}
+        rules={shop.rules}
+        customer={job.call.name}
+        zone={shop.zone}
+        onRecord={recordAuthorityAction}
+      />
+      <DoorPanel
+        job={editable(view)}
+        doorNote={job.doorNote}
+        danger={job.danger}
+        recordBy={recordBy && localMoment(recordBy, shop.zone).hour}
+        doors={job.log.doors}
+        zone={shop.zone}
+        onNote={noteDoorAction}
+        onDanger={declareDangerAction}
+        onRecord={recordEmergencyAction}
+      />
+      <RulesPanel rules={shop.rules} />
+      <RefusePanel job={editable(view)} onRefuse={refuseJobAction} />
+    </>
+  );
+}

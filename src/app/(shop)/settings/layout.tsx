@@ -1,0 +1,25 @@
+import type { ReactNode } from 'react';
+import { type Duty, mayDo } from '@/core/authority/roles';
+import { SettingsNav } from '@/screens/settings/settings-nav';
+import { requireActor } from '../../session';
+
+const parts: readonly { href: string; label: string; duty?: Duty }[] = [
+  { href: '/settings', label: 'You and prices' },
+  { href: '/settings/sessions', label: 'Sessions' },
+  { href: '/settings/tools', label: 'Tools and rights', duty: 'editTools' },
+  { href: '/settings/tokens', label: 'Tokens', duty: 'makeTokens' },
+  { href: '/settings/shop', label: 'Rules and habits', duty: 'manageShop' },
+  { href: '/settings/people', label: 'People', duty: 'managePeople' },
+  { href: '/settings/audit', label: 'Audit', duty: 'readAudit' },
+];
+
+export default async function SettingsLayout({ children }: { children: ReactNode }) {
+  const { role } = await requireActor();
+  const own = parts.filter(({ duty }) => duty === undefined || mayDo(role, duty));
+  return (
+    <>
+      <SettingsNav parts={own.map(({ href, label }) => ({ href, label }))} />
+      {children}
+    </>
+  );
+}

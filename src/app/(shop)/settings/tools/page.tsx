@@ -1,0 +1,38 @@
+import { Tools } from '@/screens/settings/tools';
+import { readShopNow } from '@/usecases/shop';
+import { readTools } from '@/usecases/tools';
+import { requireDuty } from '../../../session';
+import {
+  notePowerSupplyAction,
+  removeRightAction,
+  removeToolAction,
+  saveCoverAction,
+  saveRightAction,
+  saveToolAction,
+} from '../actions';
+
+export const metadata = { title: 'Tools and rights' };
+
+export default async function ToolsPage() {
+  const actor = await requireDuty('editTools');
+  const [{ vans, platforms, markets }, { shop, now }] = await Promise.all([
+    readTools(actor),
+    readShopNow(actor),
+  ]);
+  return (
+    <Tools
+      vans={vans}
+      platforms={platforms}
+      markets={markets}
+      today={now.day}
+      currency={shop.currency}
+      locale={shop.locale}
+      onTool={saveToolAction}
+      onRemoveTool={removeToolAction}
+      onCover={saveCoverAction}
+      onRight={saveRightAction}
+      onRemoveRight={removeRightAction}
+      onPowerSupply={notePowerSupplyAction}
+    />
+  );
+}

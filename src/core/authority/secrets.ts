@@ -1,0 +1,64 @@
+import type { Purpose } from './purposes';
+
+export const secretKinds = ['keyCode', 'bitting', 'pin', 'keyData'] as const;
+export type SecretKind = (typeof secretKinds)[number];
+
+export const secretNames: Record<SecretKind, string> = {
+  keyCode: 'Key code',
+  bitting: 'Bitting',
+  pin: 'PIN',
+  keyData: 'Key data',
+};
+
+/** Where a secret came from, and what getting it wants. */
+const sources = {
+  customer: { label: 'Told by the customer', purpose: 'decode' },
+  keyInHand: { label: 'From a key in hand', purpose: 'decode' },
+  desk: { label: 'From the franchise desk', purpose: 'pinLookUp' },
+  bureau: { label: 'From the bureau', purpose: 'pinLookUp' },
+  series: { label: 'From the code series', purpose: 'codeToBitting' },
+  lock: { label: 'Read from a lock', purpose: 'readLock' },
+  socket: { label: 'Read by the socket', purpose: 'pinRead' },
+} as const satisfies Record<string, { label: string; purpose: Purpose }>;
+
+export type SecretSource = keyof typeof sources;
+/** Sources that a person writes down; the others are the program's own. */
+export const writtenSources = [
+  'customer',
+  'keyInHand',
+  'desk',
+  'lock',
+  'socket',
+] as const satisfies SecretSource[];
+
+export function sourceLabel(source: SecretSource): string {
+  return sources[source].label;
+}
+
+export function purposeOfSource(source: SecretSource): Purpose {
+  return sources[source].purpose;
+}
+
+/** A secret by its reference: what it is, without what it says. */
+export interface SecretRef {
+  readonly id: string;
+  /** Its number on the job: 'PIN 2'. */
+  readonly number: number;
+  readonly kind: SecretKind;
+  readonly source: SecretSource;
+  readonly madeAt: Date;
+  readonly madeBy: string;
+  /** The key to it was destroyed: it can never be read again. */
+  readonly destroyed: boolean;
+}
+
+/**
+ * How a secret is named where it must not be told.
+ * @example secretName({ kind: 'pin', number: 2 }) // 'PIN 2'
+ */
+export function secretName({ kind, number }: Pick<SecretRef, 'kind' | 'number'>): string {
+  return `${secretNames[kind]} ${number}`;
+}
+
+/** A secret stays in sight this long after it was asked for. */
+export const shownSeconds = 20;

@@ -1,0 +1,36 @@
+import { describe, expect, it } from 'vitest';
+import { checkCodeRows } from './check-code-rows';
+import { drawCodeRows } from './code-rows';
+
+const spec = { spaces: 4, depths: 4, macs: 2, first: 10, count: 5 };
+const reasons = (rows: readonly [string, string][]) =>
+  checkCodeRows(
+    rows.map(([number, bitting]) => ({ number, bitting })),
+    spec,
+  ).map(({ line, column, reason }) => `${line} ${column}: ${reason}`);
+
+describe('checkCodeRows', () => {
+  it('lets every row of a drawn series through', () => {
+    const drawn = drawCodeRows({ name: 'test', spaces: 8, depths: 4, macs: 2, count: 500 });
+    const rows = drawn.map((bitting, at) => ({ number: String(at + 1), bitting }));
+    expect(checkCodeRows(rows, { spaces: 8, depths: 4, macs: 2, first: 1, count: 500 })).toEqual([]);
+  });
+
+  it.each([
+    [[['9', '1234']], ['2 number: Expected 10 to 14.']],
+    [[['x', '1234']], ['2 number: Expected 10 to 14.']],
+    [
+      [
+        ['10', '1212'],
+        ['10', '2323'],
+      ],
+      ['3 number: This number stands twice.'],
+    ],
+    [[['10', '123']], ['2 bitting: Expected 4 depths, a digit each.']],
+    [[['10', '12a4']], ['2 bitting: Expected 4 depths, a digit each.']],
+    [[['10', '1235']], ['2 bitting: Expected depths of 1 to 4.']],
+    [[['10', '1142']], ['2 bitting: Neighbouring depths differ by more than 2.']],
+  ] as [[string, string][], string[]][])('%j', (rows, expected) => {
+    expect(reasons(rows)).toEqual(expected);
+  });
+});

@@ -1,0 +1,124 @@
+import type { BureauEnquiry, BureauKind, BureauTerms } from '@/core/authority/bureau';
+import type { Db } from './db';
+
+/** What each question to the bureau costs and how it goes; none where there is no bureau. */
+export async function listBureauTerms(db: Db): Promise<Partial<Record<BureauKind, BureauTerms>>> {
+  const result = await db.query<BureauTerms & { kind: BureauKind }>(
+    `SELECT kind, fee_minor AS "feeMinor", minutes_from AS "minutesFrom", minutes_to AS "minutesTo",
+       failure_percent AS "failurePercent" FROM bureau_service`,
+  );
+  return Object.fromEntries(result.rows.map(({ kind, ...terms }) => [kind, terms]));
+}
+
+export async function insertEnquiry(
+  db: Db,
+  enquiry: {
+    readonly id: string;
+    readonly jobId: string;
+    readonly kind: BureauKind;
+    readonly about: string | null;
+    readonly feeMinor: number;
+    readonly askedAt: Date;
+    readonly askedBy: string;
+    readonly readyAt: Date;
+  },
+): Promise<void> {
+  await db.query(
+    `INSERT INTO bureau_enquiry (id, job_id, kind, about, fee_minor, asked_at, asked_by, ready_at, state)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, 'waiting')`,
+    [
+      enquiry.id,
+      enquiry.jobId,
+      enquiry.kind,
+      enquiry.about,
+      enquiry.feeMinor,
+      enquiry.askedAt,
+      enquiry.askedBy,
+      enquiry.readyAt,
+    ],
+  );
+}
+
+/** What was asked of the bureau for a job, newest first. */
+export async function listEnquiries(db: Db, jobId: string): Promise<BureauEnquiry[]> {
+  const result = await db.query<BureauEnquiry>(
+    `SELECT b.id, b.kind, b.fee_minor AS "feeMinor", b.asked_at AS "askedAt", p.name AS "askedBy",
+       b.ready_at AS "readyAt", b.state, b.failure, b.envelope_id AS "envelopeId"
+     FROM bureau_enquiry b JOIN person p ON p.id = b.asked_by WHERE b.job_id = $1 ORDER BY b.asked_at DESC, b.id DESC`,
+    [jobId],
+  );
+  return result.rows;
+}
+
+export interface WaitingEnquiry {
+  readonly id: string;
+  readonly kind: BureauKind;
+  readonly about: string | null;
+  readonly readyAt: Date;
+  readonly askedBy: string;
+}
+
+/** Enquiries of a job whose answers are due, locked: an answer is fetched once. */
+export async function takeDueEnquiries(db: Db, jobId: string, at: Date): Promise<WaitingEnquiry[]> {
+  const result = await db.query<WaitingEnquiry>(
+    `SELECT id, kind, about, ready_at AS "readyAt", asked_by AS "askedBy" FROM bureau_enquiry
+     WHERE job_id = $1 AND state = 'waiting' AND ready_at <= $2 ORDER BY ready_at FOR UPDATE`,
+    [jobId, at],
+  );
+  return result.rows;
+}
+
+export async function settleEnquiry(
+  db: Db,
+  id: string,
+  end: { readonly failure: string } | { readonly envelopeId: string },
+): Promise<void> {
+  const failure = 'failure' in end ? end.failure : null;
+  await db.query(`UPDATE bureau_enquiry SET state = $2, failure = $3, envelope_id = $4 WHERE id = $1`, [
+    id,
+    failure === null ? 'answered' : 'failed',
+    failure,
+    'envelopeId' in end ? end.envelopeId : null,
+  ]);
+}
+
+/** The series and blade of a keyway, and the bitting of a code where the shop has its rows. */
+export async function findSeriesOf(
+  db: Db,
+  keyway: string,
+): Promise<
+  {
+    readonly id: string;
+    readonly name: string;
+    readonly prefix: string;
+    readonly first: number;
+    readonly count: number;
+    readonly spaces: number;
+    readonly depths: number;
+    readonly macs: number;
+  }[]
+> {
+  const result = await db.query<{
+    id: string;
+    name: string;
+    prefix: string;
+    first: number;
+    count: number;
+    spaces: number;
+    depths: number;
+    macs: number;
+  }>(
+    `SELECT s.id, s.name, s.prefix, s.first, s.count, k.spaces, k.depths, coalesce(k.macs, k.depths) AS macs
+     FROM code_series s JOIN keyway k ON k.id = s.keyway_id WHERE k.name = $1 ORDER BY s.name`,
+    [keyway],
+  );
+  return result.rows;
+}
+
+export async function findBitting(db: Db, seriesId: string, number: number): Promise<string | undefined> {
+  const result = await db.query<{ bitting: string }>(
+    'SELECT bitting FROM code_row WHERE series_id = $1 AND number = $2',
+    [seriesId, number],
+  );
+  return result.rows[0]?.bitting;
+}

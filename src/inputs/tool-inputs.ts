@@ -1,0 +1,71 @@
+import 'reflect-metadata/lite';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import type { RightKind, ToolFunction } from '@/core/programming/van-kit';
+import { rightKinds, toolFunctions } from '@/core/programming/van-kit';
+import { orNull } from './fields';
+
+class OnVan {
+  @IsUUID(undefined, { message: 'Which van?' }) vanId!: string;
+}
+
+export class PowerSupplyInput extends OnVan {
+  @IsBoolean({ message: 'Yes or no.' }) there!: boolean;
+}
+
+export class ToolInput extends OnVan {
+  @Length(1, 60, { message: 'Name the tool, in up to 60 characters.' }) name!: string;
+  @Length(1, 40, { message: 'Which edition, in up to 40 characters?' }) edition!: string;
+  @IsIn(['supported', 'frozen'], { message: 'Supported or frozen.' }) state!: 'supported' | 'frozen';
+}
+
+export class NamedOnVanInput extends OnVan {
+  @Length(1, 60, { message: 'Which one?' }) name!: string;
+}
+
+class CoverRow {
+  @IsIn(toolFunctions, { message: 'Choose a function.' }) method!: ToolFunction;
+  @orNull() @Length(1, 40, { message: 'Choose a market.' }) market!: string | null;
+  @orNull() @Length(1, 60, { message: 'Choose a right.' }) right!: string | null;
+}
+
+export class CoverInput extends OnVan {
+  @Length(1, 60, { message: 'Which tool?' }) tool!: string;
+  @IsUUID(undefined, { message: 'Choose a platform.' }) platformId!: string;
+  @IsArray({ message: 'Expected rows.' })
+  @ArrayMaxSize(60, { message: 'Up to 60 rows.' })
+  @ValidateNested({ each: true })
+  @Type(() => CoverRow)
+  cover!: CoverRow[];
+}
+
+export class RightInput extends OnVan {
+  @Length(1, 60, { message: 'Name the right, in up to 60 characters.' }) name!: string;
+  @IsIn(rightKinds, { message: 'Choose a kind.' }) kind!: RightKind;
+  @orNull()
+  @IsInt({ message: 'Whole uses, or empty.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(100_000, { message: 'Up to 100,000.' })
+  credits!: number | null;
+  @orNull()
+  @IsNumber({}, { message: 'An amount, or empty.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(100_000, { message: 'Up to 100,000.' })
+  use!: number | null;
+  @orNull() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a day, or leave it empty.' }) expiresOn!:
+    | string
+    | null;
+}

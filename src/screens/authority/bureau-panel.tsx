@@ -1,0 +1,122 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useEffect, useState } from 'react';
+import { type BureauEnquiry, type BureauKind, bureauNames } from '@/core/authority/bureau';
+import { type SecretRef, secretName } from '@/core/authority/secrets';
+import { momentWords } from '@/core/kinds/local-time';
+import { formatMoney } from '@/core/kinds/money';
+import { Button } from '@/ui/button';
+import { EditOutcome } from '@/ui/edit-outcome';
+import { SelectField } from '@/ui/field';
+import type { JobRef } from '@/ui/job-ref';
+import { Badge } from '@/ui/notice';
+import { Panel } from '@/ui/panel';
+import { type EditAction, useEdit } from '@/ui/use-edit';
+
+interface BureauPanelProps {
+  readonly job: JobRef;
+  readonly enquiries: readonly BureauEnquiry[];
+  readonly fees: Readonly<Partial<Record<BureauKind, number>>>;
+  readonly secrets: readonly SecretRef[];
+  readonly zone: string;
+  readonly currency: string;
+  readonly locale: string;
+  readonly onAsk: EditAction;
+}
+
+/** Questions to the bureau: what each costs, what is under way and what came of it. */
+export function BureauPanel({
+  job,
+  enquiries,
+  fees,
+  secrets,
+  zone,
+  currency,
+  locale,
+  onAsk,
+}: BureauPanelProps) {
+  const router = useRouter();
+  const kinds = Object.keys(fees) as BureauKind[];
+  const codes = secrets.filter((one) => one.kind === 'keyCode' && !one.destroyed);
+  const [kind, setKind] = useState<BureauKind>(
+    kinds.includes('pinFromVin') ? 'pinFromVin' : (kinds[0] ?? 'pinFromVin'),
+  );
+  const [about, setAbout] = useState(codes[0]?.id ?? '');
+  const edit = useEdit(onAsk, job);
+  const waiting = enquiries.some(({ state }) => state === 'waiting');
+  useEffect(() => {
+    if (!waiting) return;
+    const timer = setInterval(() => router.refresh(), 15_000);
+    return () => clearInterval(timer);
+  }, [waiting, router]);
+  if (kinds.length === 0) return null;
+  const money = (minor: number) => formatMoney({ minor, currency }, locale);
+  return (
+    <Panel
+      title="The bureau"
+      note="Keeps codes and PINs by VIN. The fee is due whether it finds something or not; answers are sealed as they come."
+    >
+      <ul className="flex flex-col gap-1">
+        {enquiries.map((enquiry) => {
+          const secret = secrets.find(({ id }) => id === enquiry.envelopeId);
+          return (
+            <li key={enquiry.id} className="flex flex-wrap items-center gap-x-3">
+              <span className="font-semibold">{bureauNames[enquiry.kind]}</span>
+              <Badge
+                tone={enquiry.state === 'answered' ? 'glaze' : enquiry.state === 'failed' ? 'oxide' : 'ochre'}
+              >
+                {enquiry.state === 'waiting' ? `due ${momentWords(enquiry.readyAt, zone)}` : enquiry.state}
+              </Badge>
+              <span>{secret ? secretName(secret) : enquiry.failure}</span>
+              <span className="text-small text-mute">
+                {money(enquiry.feeMinor)}, asked {momentWords(enquiry.askedAt, zone)} by {enquiry.askedBy}
+              </span>
+            </li>
+          );
+        })}
+      </ul>
+      {!job.closed && (
+        <form
+          className="mt-3 flex flex-wrap items-start gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            edit.edit({ kind, about: kind === 'bittingFromCode' ? about || null : null });
+          }}
+        >
+          <SelectField
+            label="Ask for"
+            className="w-64"
+            value={kind}
+            error={edit.problemOf('kind')}
+            choices={kinds.map((one) => ({
+              value: one,
+              label: `${bureauNames[one]}, ${money(fees[one] ?? 0)}`,
+            }))}
+            onChange={(event) => setKind(event.target.value as BureauKind)}
+          />
+          {kind === 'bittingFromCode' && (
+            <SelectField
+              label="Of"
+              className="w-40"
+              value={about}
+              empty="No key code yet"
+              error={edit.problemOf('about')}
+              choices={codes.map((code) => ({ value: code.id, label: secretName(code) }))}
+              onChange={(event) => setAbout(event.target.value)}
+            />
+          )}
+          <Button
+            type="submit"
+            className="mt-[22px]"
+            disabled={edit.pending}
+            follows={money(fees[kind] ?? 0)}
+          >
+            Ask the bureau
+          </Button>
+        </form>
+      )}
+      <EditOutcome edit={edit} shownBeside={['kind', 'about']} fields={[]} />
+    </Panel>
+  );
+}

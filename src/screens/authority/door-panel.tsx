@@ -1,0 +1,191 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { DoorOpened } from '@/core/job/events';
+import type { Danger, DoorNote } from '@/core/job/job';
+import { momentWords } from '@/core/kinds/local-time';
+import type { Result } from '@/core/kinds/result';
+import { Button } from '@/ui/button';
+import { EditOutcome } from '@/ui/edit-outcome';
+import { TextAreaField, TextField } from '@/ui/field';
+import type { JobRef } from '@/ui/job-ref';
+import { Notice } from '@/ui/notice';
+import { Panel } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
+import { type EditAction, useEdit } from '@/ui/use-edit';
+import { useEvent } from '@/ui/use-event';
+import { useSubmit } from '@/ui/use-submit';
+
+interface DoorPanelProps {
+  readonly job: JobRef;
+  readonly doorNote: DoorNote | null;
+  readonly danger: Danger | null;
+  readonly recordBy: string | null;
+  readonly doors: readonly DoorOpened[];
+  readonly zone: string;
+  readonly onNote: EditAction;
+  readonly onDanger: (data: unknown) => Promise<Result<{ recordBy: Date }>>;
+  readonly onRecord: EditAction;
+}
+
+/** A locked car: papers inside are agreed and noted first; danger to life goes before everything. */
+export function DoorPanel(props: DoorPanelProps) {
+  const { job, doorNote, danger, recordBy, doors, zone } = props;
+  const router = useRouter();
+  const [note, setNote] = useState({
+    askedBy: doorNote?.askedBy ?? '',
+    plate: doorNote?.plate ?? '',
+    said: doorNote?.said ?? '',
+  });
+  const [record, setRecord] = useState(danger?.record ?? '');
+  const [conditions, setConditions] = useState('');
+  const edit = useEdit(props.onNote, job);
+  const emergency = useEdit(props.onRecord, job);
+  const event = useEvent(job);
+  const { submit, pending, general } = useSubmit(props.onDanger);
+  const opened = (how: DoorOpened['how']) =>
+    event.record('doorOpened', { how, at: new Date().toISOString(), conditions });
+  return (
+    <Panel
+      title="Locked car"
+      note="Papers inside: agree and note, open, check the papers, and only then make anything. Look first for an alarm, deadlocks, a dead battery, frameless glass."
+    >
+      <div className="flex flex-col gap-4">
+        {!job.closed && !danger && (
+          <div className="flex flex-wrap items-center gap-3 rounded-lg border-l-4 border-oxide bg-oxide-wash p-3">
+            <p className="min-w-64 flex-1 text-oxide">
+              <b>Somebody in danger, a child or an animal inside:</b> call the emergency services, then open.
+              It is written down first and recorded afterwards; it opens the door and nothing else.
+            </p>
+            <Button
+              look="danger"
+              disabled={pending}
+              onClick={() => submit({ number: job.number }, () => router.refresh())}
+            >
+              Danger to life
+            </Button>
+          </div>
+        )}
+        <Problems problems={general} />
+        {danger && danger.recordedAt === null && !job.closed && (
+          <form
+            className="flex flex-col gap-2"
+            onSubmit={(submitted) => {
+              submitted.preventDefault();
+              emergency.edit({ record });
+            }}
+          >
+            <Notice tone="oxide" role="status">
+              Danger declared {momentWords(danger.begunAt, zone)} by {danger.begunBy}. Open the door. Record
+              what happened by {recordBy}.
+            </Notice>
+            <TextAreaField
+              label="What happened, who was called"
+              maxLength={1000}
+              value={record}
+              error={emergency.problemOf('record')}
+              onChange={(changed) => setRecord(changed.target.value)}
+            />
+            <Button type="submit" className="self-start" disabled={emergency.pending}>
+              Record the emergency
+            </Button>
+            <EditOutcome edit={emergency} shownBeside={['record']} fields={[]} />
+          </form>
+        )}
+        {danger?.recordedAt && (
+          <p>
+            <b className="font-semibold">Emergency</b> of {momentWords(danger.begunAt, zone)}, recorded:{' '}
+            {danger.record ?? 'removed'}
+          </p>
+        )}
+        {doorNote ? (
+          <p>
+            <b className="font-semibold">Agreed</b> with {doorNote.askedBy ?? 'name removed'}, plate{' '}
+            <span className="font-mono">{doorNote.plate ?? 'removed'}</span>: {doorNote.said ?? 'removed'}{' '}
+            <span className="text-small text-mute">
+              Noted {momentWords(doorNote.notedAt, zone)} by {doorNote.notedBy}
+            </span>
+          </p>
+        ) : (
+          !job.closed && (
+            <form
+              className="grid gap-x-3 sm:grid-cols-[1fr_10rem]"
+              onSubmit={(submitted) => {
+                submitted.preventDefault();
+                edit.edit({ ...note });
+              }}
+            >
+              <TextField
+                label="Who asks for the door"
+                maxLength={80}
+                value={note.askedBy}
+                error={edit.problemOf('askedBy')}
+                onChange={(changed) => setNote({ ...note, askedBy: changed.target.value })}
+              />
+              <TextField
+                label="Plate"
+                mono
+                maxLength={20}
+                value={note.plate}
+                error={edit.problemOf('plate')}
+                onChange={(changed) => setNote({ ...note, plate: changed.target.value })}
+              />
+              <TextField
+                label="What was said and agreed"
+                maxLength={500}
+                value={note.said}
+                error={edit.problemOf('said')}
+                onChange={(changed) => setNote({ ...note, said: changed.target.value })}
+              />
+              <Button type="submit" className="mt-[22px] self-start" disabled={edit.pending}>
+                Note the door
+              </Button>
+              <EditOutcome edit={edit} shownBeside={['askedBy', 'plate', 'said']} fields={[]} />
+            </form>
+          )
+        )}
+        {!job.closed && (
+          <div className="flex flex-wrap items-start gap-3">
+            <TextField
+              label="What was met at the door"
+              className="min-w-64 flex-1"
+              maxLength={300}
+              value={conditions}
+              onChange={(changed) => setConditions(changed.target.value)}
+            />
+            <Button
+              className="mt-[22px]"
+              disabled={event.pending}
+              onClick={() => opened(danger ? 'danger' : 'papersInside')}
+            >
+              Door opened
+            </Button>
+            <Button
+              className="mt-[22px]"
+              look="quiet"
+              disabled={event.pending}
+              onClick={() => opened('lock')}
+            >
+              Other lock opened
+            </Button>
+          </div>
+        )}
+        <Problems problems={event.problems} />
+        {doors.length > 0 && (
+          <ul aria-label="What was opened">
+            {doors.map(({ how, at, conditions: met }) => (
+              <li key={at.toISOString()}>
+                {{ papersInside: 'Door, papers inside', danger: 'Door, danger to life', lock: 'Lock' }[how]}{' '}
+                <span className="text-mute">
+                  {momentWords(at, zone)}
+                  {met && `: ${met}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </Panel>
+  );
+}

@@ -1,0 +1,111 @@
+import Link from 'next/link';
+import { formatJobNumber } from '@/core/job/job';
+import { momentWords } from '@/core/kinds/local-time';
+import { buttonClass } from '@/ui/button';
+import { Page } from '@/ui/page';
+import { Table, Td, Th, Tr } from '@/ui/table';
+
+interface AuditProps {
+  readonly rows: readonly {
+    readonly seq: number;
+    readonly at: Date;
+    readonly who: string;
+    readonly device: string;
+    readonly action: string;
+    readonly subjectKind: string;
+    readonly jobNumber: number | null;
+    readonly details: Readonly<Record<string, unknown>>;
+  }[];
+  readonly next: number | null;
+  readonly action: string;
+  readonly zone: string;
+}
+
+const kinds = [
+  { action: '', label: 'All' },
+  { action: 'secret.', label: 'Secrets' },
+  { action: 'bureau.', label: 'Bureau' },
+  { action: 'session.', label: 'Sessions' },
+  { action: 'job.', label: 'Jobs' },
+  { action: 'person.', label: 'People' },
+  { action: 'token.', label: 'Tokens' },
+  { action: 'codeRows.', label: 'Code rows' },
+  { action: 'vault.', label: 'Vault key' },
+];
+
+/** What was done and what was looked at, newest first; each line carries the hash of the one before. */
+export function Audit({ rows, next, action, zone }: AuditProps) {
+  const at = (more: Readonly<Record<string, string>>) =>
+    `/settings/audit?${new URLSearchParams({ ...(action && { action }), ...more })}`;
+  return (
+    <Page
+      title="Audit"
+      note="Changes and looks at secrets, by reference. `npm run audit-chain` checks that no line was changed or removed."
+    >
+      <nav aria-label="Kinds of line" className="flex flex-wrap gap-1">
+        {kinds.map((kind) => (
+          <Link
+            key={kind.action}
+            href={kind.action === '' ? '/settings/audit' : `/settings/audit?action=${kind.action}`}
+            prefetch={false}
+            aria-current={kind.action === action ? 'page' : undefined}
+            className={buttonClass(kind.action === action ? 'plain' : 'quiet')}
+          >
+            {kind.label}
+          </Link>
+        ))}
+      </nav>
+      {rows.length === 0 ? (
+        <p className="text-mute">No line of this kind.</p>
+      ) : (
+        <Table label="Audit lines">
+          <thead>
+            <Tr>
+              <Th className="text-right">Line</Th>
+              <Th>When</Th>
+              <Th>Who</Th>
+              <Th>Did</Th>
+              <Th>To</Th>
+              <Th>With</Th>
+            </Tr>
+          </thead>
+          <tbody>
+            {rows.map((row) => (
+              <Tr key={row.seq}>
+                <Td className="text-right font-mono">{row.seq}</Td>
+                <Td className="whitespace-nowrap">{momentWords(row.at, zone)}</Td>
+                <Td>{row.who}</Td>
+                <Td className="font-mono">{row.action}</Td>
+                <Td>
+                  {row.jobNumber === null ? (
+                    row.subjectKind
+                  ) : (
+                    <Link href={`/jobs/${row.jobNumber}`} prefetch={false} className="font-mono underline">
+                      {formatJobNumber(row.jobNumber)}
+                    </Link>
+                  )}
+                </Td>
+                <Td className="max-w-96 font-mono text-small break-words">{detailWords(row.details)}</Td>
+              </Tr>
+            ))}
+          </tbody>
+        </Table>
+      )}
+      {next !== null && (
+        <Link
+          href={at({ before: String(next) })}
+          prefetch={false}
+          className={buttonClass('plain', 'self-start')}
+        >
+          Older lines
+        </Link>
+      )}
+    </Page>
+  );
+}
+
+function detailWords(details: Readonly<Record<string, unknown>>): string {
+  return Object.entries(details)
+    .map(([name, value]) => `${name}: ${typeof value === 'object' ? JSON.stringify(value) : String(value)}`)
+    .join(', ');
+}

@@ -1,0 +1,242 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { formatDay } from '@/core/kinds/local-time';
+import { formatMoney } from '@/core/kinds/money';
+import { platformsByRight, type Tool, type ToolRight } from '@/core/programming/van-kit';
+import { Button } from '@/ui/button';
+import { Badge } from '@/ui/notice';
+import { Page } from '@/ui/page';
+import { Panel } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
+import { Table, Td, Th, Tr } from '@/ui/table';
+import { useSubmit } from '@/ui/use-submit';
+import { CoverForm } from './cover-form';
+import { functionNames } from './function-names';
+import { RightForm } from './right-form';
+import { ToolForm } from './tool-form';
+import type { ToolAction, VanTools } from './tool-shown';
+
+interface ToolsProps {
+  readonly vans: readonly VanTools[];
+  readonly platforms: readonly { readonly id: string; readonly name: string }[];
+  readonly markets: readonly string[];
+  readonly today: string;
+  readonly currency: string;
+  readonly locale: string;
+  readonly onTool: ToolAction;
+  readonly onRemoveTool: ToolAction;
+  readonly onCover: ToolAction;
+  readonly onRight: ToolAction;
+  readonly onRemoveRight: ToolAction;
+  readonly onPowerSupply: ToolAction;
+}
+
+type Open =
+  | { readonly kind: 'tool'; readonly van: VanTools; readonly tool: Tool | undefined }
+  | {
+      readonly kind: 'cover';
+      readonly van: VanTools;
+      readonly tool: Tool;
+      readonly platformId: string | undefined;
+    }
+  | { readonly kind: 'right'; readonly van: VanTools; readonly right: ToolRight | undefined };
+
+/** Tools, what they cover and the rights they want, for each van; the routes follow at once. */
+export function Tools(props: ToolsProps) {
+  const { vans, platforms, markets, currency } = props;
+  const router = useRouter();
+  const [open, setOpen] = useState<Open>();
+  const power = useSubmit(props.onPowerSupply);
+  const close = () => {
+    setOpen(undefined);
+    router.refresh();
+  };
+  return (
+    <Page
+      title="Tools and rights"
+      note="What the vans can do. A route follows at once: an expired account refuses every function that wants it."
+    >
+      <Problems problems={power.problems} />
+      {vans.map((van) => (
+        <Panel key={van.id} title={van.name}>
+          <div className="flex flex-col gap-4">
+            <label className="flex min-h-11 items-center gap-3">
+              <input
+                type="checkbox"
+                className="size-5 accent-(--terra)"
+                checked={van.powerSupply}
+                disabled={power.pending}
+                onChange={(event) =>
+                  power.submit({ vanId: van.id, there: event.target.checked }, () => router.refresh())
+                }
+              />
+              A proper 12 V supply for long waits (not a jump starter)
+            </label>
+            {van.tools.map((tool) => (
+              <ToolPart
+                key={tool.name}
+                tool={tool}
+                platforms={platforms}
+                onChange={() => setOpen({ kind: 'tool', van, tool })}
+                onCover={(platformId) => setOpen({ kind: 'cover', van, tool, platformId })}
+              />
+            ))}
+            <Rights {...props} van={van} onOpen={(right) => setOpen({ kind: 'right', van, right })} />
+            <div className="flex flex-wrap gap-2">
+              <Button onClick={() => setOpen({ kind: 'tool', van, tool: undefined })}>Add a tool</Button>
+              <Button onClick={() => setOpen({ kind: 'right', van, right: undefined })}>Add a right</Button>
+            </div>
+          </div>
+        </Panel>
+      ))}
+      {open?.kind === 'tool' && (
+        <ToolForm
+          van={open.van}
+          tool={open.tool}
+          onSave={props.onTool}
+          onRemove={props.onRemoveTool}
+          onClose={close}
+        />
+      )}
+      {open?.kind === 'cover' && (
+        <CoverForm
+          van={open.van}
+          tool={open.tool}
+          platformId={open.platformId}
+          platforms={platforms}
+          markets={markets}
+          onSave={props.onCover}
+          onClose={close}
+        />
+      )}
+      {open?.kind === 'right' && (
+        <RightForm
+          van={open.van}
+          right={open.right}
+          currency={currency}
+          onSave={props.onRight}
+          onRemove={props.onRemoveRight}
+          onClose={close}
+        />
+      )}
+    </Page>
+  );
+}
+
+function ToolPart({
+  tool,
+  platforms,
+  onChange,
+  onCover,
+}: {
+  tool: Tool;
+  platforms: ToolsProps['platforms'];
+  onChange: () => void;
+  onCover: (platformId: string | undefined) => void;
+}) {
+  const covered = platforms.filter(({ id }) => tool.cover.some(({ platformId }) => platformId === id));
+  return (
+    <section>
+      <div className="mb-1 flex flex-wrap items-center gap-2">
+        <h3 className="font-semibold">
+          {tool.name}, {tool.edition}
+        </h3>
+        <Badge tone={tool.state === 'supported' ? 'glaze' : 'ochre'}>{tool.state}</Badge>
+        <span className="text-small text-mute">{covered.length} platforms</span>
+        <Button look="quiet" className="ml-auto" aria-label={`Change ${tool.name}`} onClick={onChange}>
+          Change
+        </Button>
+        <Button look="quiet" aria-label={`Add a platform to ${tool.name}`} onClick={() => onCover(undefined)}>
+          Add a platform
+        </Button>
+      </div>
+      {covered.length > 0 && (
+        <Table label={`Cover of ${tool.name}`}>
+          <tbody>
+            {covered.map(({ id, name }) => (
+              <Tr key={id}>
+                <Th row>{name}</Th>
+                <Td>
+                  {tool.cover
+                    .filter(({ platformId }) => platformId === id)
+                    .map(
+                      ({ method, market, right }) =>
+                        `${functionNames[method]}${market ? `, ${market} only` : ''}${right ? ` (${right})` : ''}`,
+                    )
+                    .join(' · ')}
+                </Td>
+                <Td className="text-right">
+                  <Button
+                    look="quiet"
+                    aria-label={`Cover of ${name} by ${tool.name}`}
+                    onClick={() => onCover(id)}
+                  >
+                    Change
+                  </Button>
+                </Td>
+              </Tr>
+            ))}
+          </tbody>
+        </Table>
+      )}
+    </section>
+  );
+}
+
+function Rights({
+  van,
+  today,
+  currency,
+  locale,
+  onOpen,
+}: Pick<ToolsProps, 'today' | 'currency' | 'locale'> & {
+  van: VanTools;
+  onOpen: (right: ToolRight) => void;
+}) {
+  const hanging = platformsByRight(van.tools);
+  if (van.rights.length === 0) return <p className="text-mute">No rights beyond the tools themselves.</p>;
+  return (
+    <Table label={`Rights of ${van.name}`}>
+      <thead>
+        <Tr>
+          <Th>Right</Th>
+          <Th>Kind</Th>
+          <Th className="text-right">Left</Th>
+          <Th className="text-right">A use costs</Th>
+          <Th>Until</Th>
+          <Th className="text-right">Platforms that hang on it</Th>
+          <Th />
+        </Tr>
+      </thead>
+      <tbody>
+        {van.rights.map((right) => (
+          <Tr key={right.name}>
+            <Th row>
+              <span className="text-ink">{right.name}</span>
+            </Th>
+            <Td>{right.kind}</Td>
+            <Td className="text-right font-mono">
+              {right.credits === null ? 'not counted' : right.credits}{' '}
+              {right.credits === 0 && <Badge tone="oxide">used up</Badge>}
+            </Td>
+            <Td className="text-right font-mono">
+              {right.useMinor === null ? 'nothing' : formatMoney({ minor: right.useMinor, currency }, locale)}
+            </Td>
+            <Td>
+              {right.expiresOn === null ? 'no end' : formatDay(right.expiresOn, today)}{' '}
+              {right.expiresOn !== null && right.expiresOn < today && <Badge tone="oxide">expired</Badge>}
+            </Td>
+            <Td className="text-right font-mono">{hanging.get(right.name) ?? 0}</Td>
+            <Td className="text-right">
+              <Button look="quiet" aria-label={`Change ${right.name}`} onClick={() => onOpen(right)}>
+                Change
+              </Button>
+            </Td>
+          </Tr>
+        ))}
+      </tbody>
+    </Table>
+  );
+}

@@ -1,0 +1,51 @@
+'use client';
+
+import { useState } from 'react';
+import type { Failed } from '@/core/kinds/result';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Problems } from '@/ui/problems';
+import { Standalone } from '@/ui/standalone';
+import { useSubmit } from '@/ui/use-submit';
+
+interface LockedProps {
+  readonly name: string;
+  readonly to: string;
+  readonly onUnlock: (data: unknown) => Promise<Failed>;
+  readonly onSignOut: () => Promise<void>;
+}
+
+/** The lock screen: the passcode alone brings the person back to where they were. */
+export function Locked({ name, to, onUnlock, onSignOut }: LockedProps) {
+  const [passcode, setPasscode] = useState('');
+  const { submit, pending, problemOf, general } = useSubmit((data) => onUnlock({ ...(data as object), to }));
+  return (
+    <Standalone title={`Locked: ${name}`}>
+      <form
+        className="flex flex-col gap-4"
+        onSubmit={(event) => {
+          event.preventDefault();
+          submit({ passcode });
+        }}
+      >
+        <p className="text-mute">The screen was idle or locked by hand. Nothing was lost.</p>
+        <TextField
+          label="Your passcode"
+          type="password"
+          autoFocus
+          autoComplete="current-password"
+          value={passcode}
+          error={problemOf('passcode')}
+          onChange={(event) => setPasscode(event.target.value)}
+        />
+        <Problems problems={general} />
+        <Button type="submit" look="main" disabled={pending}>
+          Unlock
+        </Button>
+        <Button look="quiet" onClick={() => onSignOut()}>
+          Somebody else signs in
+        </Button>
+      </form>
+    </Standalone>
+  );
+}

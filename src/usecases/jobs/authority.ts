@@ -1,0 +1,203 @@
+import { v7 as uuid } from 'uuid';
+import { type LocalRules, lastCharacters } from '@/core/authority/documents';
+import { dangerRecordMinutes, secondPersonHours } from '@/core/authority/gate';
+import { mayDo } from '@/core/authority/roles';
+import { formatJobNumber, type Job } from '@/core/job/job';
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, type Failed, failed, type Result } from '@/core/kinds/result';
+import { knownInHand } from '@/core/programming/keys';
+import { appendAudit } from '@/data/audit';
+import {
+  endSecondPerson,
+  findSecondPerson,
+  insertDanger,
+  insertSecondPerson,
+  recordDanger,
+  type SecondPerson,
+  upsertAuthority,
+  upsertDoorNote,
+} from '@/data/authority';
+import { findJob, lockJob, markClosed } from '@/data/jobs';
+import { listPeople } from '@/data/people';
+import { getShopOrThrow } from '@/data/shop';
+import type {
+  AuthorityInput,
+  DangerInput,
+  DangerRecordInput,
+  DoorNoteInput,
+  RefuseInput,
+  SecondPersonInput,
+} from '@/inputs/job-inputs';
+import { database, transact } from '../database';
+import { provePasscode } from '../sessions';
+import { type Edited, editJob } from './edit-job';
+import { standingOf } from './gates';
+import { situationOf } from './recommendation';
+import { sections } from './sections';
+
+/** Records who has the right to the car: by papers in advance, or at the car with person, papers and plate together. */
+export async function recordAuthority(actor: PersonActor, input: AuthorityInput): Promise<Edited> {
+  return editJob(actor, input, sections.authority, async (db, job) => {
+    const standing = await standingOf(db, actor, job.id, true);
+    if (actor.role === 'trainee' && !standing.secondPerson)
+      return failed(
+        'A trainee records the right to a car with a second person, who signs in for this job first.',
+      );
+    const { rules } = await getShopOrThrow(db);
+    const refused = refusalOf(input, rules, job);
+    if (refused) return refused;
+    const onSite = input.stage === 'onSite';
+    await upsertAuthority(db, job.id, {
+      stage: input.stage,
+      holderName: input.holderName.trim(),
+      identityDocument: input.identityDocument,
+      identityLast: lastCharacters(input.identityNumber),
+      rightDocument: input.rightDocument,
+      rightLast: lastCharacters(input.rightNumber),
+      howSeen: input.howSeen,
+      personFits: onSite && input.personFits,
+      plateFits: onSite && input.plateFits,
+      witness: input.witness.trim() || null,
+      place: onSite ? input.place.trim() || null : null,
+      signature: onSite ? input.signature || null : null,
+      signedOnPaper: onSite && input.signedOnPaper,
+      recordedAt: actor.at,
+      recordedBy: actor.personId,
+    });
+    return undefined;
+  });
+}
+
+/** What keeps a stage from being recorded. Nothing of it is stored. */
+function refusalOf(input: AuthorityInput, rules: LocalRules, job: Job): Failed | undefined {
+  const close = 'Without it there is no authority; refuse the job with its reason.';
+  if (input.identityDocument === 'none') return failed(`No identity document. ${close}`, 'identityDocument');
+  if (input.rightDocument === 'none') return failed(`No right to the car. ${close}`, 'rightDocument');
+  if (!rules.identityAccepted.includes(input.identityDocument))
+    return failed('The shop’s rules do not accept this document.', 'identityDocument');
+  if (!rules.rightAccepted.includes(input.rightDocument))
+    return failed('The shop’s rules do not accept this paper.', 'rightDocument');
+  if (input.stage === 'advance') return undefined;
+  if (input.howSeen === 'picture')
+    return failed('At the car the papers are seen themselves, not a picture of them.', 'howSeen');
+  if (!input.personFits) return failed('The person must be the one on the document.', 'personFits');
+  if (!input.plateFits) return failed('The VIN on the plate must be the one on the papers.', 'plateFits');
+  if (wantsWitness(rules, job) && input.witness.trim() === '')
+    return failed('The shop’s rules want a witness here.', 'witness');
+  if (input.signature === '' && !input.signedOnPaper)
+    return failed('Have it signed here, or on paper.', 'signature');
+  return undefined;
+}
+
+function wantsWitness({ witness }: LocalRules, job: Job): boolean {
+  if (witness === 'keysGone') return knownInHand(situationOf(job, undefined)).length === 0;
+  return witness === 'always';
+}
+
+/** No authority: the job ends here, with its reason. */
+export async function refuseJob(actor: PersonActor, input: RefuseInput): Promise<Edited> {
+  return editJob(actor, input, sections.close, async (db, job) => {
+    await markClosed(db, job.id, {
+      at: actor.at,
+      by: actor.personId,
+      outcome: 'refused',
+      reason: input.reason.trim(),
+    });
+    return undefined;
+  });
+}
+
+/** Notes who asks for the door, the plate and what was said, where the papers are inside. */
+export async function noteDoor(actor: PersonActor, input: DoorNoteInput): Promise<Edited> {
+  return editJob(actor, input, sections.doorNote, async (db, job) => {
+    await upsertDoorNote(db, job.id, {
+      askedBy: input.askedBy.trim(),
+      plate: input.plate.trim(),
+      said: input.said.trim(),
+      notedAt: actor.at,
+      notedBy: actor.personId,
+    });
+    return undefined;
+  });
+}
+
+/** Somebody is in danger: written to the audit first, then the door is open to anybody. Sent again it changes nothing. */
+export async function declareDanger(
+  actor: PersonActor,
+  { number }: DangerInput,
+): Promise<Result<{ recordBy: Date }>> {
+  return transact(async (db) => {
+    if (!(await lockJob(db, number))) return failed(`There is no job ${formatJobNumber(number)}.`);
+    const job = await findJob(db, number);
+    if (!job) return failed(`There is no job ${formatJobNumber(number)}.`);
+    if (job.closed) return failed(`${formatJobNumber(number)} is closed.`);
+    await appendAudit(db, actor, { action: 'job.danger', subjectKind: 'job', subjectId: job.id });
+    await insertDanger(db, job.id, actor.at, actor.personId);
+    const begun = job.danger?.begunAt ?? actor.at;
+    return done({ recordBy: new Date(begun.getTime() + dangerRecordMinutes * 60_000) });
+  });
+}
+
+export async function recordEmergency(actor: PersonActor, input: DangerRecordInput): Promise<Edited> {
+  return editJob(actor, input, sections.danger, async (db, job) =>
+    (await recordDanger(db, job.id, input.record.trim(), actor.at))
+      ? undefined
+      : failed('No danger was declared on this job.'),
+  );
+}
+
+/** A locksmith or the proprietor signs in beside a trainee, with the own passcode, for this job and a few hours. */
+export async function signInSecond(
+  actor: PersonActor,
+  input: SecondPersonInput,
+): Promise<Result<{ name: string; until: Date }>> {
+  if (actor.role !== 'trainee') return failed('Only a trainee needs a second person.');
+  const second = (await listPeople(database())).find(({ id }) => id === input.personId);
+  if (!second || !mayDo(second.role, 'secondTrainee'))
+    return failed('Choose a locksmith or the proprietor.', 'personId');
+  const proved = await provePasscode(actor, input.personId, input.passcode);
+  if (!proved.ok) return proved;
+  const until = new Date(actor.at.getTime() + secondPersonHours * 3_600_000);
+  return transact(async (db) => {
+    const job = await findJob(db, input.number);
+    if (!job) return failed(`There is no job ${formatJobNumber(input.number)}.`);
+    if (job.closed) return failed(`${formatJobNumber(input.number)} is closed.`);
+    await insertSecondPerson(db, {
+      id: uuid(),
+      jobId: job.id,
+      traineeId: actor.personId,
+      secondId: second.id,
+      from: actor.at,
+      until,
+    });
+    await appendAudit(db, actor, {
+      action: 'job.secondPerson',
+      subjectKind: 'job',
+      subjectId: job.id,
+      details: { second: second.id, until },
+    });
+    return done({ name: second.name, until });
+  });
+}
+
+/** Who may stand beside a trainee on a job, and who does. */
+export async function readSecond(
+  actor: PersonActor,
+  jobId: string,
+): Promise<{ people: { id: string; name: string }[]; present: SecondPerson | null }> {
+  const db = database();
+  const people = (await listPeople(db)).filter(({ role }) => mayDo(role, 'secondTrainee'));
+  const present = await findSecondPerson(db, jobId, actor.personId, actor.at);
+  return { people: people.map(({ id, name }) => ({ id, name })), present: present ?? null };
+}
+
+/** The second person steps away. */
+export async function endSecond(actor: PersonActor, { number }: DangerInput): Promise<Result<null>> {
+  return transact(async (db) => {
+    const job = await findJob(db, number);
+    if (!job) return failed(`There is no job ${formatJobNumber(number)}.`);
+    await endSecondPerson(db, job.id, actor.personId, actor.at);
+    await appendAudit(db, actor, { action: 'job.secondPersonEnded', subjectKind: 'job', subjectId: job.id });
+    return done(null);
+  });
+}

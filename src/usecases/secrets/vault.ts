@@ -1,0 +1,112 @@
+import { randomBytes } from 'node:crypto';
+import { v7 as uuid } from 'uuid';
+import type { SecretKind, SecretSource } from '@/core/authority/secrets';
+import type { Db } from '@/data/db';
+import {
+  type DataKeyRow,
+  type EnvelopeRow,
+  findCurrentVaultKey,
+  findDataKey,
+  insertDataKey,
+  insertEnvelope,
+  listEnvelopes,
+} from '@/data/secrets';
+import { readVaultKeys, type VaultKey } from '@/outside/vault-key';
+import { seal, unseal } from './sealing';
+
+/** The data key of the job was destroyed: what it sealed cannot be read again, and nothing new is sealed. */
+export class KeyDestroyed extends Error {
+  constructor() {
+    super('the data key of this job was destroyed');
+  }
+}
+
+interface OpenDataKey {
+  readonly id: string;
+  readonly bytes: Buffer;
+}
+
+/** The vault key of a fingerprint; the file is read at each use, so that a key changed meanwhile is found. */
+export function vaultKeyOf(fingerprint: string): VaultKey {
+  const key = readVaultKeys().find((one) => one.fingerprint === fingerprint);
+  if (!key) throw new Error(`the vault key ${fingerprint} is not at hand`);
+  return key;
+}
+
+export function wrap(vault: VaultKey, id: string, bytes: Buffer): Buffer {
+  return seal(
+    vault.bytes,
+    { table: 'data_key', row: id, column: 'wrapped', keyId: vault.fingerprint },
+    bytes,
+  );
+}
+
+export function unwrap({ id, fingerprint, wrapped }: DataKeyRow): Buffer {
+  if (wrapped === null) throw new KeyDestroyed();
+  const place = { table: 'data_key', row: id, column: 'wrapped', keyId: fingerprint };
+  return unseal(vaultKeyOf(fingerprint).bytes, place, wrapped);
+}
+
+/** Seals a secret of a job, with a data key of the job's own; gives its id and number. */
+export async function keepSealed(
+  db: Db,
+  jobId: string,
+  secret: { readonly kind: SecretKind; readonly source: SecretSource; readonly value: string },
+  made: { readonly at: Date; readonly by: string },
+): Promise<{ id: string; number: number }> {
+  const key = await dataKeyOf(db, jobId, made.at);
+  const id = uuid();
+  const number = await insertEnvelope(db, {
+    id,
+    jobId,
+    dataKeyId: key.id,
+    kind: secret.kind,
+    source: secret.source,
+    body: seal(key.bytes, bodyPlace(id, key.id), Buffer.from(secret.value, 'utf8')),
+    madeAt: made.at,
+    madeBy: made.by,
+  });
+  return { id, number };
+}
+
+/** What the secrets of a job say, by id; none once their key was destroyed. */
+export async function openSealed(
+  db: Db,
+  jobId: string,
+): Promise<Map<string, { envelope: EnvelopeRow; value: string }>> {
+  const envelopes = await listEnvelopes(db, jobId);
+  if (envelopes.length === 0) return new Map();
+  const row = await findDataKey(db, jobId);
+  if (!row || row.wrapped === null) return new Map();
+  const bytes = unwrap(row);
+  return new Map(
+    envelopes.map((envelope) => [
+      envelope.id,
+      {
+        envelope,
+        value: unseal(bytes, bodyPlace(envelope.id, envelope.dataKeyId), envelope.body).toString('utf8'),
+      },
+    ]),
+  );
+}
+
+function bodyPlace(id: string, keyId: string) {
+  return { table: 'envelope', row: id, column: 'body', keyId };
+}
+
+async function dataKeyOf(db: Db, jobId: string, at: Date): Promise<OpenDataKey> {
+  const known = await findDataKey(db, jobId);
+  if (known) return { id: known.id, bytes: unwrap(known) };
+  const fingerprint = await findCurrentVaultKey(db);
+  if (!fingerprint) throw new Error('this database has no vault key; start the program once to make it');
+  const id = uuid();
+  const bytes = randomBytes(32);
+  await insertDataKey(db, {
+    id,
+    jobId,
+    fingerprint,
+    wrapped: wrap(vaultKeyOf(fingerprint), id, bytes),
+    madeAt: at,
+  });
+  return { id, bytes };
+}
