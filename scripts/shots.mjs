@@ -74,6 +74,19 @@ await shoot(light, 'quote-light');
 await light.getByRole('link', { name: 'Print' }).click();
 await light.waitForURL('**/quote/*');
 await shoot(light, 'quote-paper');
+await light.goto(`${job}/prepare`);
+await light.getByLabel('Name on the document').fill('Odile Varga');
+await light.getByRole('button', { name: 'Record the papers' }).click();
+await light.getByText('looked at and not kept').waitFor();
+await light.getByLabel('It says').fill('S4711');
+await light.getByRole('button', { name: 'Seal it' }).click();
+await light.getByRole('button', { name: 'Show Key code 1' }).click();
+await light.getByText('S4711').waitFor();
+await shoot(light, 'prepare-light');
+await light.goto(`${job}/on-site`);
+await shoot(light, 'on-site-light');
+await light.goto(`${address}/settings/tools`);
+await shoot(light, 'tools-light');
 await light.goto(`${address}/van`);
 await shoot(light, 'van-light');
 await light.goto(`${address}/jobs`);
@@ -82,10 +95,8 @@ await shoot(light, 'jobs-light');
 const dark = await open('dark');
 await typeCall(dark, line);
 await shoot(dark, 'call-dark');
-for (const station of ['route', 'close']) {
-  await dark.goto(`${job}/${station}`);
-  await shoot(dark, `${station}-dark`);
-}
+await dark.goto(`${job}/close`);
+await shoot(dark, 'close-dark');
 await dark.goto(
   `${address}/benches/identify?line=${encodeURIComponent('Halvorn Merrowdale 2008 turn key spare')}`,
 );

@@ -135,6 +135,7 @@ async function endToEnd(cluster, env) {
         ...env,
         E2E_ADDRESS: address,
         E2E_EMPTY_ADDRESS: emptyAddress,
+        E2E_DATABASE: cluster.url('kilnsman_serving', 'e2e'),
         E2E_EMPTY_DATABASE: cluster.url('kilnsman_serving', 'empty'),
         E2E_CLUSTER: clusterName,
         CHROMIUM: findOnPath('chromium'),

@@ -52,7 +52,7 @@ export async function signIn(
   const limits = attemptLimits();
   const waits = [await limits.address.take(origin.address), await limits.person.take(input.personId)];
   const wait = Math.max(...waits.map((seconds) => seconds ?? 0));
-  if (wait > 0) return failed(`Too many attempts. Try again in ${Math.ceil(wait / 60)} min.`, 'passcode');
+  if (wait > 0) return failed(`Too many attempts. Try again in ${Math.ceil(wait / 60)} min.`, 'lockedOut');
 
   const passcodeHash = await findPasscodeHash(database(), input.personId);
   const fits = await checkPasscode(passcodeHash ?? nobody, input.passcode).catch(() => false);
@@ -77,7 +77,7 @@ export async function provePasscode(
   passcode: string,
 ): Promise<Result<null>> {
   const wait = await attemptLimits().person.take(personId);
-  if (wait) return failed(`Too many attempts. Try again in ${Math.ceil(wait / 60)} min.`, 'passcode');
+  if (wait) return failed(`Too many attempts. Try again in ${Math.ceil(wait / 60)} min.`, 'lockedOut');
   const passcodeHash = await findPasscodeHash(database(), personId);
   const fits = await checkPasscode(passcodeHash ?? nobody, passcode).catch(() => false);
   if (passcodeHash && fits) {

@@ -1,5 +1,6 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
-import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { randomBytes } from 'node:crypto';
+import { cpSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { createServer } from 'node:net';
 import { tmpdir } from 'node:os';
 import { dirname, join } from 'node:path';
@@ -157,6 +158,29 @@ describe('npm start', () => {
     );
     started.child.kill('SIGINT');
     await until('the end', () => ended(started) && leftBehind().length === 0, 30);
+  });
+});
+
+describe('the vault key', () => {
+  it('is made once, told where it stands, and a start without it or with another one ends with a clear word', async () => {
+    const file = join(clone, '.kilnsman/vault.key');
+    const kept = readFileSync(file, 'utf8');
+    expect(execFileSync('stat', ['-c', '%a', file]).toString().trim()).toBe('600');
+    for (const [key, words] of [
+      [undefined, 'the vault key is missing: expected the key'],
+      [randomBytes(32).toString('base64'), 'is not the one of this database'],
+    ] as const) {
+      rmSync(file);
+      if (key) writeFileSync(file, `${key}\n`, { mode: 0o600 });
+      else mkdirSync(dirname(file), { recursive: true });
+      const started = npmStart();
+      await until('the refusal', () => ended(started));
+      expect(started.child.exitCode).toBe(1);
+      expect(started.output()).toContain(words);
+      expect(started.output()).not.toContain(kept.trim());
+      expect(await serves()).toBe(false);
+      writeFileSync(file, kept, { mode: 0o600 });
+    }
   });
 });
 

@@ -55,6 +55,9 @@ test('nobody is answered who is not signed in', async ({ request }) => {
     ['post', '/vin'],
     ['post', '/identify'],
     ['post', '/candidates'],
+    ['post', '/routes'],
+    ['post', '/key-count'],
+    ['post', `/jobs/1001/secrets/${uuid()}`],
     ['get', '/jobs'],
     ['post', '/jobs'],
     ['get', '/jobs/1001'],
@@ -115,6 +118,36 @@ test('every answer is as the document says', async ({ page }) => {
     asked.candidates.map(({ id }: { id: string }) => id),
   );
 
+  const counted = await call('/key-count', {
+    keys: [{ presence: 'here' }, { presence: 'here', copyOf: 1 }, { presence: 'lost', known: 'yes' }],
+    known: 3,
+    maximum: 8,
+    minimum: 1,
+    wanted: 1,
+  });
+  expect(counted).toMatchObject({ presentKnown: 1, lostLive: 1, unaccounted: { low: 2, high: 2 } });
+  await call('/key-count', { keys: [], known: 'cannotSay', maximum: 4, minimum: 2, wanted: 0 });
+  const routed = await call('/routes', {
+    platform: 'Heddle 2',
+    keys: [{ presence: 'lost' }],
+    known: 'notRead',
+    wanted: 1,
+    make: 'Halvorn',
+    market: 'Meres',
+    stolen: true,
+  });
+  expect(routed.advised.route).toBe('bench');
+  expect(routed.order.steps.map(({ route }: { route: string }) => route)).toEqual(['bench', 'desk']);
+  await call('/routes', { platform: 'Plainwork', keys: [], known: 'notRead', wanted: 0, network: false });
+  await call('/routes', {
+    platform: 'Heddle 1',
+    keys: [{ presence: 'here', faults: ['flatCell'] }],
+    known: 2,
+    wanted: 2,
+    built: '2012-05',
+    van: 'Wherry',
+  });
+
   const { jobs } = await get('/jobs', '/jobs?q=merrowdale');
   await get('/jobs/{number}', `/jobs/${jobs[0].number}`);
   const opened = await call(
@@ -135,7 +168,7 @@ test('every answer is as the document says', async ({ page }) => {
   expect(job).toMatchObject({ why: 'lost', car: { carWords: 'Merrowdale', year: 2019 } });
 
   const { lists } = await get('/lists');
-  expect(lists).toHaveLength(20);
+  expect(lists).toHaveLength(22);
   await get('/library');
   const schema = await request.get('/api/v1/schemas/chips');
   expect(schema.headers()['content-type']).toContain('application/schema+json');

@@ -1,3 +1,4 @@
+import { connect } from 'node:net';
 import { expect, expectAccessible, hangTag, line, passcodes, signIn, steady, test } from './support';
 
 const hostile = `<img src=x onerror=alert(1)>'; DROP TABLE job; -- 🚗`;
@@ -165,4 +166,21 @@ test('attempts to sign in are limited', async ({ browser }) => {
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByText('Too many attempts. Try again in 15 min.')).toBeVisible();
   await page.context().close();
+});
+
+test('forty connections that send a byte and wait keep nobody else waiting', async ({ page }) => {
+  const { hostname, port } = new URL(process.env.E2E_ADDRESS ?? '');
+  const sockets = Array.from({ length: 40 }, () => connect({ host: hostname, port: Number(port) }));
+  for (const socket of sockets) {
+    socket.on('error', () => {});
+    socket.write(
+      `POST /api/v1/vin HTTP/1.1\r\nHost: ${hostname}:${port}\r\nContent-Type: application/json\r\nContent-Length: 900\r\n\r\n{`,
+    );
+  }
+  const answer = await page.request.post(`${process.env.E2E_ADDRESS}/api/v1/vin`, {
+    data: { vin: '0HVMD42K4KH012734' },
+    headers: { origin: process.env.E2E_ADDRESS ?? '' },
+  });
+  expect(answer.status()).toBe(200);
+  for (const socket of sockets) socket.destroy();
 });

@@ -17,6 +17,11 @@ for (const path of [
   '/no-such-place',
   '/benches',
   '/benches/identify',
+  '/benches/route',
+  '/benches/key-count',
+  '/settings/sessions',
+  '/settings/tools',
+  '/settings/tokens',
   '/library',
   '/library/applications?q=merrowdale',
   '/library/chips?q=nothing-like-this',
@@ -30,6 +35,24 @@ for (const path of [
   test(`axe finds nothing on ${path}`, async ({ page }) => {
     await signIn(page);
     await page.goto(path);
+    await expectAccessible(page);
+  });
+}
+
+for (const path of [
+  '/settings/people',
+  '/settings/audit',
+  '/settings/shop',
+  '/library/code-series/row?id=',
+]) {
+  test(`axe finds nothing for the proprietor on ${path}`, async ({ page }) => {
+    await signIn(page, 'Imre Pellimoor');
+    if (path.startsWith('/settings')) await page.goto(path);
+    else {
+      await page.goto('/library/code-series');
+      await page.getByRole('link', { name: /Serin T/ }).click();
+      await expect(page.getByRole('link', { name: 'Take the rows as CSV' })).toBeVisible();
+    }
     await expectAccessible(page);
   });
 }
@@ -48,7 +71,7 @@ test('axe finds nothing on a new call and its errors', async ({ page }) => {
 test('axe finds nothing on the stations, dialogs and error states of a job', async ({ page }) => {
   await signIn(page);
   const number = await hangTag(page, 'merrowdale 2019 push start lost both quarry end');
-  for (const station of ['call', 'identify', 'route', 'quote', 'close']) {
+  for (const station of ['call', 'identify', 'route', 'quote', 'prepare', 'on-site', 'close']) {
     await page.goto(`/jobs/${number}/${station}`);
     await expectAccessible(page);
   }

@@ -102,18 +102,26 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await expect(page.getByRole('heading', { name: 'Offered', exact: true })).toBeVisible();
   await expect(page.getByText(/valid until/)).toBeVisible();
 
-  // Close: nothing without the right to the car.
-  await shortcut('5');
+  // Close: nothing without the right to the car, which is recorded at On site.
+  await shortcut('7');
   await station('close');
   await expect(page.getByText('Record the right to the car first')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Record the attempt' })).toBeDisabled();
-  await tabTo(page, /Name on the document/);
-  await keyboard.type('Odile Varga');
+  await shortcut('6');
+  await station('on-site');
+  await tabTo(page, /Number of the document/);
+  await keyboard.type('D-771-4221');
+  await tabTo(page, /The person is the one on the document/);
+  await keyboard.press('Space');
   await tabTo(page, /The VIN on the plate/);
+  await keyboard.press('Space');
+  await tabTo(page, /Signed on paper instead/);
   await keyboard.press('Space');
   await tabTo(page, /Record the right/);
   await keyboard.press('Enter');
-  await expect(page.getByText(/The plate fits\./)).toBeVisible();
+  await expect(page.getByText(/driving licence …4221.*The person and the plate fit\./)).toBeVisible();
+  await shortcut('7');
+  await station('close');
 
   await tabTo(page, /Record the attempt/);
   await keyboard.press('Enter');

@@ -66,7 +66,10 @@ function stateOf(
   if (key.blade === 'broken') return { word: 'blade broken', tone: 'oxide', outline: 'solid' };
   const [fault] = key.faults;
   if (fault) return { word: `works, ${faultNames[fault].toLowerCase()}`, tone: 'ochre', outline: 'solid' };
-  if (known === 'untested') return { word: 'not tried yet', tone: 'ochre', outline: 'solid' };
+  if (known === 'untested') {
+    const word = key.rank === 'valet' ? 'valet, not tried yet' : 'not tried yet';
+    return { word, tone: 'ochre', outline: 'solid' };
+  }
   if (key.rank === 'valet') return { word: 'valet', tone: 'glaze', outline: 'solid' };
   return { word: key.blade === 'worn' ? 'works, worn' : 'working', tone: 'glaze', outline: 'solid' };
 }

@@ -133,13 +133,14 @@ export const openJobRequestSchema: Schema = object({
   working: count(8),
   lost: count(8),
   wanted: count(5),
+  keyCode: orNull({ type: 'string', minLength: 2, maxLength: 40 }),
 });
 
 export const openJobAnswerSchema: Schema = object({ number: whole });
 
 export const eventRequestSchema: Schema = object({
   id: uuid,
-  kind: oneOf(['countRead', 'attemptRecorded', 'attemptWithdrawn']),
+  kind: oneOf(['countRead', 'doorOpened', 'attemptRecorded', 'attemptWithdrawn']),
   deviceAt: moment,
   basedOn: { type: 'integer', minimum: 0 },
   content: { type: 'object' },

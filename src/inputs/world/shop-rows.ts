@@ -11,6 +11,8 @@ export class ShopRow {
   @cell.oneOf(['km', 'mi']) distanceUnit!: 'km' | 'mi';
   @cell.text(40) market!: string;
   @cell.whole(1, 365) quoteValidDays!: number;
+  @cell.optional() @cell.text(200) licence?: string;
+  @cell.optional() @cell.text(2000) forms?: string;
 }
 
 export class PersonRow {

@@ -121,7 +121,7 @@ export function AuthorityForm(props: AuthorityFormProps) {
             }
           />
           <TextField
-            label="Its number"
+            label="Number of the document"
             mono
             maxLength={40}
             value={draft.identityNumber}
@@ -137,7 +137,7 @@ export function AuthorityForm(props: AuthorityFormProps) {
             onChange={(event) => set({ rightDocument: event.target.value as typeof draft.rightDocument })}
           />
           <TextField
-            label="Its number "
+            label="Number of the paper"
             mono
             maxLength={40}
             value={draft.rightNumber}

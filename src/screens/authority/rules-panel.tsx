@@ -26,7 +26,7 @@ export function RulesPanel({ rules }: { rules: LocalRules }) {
         <dt className="text-mute">Kept</dt>
         <dd>
           codes and PINs for {rules.secretDays} days after the close, names and signatures for{' '}
-          {rules.personalDays}
+          {rules.personalDays} days
         </dd>
       </dl>
     </Panel>

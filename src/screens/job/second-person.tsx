@@ -5,6 +5,7 @@ import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
+import { LockedOut } from '@/ui/locked-out';
 import { Notice } from '@/ui/notice';
 import { Overlay } from '@/ui/overlay';
 import { Problems } from '@/ui/problems';
@@ -79,6 +80,7 @@ export function SecondPerson({ number, people, second, onSignIn, onEnd }: Second
             error={signIn.problemOf('passcode')}
             onChange={(event) => setPasscode(event.target.value)}
           />
+          <LockedOut message={signIn.problemOf('lockedOut')} />
           <Problems problems={signIn.general} />
           <Button type="submit" look="main" disabled={signIn.pending}>
             Sign in beside the trainee

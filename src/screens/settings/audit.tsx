@@ -40,7 +40,12 @@ export function Audit({ rows, next, action, zone }: AuditProps) {
   return (
     <Page
       title="Audit"
-      note="Changes and looks at secrets, by reference. `npm run audit-chain` checks that no line was changed or removed."
+      note={
+        <>
+          Changes and looks at secrets, by reference. <code className="font-mono">npm run audit-chain</code>{' '}
+          checks that no line was changed or removed.
+        </>
+      }
     >
       <nav aria-label="Kinds of line" className="flex flex-wrap gap-1">
         {kinds.map((kind) => (

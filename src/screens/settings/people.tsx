@@ -47,7 +47,9 @@ export function People({ people, onSave, onLeave }: PeopleProps) {
             <Th>Name</Th>
             <Th>Role</Th>
             <Th>May do</Th>
-            <Th />
+            <Th>
+              <span className="sr-only">What can be done</span>
+            </Th>
           </Tr>
         </thead>
         <tbody>

@@ -44,7 +44,9 @@ export function Sessions({ sessions, ownId, zone, lockMinutes, onEnd }: Sessions
             <Th>Device</Th>
             <Th>Since</Th>
             <Th>Last seen</Th>
-            <Th />
+            <Th>
+              <span className="sr-only">What can be done</span>
+            </Th>
           </Tr>
         </thead>
         <tbody>

@@ -57,7 +57,9 @@ export function Tokens({ tokens, roles, zone, now, onMake, onEnd }: TokensProps)
               <Th>As</Th>
               <Th>Until</Th>
               <Th>Last used</Th>
-              <Th />
+              <Th>
+                <span className="sr-only">What can be done</span>
+              </Th>
             </Tr>
           </thead>
           <tbody>

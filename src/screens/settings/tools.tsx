@@ -78,6 +78,7 @@ export function Tools(props: ToolsProps) {
               <ToolPart
                 key={tool.name}
                 tool={tool}
+                van={van.name}
                 platforms={platforms}
                 onChange={() => setOpen({ kind: 'tool', van, tool })}
                 onCover={(platformId) => setOpen({ kind: 'cover', van, tool, platformId })}
@@ -127,11 +128,13 @@ export function Tools(props: ToolsProps) {
 
 function ToolPart({
   tool,
+  van,
   platforms,
   onChange,
   onCover,
 }: {
   tool: Tool;
+  van: string;
   platforms: ToolsProps['platforms'];
   onChange: () => void;
   onCover: (platformId: string | undefined) => void;
@@ -153,7 +156,7 @@ function ToolPart({
         </Button>
       </div>
       {covered.length > 0 && (
-        <Table label={`Cover of ${tool.name}`}>
+        <Table label={`Cover of ${tool.name} on ${van}`}>
           <tbody>
             {covered.map(({ id, name }) => (
               <Tr key={id}>
@@ -207,7 +210,9 @@ function Rights({
           <Th className="text-right">A use costs</Th>
           <Th>Until</Th>
           <Th className="text-right">Platforms that hang on it</Th>
-          <Th />
+          <Th>
+            <span className="sr-only">What can be done</span>
+          </Th>
         </Tr>
       </thead>
       <tbody>

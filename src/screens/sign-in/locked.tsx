@@ -4,6 +4,7 @@ import { useState } from 'react';
 import type { Failed } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
+import { LockedOut } from '@/ui/locked-out';
 import { Problems } from '@/ui/problems';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
@@ -38,6 +39,7 @@ export function Locked({ name, to, onUnlock, onSignOut }: LockedProps) {
           error={problemOf('passcode')}
           onChange={(event) => setPasscode(event.target.value)}
         />
+        <LockedOut message={problemOf('lockedOut')} />
         <Problems problems={general} />
         <Button type="submit" look="main" disabled={pending}>
           Unlock

@@ -6,6 +6,7 @@ import type { Role } from '@/core/kinds/actor';
 import type { Failed } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
+import { LockedOut } from '@/ui/locked-out';
 import { Problems } from '@/ui/problems';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
@@ -77,6 +78,7 @@ export function SignIn({ shopName, people, onSignIn }: SignInProps) {
             )
           }
         />
+        <LockedOut message={problemOf('lockedOut')} />
         <Problems problems={general} />
         <Button type="submit" look="main" disabled={pending}>
           {pending ? 'Signing in' : 'Sign in'}

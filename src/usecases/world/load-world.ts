@@ -8,7 +8,7 @@ import type { Db } from '@/data/db';
 import { insertMany } from '@/data/insert-many';
 import { dropStaged, refreshNameWords, type StagedRow, stageRows, storeStaged } from '@/data/library/staged';
 import { insertPerson, type NewPerson } from '@/data/people';
-import { findShop, insertShop } from '@/data/shop';
+import { findShop, getShopOrThrow, insertShop, updateRules } from '@/data/shop';
 import { PersonRow, ShopRow } from '@/inputs/world/shop-rows';
 import { now } from '@/outside/clock';
 import { transact } from '../database';
@@ -63,6 +63,8 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
     if (await findShop(db)) return done(0);
     const priceClassMinor = usualPriceClassMinor(shop.currency);
     await insertShop(db, { ...shop, priceClassMinor, isDemo: true, createdAt: at });
+    const { rules } = await getShopOrThrow(db);
+    await updateRules(db, { ...rules, licence: shop.licence ?? '', forms: shop.forms ?? '' });
     for (const person of withPasscodes) await insertPerson(db, person);
     await storeLibrary(db, library.staged);
     for (const { table, rows } of tables) await insertMany(db, table, rows);

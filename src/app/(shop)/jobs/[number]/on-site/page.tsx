@@ -17,8 +17,23 @@ export default async function OnSitePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
   const { job, shop } = view;
   const recordBy = job.danger && new Date(job.danger.begunAt.getTime() + dangerRecordMinutes * 60_000);
+  const door = (
+    <DoorPanel
+      job={editable(view)}
+      doorNote={job.doorNote}
+      danger={job.danger}
+      recordBy={recordBy && localMoment(recordBy, shop.zone).hour}
+      doors={job.log.doors}
+      zone={shop.zone}
+      onNote={noteDoorAction}
+      onDanger={declareDangerAction}
+      onRecord={recordEmergencyAction}
+    />
+  );
+  const locked = job.call.access === 'locked' || job.danger !== null;
   return (
     <>
+      {locked && door}
       <AuthorityForm
         key={`onSite ${job.version}`}
         job={editable(view)}
@@ -30,17 +45,7 @@ export default async function OnSitePage({ params }: JobPageProps) {
         zone={shop.zone}
         onRecord={recordAuthorityAction}
       />
-      <DoorPanel
-        job={editable(view)}
-        doorNote={job.doorNote}
-        danger={job.danger}
-        recordBy={recordBy && localMoment(recordBy, shop.zone).hour}
-        doors={job.log.doors}
-        zone={shop.zone}
-        onNote={noteDoorAction}
-        onDanger={declareDangerAction}
-        onRecord={recordEmergencyAction}
-      />
+      {!locked && door}
       <RulesPanel rules={shop.rules} />
       <RefusePanel job={editable(view)} onRefuse={refuseJobAction} />
     </>
