@@ -130,6 +130,14 @@ describe('the stations', () => {
     expect(gated('onSite')).toEqual([]);
   });
 
+  it('asks for the record of an emergency until it is there', () => {
+    const danger = { begunAt: new Date(0), begunBy: 'Dacre Omolade', record: null, recordedAt: null };
+    expect(lines({}, { danger })['on-site']).toBe('Record the emergency');
+    expect(lines({}, { danger: { ...danger, record: 'x', recordedAt: new Date(1) } })['on-site']).toBe(
+      'Person, papers and plate',
+    );
+  });
+
   it('says how a closed job ended', () => {
     const closed = {
       at: new Date(0),

@@ -43,6 +43,21 @@ describe('the words of the ring', () => {
       { route: 'aklErase', learned: new Set(['key-1']), finished: true },
       'learned again',
     ],
+    ['a valet not tried', key(1, { rank: 'valet' }), {}, 'valet'],
+    [
+      'a new key, to be a copy',
+      key(1, { madeHere: true, identityId: null }),
+      { route: 'cloneRing' },
+      'to be a copy',
+    ],
+    [
+      'a copy that works',
+      key(1, { madeHere: true, identityId: null }),
+      { route: 'cloneRing', learned: new Set(['key-1']) },
+      'copy, works',
+    ],
+    ['a plain new key', key(1, { madeHere: true, identityId: null }), { route: 'none' }, 'to be cut'],
+    ['a lost key beside a copy', key(1, { presence: 'lost' }), { route: 'cloneDirect' }, 'lost, still live'],
     ['a new key', key(1, { madeHere: true, identityId: null }), {}, 'to be learned'],
     [
       'a new key, learned',

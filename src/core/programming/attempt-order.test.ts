@@ -1,0 +1,104 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { adviseRoute } from './advice';
+import { orderAttempts } from './attempt-order';
+import type { RouteRequest } from './route';
+import { findRoutes } from './routes';
+import { key, situation } from './test-keys';
+import { fullTool, method, platform, request, right, van } from './test-platform';
+
+const orderOf = (more: Partial<RouteRequest> = {}) => {
+  const asked = request(more);
+  return orderAttempts(findRoutes(asked), asked);
+};
+const kinds = (more: Partial<RouteRequest> = {}) => orderOf(more).steps.map(({ kind }) => kind);
+const lost = situation([key(1, { presence: 'lost' })]);
+const desk = { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true };
+
+describe('the order of attempts', () => {
+  it('ends at the desk where there is one', () => {
+    expect(kinds({ desk }).at(-1)).toBe('desk');
+    expect(kinds({ situation: lost, desk })).toEqual(['aklAdd', 'aklErase', 'desk']);
+  });
+
+  it('does not try what only mends or learns a remote', () => {
+    const mends = platform({ methods: [method('remote'), method('add')] });
+    const worn = situation([key(1, { faults: ['wornButtons', 'deadRemote'] })]);
+    expect(kinds({ platform: mends, situation: worn })).toEqual(['add']);
+  });
+
+  it('pays for a PIN once, by whichever comes first', () => {
+    const both = platform({
+      pinSources: ['bureau'],
+      methods: [method('add', { needsPin: true }), method('aklAdd', { needsPin: true })],
+    });
+    const { steps } = orderOf({ platform: both });
+    const plain = orderOf({
+      platform: platform({ methods: both.methods.map((one) => ({ ...one, needsPin: false })) }),
+    });
+    expect((steps[0]?.costMinor ?? 0) - (plain.steps[0]?.costMinor ?? 0)).toBe(3200 + 2200);
+    expect(steps[1]?.costMinor).toBe(plain.steps[1]?.costMinor);
+  });
+
+  it('counts the use of a right once for all that hang on it', () => {
+    const tool = { ...fullTool, cover: fullTool.cover.map((cover) => ({ ...cover, right: 'Credits' })) };
+    const paid = van({ tools: [tool], rights: [right({ name: 'Credits', useMinor: 2500, credits: 4 })] });
+    const [first, second] = orderOf({ van: paid }).steps;
+    const free = orderOf({ van: van() }).steps;
+    expect((first?.costMinor ?? 0) - (free[0]?.costMinor ?? 0)).toBe(2500);
+    expect(second?.costMinor).toBe(free[1]?.costMinor);
+  });
+
+  it('leaves out what a failure before it has closed off, and says so', () => {
+    const erasing = platform({
+      methods: [
+        method('replace', { sessionP50Minutes: 1, chance: 0.99 }),
+        method('bench', { sessionP50Minutes: 600, chance: 0.1 }),
+      ],
+    });
+    const { steps, left } = orderOf({ platform: erasing, situation: lost });
+    expect(steps.map(({ kind }) => kind)).toEqual(['replace']);
+    expect(left).toEqual([{ kind: 'bench', why: 'closed off by what goes before it' }]);
+  });
+
+  it('turns to the erase where keys were stolen, and to what the customer chose', () => {
+    expect(kinds({ situation: lost, stolen: true })[0]).toBe('aklErase');
+    expect(kinds({ situation: lost, chosen: { missing: 'erase' } })[0]).toBe('aklErase');
+    expect(kinds({ situation: lost, chosen: { missing: 'keep' } })[0]).toBe('aklAdd');
+    const copies = platform({ methods: [method('add'), method('cloneDirect', { sessionP50Minutes: 40 })] });
+    expect(kinds({ platform: copies })[0]).toBe('add');
+    expect(kinds({ platform: copies, chosen: { copy: 'clone' } })[0]).toBe('cloneDirect');
+  });
+
+  it('never holds a refused route, and its chance is that of its steps', () => {
+    const drawn = fc.record({
+      here: fc.nat(3),
+      gone: fc.nat(3),
+      wanted: fc.integer({ min: 1, max: 3 }),
+      known: fc.option(fc.nat(9), { nil: 'notRead' as const }),
+      stolen: fc.boolean(),
+      withDesk: fc.boolean(),
+    });
+    fc.assert(
+      fc.property(drawn, ({ here, gone, wanted, known, stolen, withDesk }) => {
+        const keys = [
+          ...Array.from({ length: here }, (_, at) => key(at + 1)),
+          ...Array.from({ length: gone }, (_, at) => key(here + at + 1, { presence: 'lost' })),
+        ];
+        const asked = request({
+          situation: situation(keys, { wanted, memory: { knownCount: known, maximum: 8, minimum: 1 } }),
+          stolen,
+          desk: withDesk ? desk : null,
+        });
+        const routes = findRoutes(asked);
+        const { steps, chance, expectedMinor } = orderAttempts(routes, asked);
+        for (const { kind } of steps)
+          expect(routes.find((route) => route.kind === kind)?.verdict.feasible).toBe(true);
+        expect(1 - steps.reduce((fails, step) => fails * (1 - step.chance), 1)).toBeCloseTo(chance, 9);
+        expect(expectedMinor).toBeGreaterThanOrEqual(0);
+        expect(adviseRoute(routes, asked)?.kind).toBe(steps[0]?.kind);
+      }),
+      { numRuns: 200 },
+    );
+  });
+});
