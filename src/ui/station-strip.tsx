@@ -31,7 +31,7 @@ export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
                 {station.gated && (
                   <span className="absolute -top-3 -left-2 rounded bg-slip p-0.5 text-ochre">
                     <LockKeyhole size={16} aria-hidden />
-                    <span className="sr-only">Gate: person, papers and plate. </span>
+                    <span className="sr-only">Gate: the right to the car is not recorded. </span>
                   </span>
                 )}
                 <span className="block font-semibold">

@@ -1,4 +1,5 @@
 import { type AttemptOrder, orderAttempts } from './attempt-order';
+import { missingKeys } from './key-count';
 import { type Route, type RouteKind, type RouteRequest, routeWord } from './route';
 
 export interface Advice {
@@ -36,14 +37,14 @@ export function adviseRoute(routes: readonly Route[], request: RouteRequest): Ad
 
 function reasonOf(
   routes: readonly Route[],
-  { stolen, chosen }: RouteRequest,
+  { stolen, chosen, situation }: RouteRequest,
   first: RouteKind,
   second: RouteKind | undefined,
 ): string {
   const route = routes.find(({ kind }) => kind === first);
   if (stolen && route?.others === 'erase')
     return 'Keys were stolen: only an erase stops them from starting the car.';
-  if (chosen.missing !== undefined && route?.others === chosen.missing)
+  if (chosen.missing !== undefined && route?.others === chosen.missing && missingKeys(situation) > 0)
     return `As chosen: ${chosen.missing === 'erase' ? 'the missing keys are erased' : 'the missing keys stay known'}.`;
   if (first === 'desk') return 'Nothing the van can do is open, or all of it costs more than the desk.';
   const behind = second ? ` If it fails: ${routeWord(second)}.` : '';

@@ -65,6 +65,7 @@ describe('the order of attempts', () => {
     expect(kinds({ situation: lost, stolen: true })[0]).toBe('aklErase');
     expect(kinds({ situation: lost, chosen: { missing: 'erase' } })[0]).toBe('aklErase');
     expect(kinds({ situation: lost, chosen: { missing: 'keep' } })[0]).toBe('aklAdd');
+    expect(kinds({ chosen: { missing: 'erase' } })[0]).toBe('add');
     const copies = platform({ methods: [method('add'), method('cloneDirect', { sessionP50Minutes: 40 })] });
     expect(kinds({ platform: copies })[0]).toBe('add');
     expect(kinds({ platform: copies, chosen: { copy: 'clone' } })[0]).toBe('cloneDirect');

@@ -29,8 +29,9 @@ describe('what is chosen beside the route', () => {
     expect(advise({}).missing).toBeUndefined();
   });
 
-  it('erases a lost key, and keeps one that is only unaccounted for', () => {
-    expect(advise({ situation: lost }).missing).toBe('erase');
+  it('follows the way that is advised or taken', () => {
+    expect(advise({ situation: lost }).missing).toBe('keep');
+    expect(advise({ situation: lost }, { route: 'aklErase' }).missing).toBe('erase');
     const unaccounted = situation([key(1)], { memory: { knownCount: 3, maximum: 8, minimum: 1 } });
     expect(advise({ situation: unaccounted }).missing).toBe('keep');
   });

@@ -1,5 +1,5 @@
 import type { Platform } from '@/core/catalogue/platform';
-import { countKeys } from './key-count';
+import { missingKeys } from './key-count';
 import type { KeySituation } from './keys';
 import { isClone, type Route, type RouteKind } from './route';
 import { totalMinutes } from './work-time';
@@ -51,7 +51,7 @@ const surelyTheChip = 0.9;
 
 /** The choices that are open on this job, each with advice, reason and what both answers mean. */
 export function adviseChoices(request: ChoiceRequest): ChoiceAdvice[] {
-  return [missingKeys(request), copyOrLearn(request), cutOrProgram(request)].filter(
+  return [keepOrErase(request), copyOrLearn(request), cutOrProgram(request)].filter(
     (advice): advice is ChoiceAdvice => advice !== undefined,
   );
 }
@@ -60,10 +60,9 @@ function feasible({ routes }: ChoiceRequest, which: (route: Route) => boolean): 
   return routes.filter((route) => route.verdict.feasible && route.time !== null && which(route));
 }
 
-function missingKeys(request: ChoiceRequest): ChoiceAdvice | undefined {
+function keepOrErase(request: ChoiceRequest): ChoiceAdvice | undefined {
   const { situation, stolen, habits } = request;
-  const { lostLive, unaccounted } = countKeys(situation);
-  const missing = typeof unaccounted === 'object' ? Math.max(lostLive, unaccounted.high) : lostLive;
+  const missing = missingKeys(situation);
   const away = situation.keys.filter(({ presence }) => presence === 'elsewhere').length;
   if (missing === 0) return undefined;
   const erasing = feasible(request, ({ others, kind }) => others === 'erase' && kind !== 'replace');
@@ -82,9 +81,14 @@ function missingKeys(request: ChoiceRequest): ChoiceAdvice | undefined {
     return { ...advice, advised: 'erase', why: 'Keys were stolen: whoever has them can come back.' };
   if (habits.missing !== 'advised')
     return { ...advice, advised: habits.missing, why: 'The shop’s habit, set in Settings.' };
-  if (situation.keys.some(({ presence }) => presence === 'lost'))
-    return { ...advice, advised: 'erase', why: 'A lost key may be found by somebody who knows the car.' };
-  return { ...advice, advised: 'keep', why: 'Nothing says that the missing key is in wrong hands; ask.' };
+  const route = request.routes.find(({ kind }) => kind === request.route);
+  return route?.others === 'erase'
+    ? { ...advice, advised: 'erase', why: 'The way that is advised or taken erases them.' }
+    : {
+        ...advice,
+        advised: 'keep',
+        why: 'The way that is advised or taken keeps them. Ask: a lost key may be found by somebody who knows the car.',
+      };
 }
 
 function copyOrLearn(request: ChoiceRequest): ChoiceAdvice | undefined {

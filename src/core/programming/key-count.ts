@@ -36,3 +36,9 @@ export function countKeys({ keys, identities, memory }: KeySituation): KeyCount 
         };
   return { presentKnown, presentUntested, lostLive, unaccounted };
 }
+
+/** How many keys nobody can show may still start the car: the lost ones, or as many as the count leaves unaccounted for. */
+export function missingKeys(situation: KeySituation): number {
+  const { lostLive, unaccounted } = countKeys(situation);
+  return typeof unaccounted === 'object' ? Math.max(lostLive, unaccounted.high) : lostLive;
+}

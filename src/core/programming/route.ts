@@ -130,7 +130,7 @@ export interface RouteMoney {
   readonly bureauFeeMinor: number;
   /** Stated harm of working on the only key. */
   readonly onlyKeyHarmMinor: number;
-  /** Stated harm of leaving stolen keys live, and of going against what the customer chose. */
+  /** Stated harm of leaving stolen keys live, and of going against what was chosen. */
   readonly stolenLiveHarmMinor: number;
   /** What is used up beside the key, by article. */
   readonly articleMinor: Readonly<Record<string, number>>;
@@ -152,7 +152,7 @@ export interface RouteRequest {
   readonly market: string | null;
   /** Keys were stolen: whoever has them can come back for the car. */
   readonly stolen: boolean;
-  /** What the customer chose of the missing keys and of copying, where it was asked. */
+  /** What the customer chose of the missing keys and of copying; where nobody was asked, the shop's habit. */
   readonly chosen: { readonly missing?: 'keep' | 'erase'; readonly copy?: 'clone' | 'learn' };
   /** Whether there is a network where the car stands; null where nobody knows. */
   readonly network: boolean | null;

@@ -1,5 +1,6 @@
 import type { MethodKind, PlatformMethod } from '@/core/catalogue/platform';
 import { feasible, judgeMethod, missingWay, refused } from './judge-route';
+import { missingKeys } from './key-count';
 import type { PhysicalKey } from './keys';
 import { keysToLearn, plannedCount } from './keys-to-learn';
 import {
@@ -169,8 +170,8 @@ function costOf(request: RouteRequest, time: WorkTime, method?: PlatformMethod):
 }
 
 /** Whether a way does what the customer chose not to have done. */
-function isAgainstChoice({ chosen }: RouteRequest, { kind, others }: PlatformMethod): boolean {
-  if (chosen.missing !== undefined && chosen.missing !== others) return true;
+function isAgainstChoice({ chosen, situation }: RouteRequest, { kind, others }: PlatformMethod): boolean {
+  if (chosen.missing !== undefined && chosen.missing !== others && missingKeys(situation) > 0) return true;
   if (chosen.copy === undefined || kind === 'remote') return false;
   return (chosen.copy === 'clone') !== isClone(kind) && others === 'keep';
 }

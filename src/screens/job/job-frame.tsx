@@ -37,6 +37,7 @@ export function JobFrame({
   const present = path.split('/')[3] ?? 'call';
   // biome-ignore lint/correctness/useExhaustiveDependencies: another station begins at its top
   useEffect(() => {
+    document.querySelector('[aria-current=step]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
     window.scrollTo(0, 0);
   }, [path]);
   const hrefOf = (station: string) => `/jobs/${number}/${station}`;

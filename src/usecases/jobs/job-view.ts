@@ -107,7 +107,7 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
             routes,
             route: job.route ?? advice?.kind,
             stolen: request.stolen,
-            chipCertainty: chipCertainty(candidates, likely),
+            chipCertainty: application ? 1 : chipCertainty(candidates, likely),
             habits: shop.habits,
           })
         : [],

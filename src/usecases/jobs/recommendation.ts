@@ -112,13 +112,19 @@ function routeRequest(
     van: { ...van, day: now.day },
     market: job.call.market ?? application?.market ?? null,
     stolen: job.call.why === 'stolen',
-    chosen: Object.fromEntries(job.choices.map(({ question, choice }) => [question, choice])),
+    chosen: chosenOf(job, shop),
     network: job.network,
     built: builtOf(job, application),
     record: records[platform.id] ?? [],
     money,
     desk: snapshot ? deskOffer(asked, snapshot) : null,
   };
+}
+
+/** What was chosen on the job; where it was not, the shop's habit. */
+function chosenOf({ choices }: Job, { habits }: ShopRow): RouteRequest['chosen'] {
+  const habit = Object.entries(habits).filter(([, answer]) => answer !== 'advised');
+  return Object.fromEntries([...habit, ...choices.map(({ question, choice }) => [question, choice])]);
 }
 
 function deskOffer(asked: QuoteRequest, snapshot: QuoteSnapshot): DeskOffer | null {
