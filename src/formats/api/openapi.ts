@@ -1,3 +1,4 @@
+import type { Scope } from '@/core/authority/scopes';
 import { listNames } from '@/core/catalogue/lists';
 import { librarySchema } from '../library-json';
 import { candidatesAnswerSchema, identifyAnswerSchema, identifyRequestSchema } from './identify';
@@ -33,11 +34,13 @@ const problemSchema: Schema = {
 
 const problems: Readonly<Record<string, string>> = {
   400: 'The request cannot be read; `errors` names the fields',
-  401: 'Not signed in',
+  401: 'Not signed in, or the token does not stand',
+  403: 'The token does not open this',
   404: 'There is no such thing',
   409: 'The state of things refuses it',
   413: 'The body is too large',
   415: 'Another content type was expected',
+  429: 'Too many wrong tokens from this address',
   503: 'Too much is being worked on, or the database is away; try again',
 };
 
@@ -52,6 +55,8 @@ interface Operation {
   readonly parameters?: readonly Schema[];
   readonly refusals: readonly string[];
   readonly open?: boolean;
+  /** What a program's token must open; without it the operation is for people. */
+  readonly scope?: Scope;
 }
 
 function operation({
@@ -64,6 +69,7 @@ function operation({
   parameters,
   refusals,
   open,
+  scope,
 }: Operation) {
   const type = answerType ?? 'application/json';
   const content = { [type]: { schema: answer ?? { type: 'string' } } };
@@ -84,7 +90,7 @@ function operation({
     responses: {
       [status]: { description: 'Done', content },
       ...Object.fromEntries(
-        [...(open ? [] : ['401']), ...refusals].map((code) => [
+        [...(open ? [] : ['401']), ...(scope ? ['403', '429'] : []), ...refusals].sort().map((code) => [
           code,
           {
             description: problems[code] ?? 'Problem',
@@ -94,6 +100,7 @@ function operation({
       ),
     },
     ...(open ? { security: [] } : {}),
+    ...(scope ? { security: [{ session: [] }, { token: [scope] }] } : {}),
   };
 }
 
@@ -120,10 +127,11 @@ export function openApiDocument(): Record<string, unknown> {
         'What the benches compute, the lists of the library in and out, and the jobs. Errors are problem details (RFC 9457) that name the field, never its value.',
     },
     servers: [{ url: '/api/v1' }],
-    security: [{ session: [] }, { token: [] }],
+    security: [{ session: [] }],
     paths: {
       '/vin': {
         post: operation({
+          scope: 'benches',
           summary: 'What a whole or partial VIN tells',
           request: vinRequestSchema,
           answer: vinAnswerSchema,
@@ -132,6 +140,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/identify': {
         post: operation({
+          scope: 'benches',
           summary: 'Candidates, next question and what to bring for a car without a job',
           request: identifyRequestSchema,
           answer: identifyAnswerSchema,
@@ -140,6 +149,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/routes': {
         post: operation({
+          scope: 'benches',
           summary: 'Every route for keys on a platform, and the order in which to try them',
           request: routesRequestSchema,
           answer: routesAnswerSchema,
@@ -148,6 +158,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/key-count': {
         post: operation({
+          scope: 'benches',
           summary: 'What the car says of its keys, held against the keys there are',
           request: keyCountRequestSchema,
           answer: keyCountAnswerSchema,
@@ -156,6 +167,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/candidates': {
         post: operation({
+          scope: 'benches',
           summary: 'The ranked candidates alone, for programs that ask often',
           request: identifyRequestSchema,
           answer: candidatesAnswerSchema,
@@ -164,6 +176,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/jobs': {
         get: operation({
+          scope: 'jobs',
           summary: 'Jobs, newest first, by number, name, make, model or VIN',
           parameters: [query('q', text), query('before', whole)],
           answer: jobsAnswerSchema,
@@ -179,6 +192,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/jobs/{number}': {
         get: operation({
+          scope: 'jobs',
           summary: 'One job',
           parameters: [jobNumber],
           answer: jobAnswerSchema,
@@ -205,6 +219,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/lists': {
         get: operation({
+          scope: 'library',
           summary: 'The lists of the library',
           answer: object({
             lists: list(
@@ -216,6 +231,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/lists/{list}': {
         get: operation({
+          scope: 'library',
           summary: 'A whole list as CSV (RFC 4180)',
           parameters: [listPath],
           answerType: 'text/csv',
@@ -224,6 +240,7 @@ export function openApiDocument(): Record<string, unknown> {
       },
       '/library': {
         get: operation({
+          scope: 'library',
           summary: 'The whole library as one document',
           answer: librarySchema(),
           refusals: [],

@@ -4,6 +4,7 @@ import { AuthorityForm } from '@/screens/authority/authority-form';
 import { DoorPanel } from '@/screens/authority/door-panel';
 import { RefusePanel } from '@/screens/authority/refuse-panel';
 import { RulesPanel } from '@/screens/authority/rules-panel';
+import { requireActor } from '../../../../session';
 import {
   declareDangerAction,
   noteDoorAction,
@@ -16,13 +17,16 @@ import { editable, type JobPageProps, loadJob } from '../job-page';
 export default async function OnSitePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
   const { job, shop } = view;
+  const now = (await requireActor()).at;
   const recordBy = job.danger && new Date(job.danger.begunAt.getTime() + dangerRecordMinutes * 60_000);
   const door = (
     <DoorPanel
       job={editable(view)}
       doorNote={job.doorNote}
       danger={job.danger}
-      recordBy={recordBy && localMoment(recordBy, shop.zone).hour}
+      recordBy={
+        recordBy && `${localMoment(recordBy, shop.zone).hour}${recordBy < now ? ', which is over' : ''}`
+      }
       doors={job.log.doors}
       zone={shop.zone}
       onNote={noteDoorAction}
