@@ -85,7 +85,7 @@ export class CallInput {
 export class OpenJobInput extends CallInput {
   /** The code on the customer's tag; kept sealed with the job. */
   @orNull()
-  @Matches(/^[\x20-\x7e]{2,40}$/, { message: '2 to 40 letters and digits.' })
+  @Matches(/^[\x21-\x7e][\x20-\x7e]{0,38}[\x21-\x7e]$/, { message: '2 to 40 letters and digits.' })
   keyCode!: string | null;
 
   @orNull()

@@ -144,7 +144,8 @@ export class SecondPersonInput {
 export class KeepSecretInput extends JobEdit {
   @IsIn(secretKinds, { message: 'Choose what it is.' }) kind!: SecretKind;
   @IsIn(writtenSources, { message: 'Choose where it came from.' }) source!: SecretSource;
-  @Matches(/^[\x20-\x7e]{2,200}$/, { message: '2 to 200 letters, digits and signs.' }) value!: string;
+  @Matches(/^[\x21-\x7e][\x20-\x7e]{0,198}[\x21-\x7e]$/, { message: '2 to 200 letters, digits and signs.' })
+  value!: string;
 }
 
 export class SecretInput {

@@ -64,6 +64,7 @@ describe('the right to a car', () => {
     ['another person', { personFits: false }, 'personFits'],
     ['another plate', { plateFits: false }, 'plateFits'],
     ['a picture at the car', { howSeen: 'picture' }, 'howSeen'],
+    ['a call at the car', { howSeen: 'accountHolder' }, 'howSeen'],
     ['no signature', { signature: '' }, 'signature'],
   ] as const)('is refused with %s, and nothing is stored', async (_what, more, field) => {
     const number = await openTestJob(locksmith, 'Merrowdale');

@@ -156,16 +156,16 @@ test('attempts to sign in are limited', async ({ browser }) => {
   await signIn(shop, 'Imre Pellimoor');
   await shop.goto('/settings/people');
   await shop.getByRole('button', { name: 'Add somebody' }).click();
-  await shop.getByLabel('Name', { exact: true }).fill('Ilse Brannoway');
+  await shop.getByLabel('Name', { exact: true }).fill('Zora Brannoway');
   await shop.getByLabel('Passcode', { exact: true }).fill('salt-kiln-90');
   await shop.getByRole('button', { name: 'Add them' }).click();
-  await expect(shop.getByRole('button', { name: 'Change Ilse Brannoway' })).toBeVisible();
+  await expect(shop.getByRole('button', { name: 'Change Zora Brannoway' })).toBeVisible();
 
   await shop.context().close();
 
   const page = steady(await (await browser.newContext()).newPage());
   await page.goto('/sign-in');
-  await page.getByRole('radio', { name: /Ilse Brannoway/ }).click();
+  await page.getByRole('radio', { name: /Zora Brannoway/ }).click();
   for (let tries = 0; tries < 7; tries += 1) {
     await page.getByLabel('Passcode').fill(`wrong ${tries}`);
     await page.getByRole('button', { name: 'Sign in' }).click();

@@ -139,7 +139,14 @@ test('touch targets are at least 44 px high', async ({ page }) => {
     `/jobs/${number}/identify`,
     `/jobs/${number}/route`,
     `/jobs/${number}/quote`,
+    `/jobs/${number}/prepare`,
+    `/jobs/${number}/on-site`,
     `/jobs/${number}/close`,
+    '/benches/route',
+    '/benches/key-count',
+    '/settings/tools',
+    '/settings/sessions',
+    '/settings/tokens',
   ]) {
     await page.goto(path);
     const small = await page.evaluate(() =>

@@ -23,6 +23,9 @@ export const waysSeen = {
 } as const;
 export type WaySeen = keyof typeof waysSeen;
 
+/** The ways that are papers seen at the car; a picture or a call is enough in advance only. */
+export const seenAtTheCar: readonly WaySeen[] = ['original', 'screen'];
+
 /** When the shop wants a witness at the car. */
 export const witnessRules = {
   never: 'Not wanted',

@@ -5,6 +5,7 @@ import {
   identityDocuments,
   type LocalRules,
   rightDocuments,
+  seenAtTheCar,
   waysSeen,
   witnessRules,
 } from '@/core/authority/documents';
@@ -106,7 +107,9 @@ export function AuthorityForm(props: AuthorityFormProps) {
           />
           <SelectField
             label="How it was seen"
-            choices={choices(waysSeen).filter(({ value }) => stage === 'advance' || value !== 'picture')}
+            choices={choices(waysSeen).filter(
+              ({ value }) => stage === 'advance' || (seenAtTheCar as readonly string[]).includes(value),
+            )}
             value={draft.howSeen}
             error={edit.problemOf('howSeen')}
             onChange={(event) => set({ howSeen: event.target.value as typeof draft.howSeen })}

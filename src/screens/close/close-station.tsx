@@ -95,7 +95,11 @@ function RightLine({ job, authority }: { job: JobRef; authority: Authority | und
   return (
     <Notice tone="ochre">
       The right to the car is not on record. Only none, a repair and the desk go without.{' '}
-      <Link href={`/jobs/${job.number}/on-site`} prefetch={false} className="font-semibold underline">
+      <Link
+        href={`/jobs/${job.number}/on-site`}
+        prefetch={false}
+        className="inline-flex min-h-11 items-center font-semibold underline"
+      >
         Record it at On site
       </Link>
     </Notice>

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { type LocalRules, lastCharacters } from '@/core/authority/documents';
+import { type LocalRules, lastCharacters, seenAtTheCar } from '@/core/authority/documents';
 import { dangerRecordMinutes, secondPersonHours } from '@/core/authority/gate';
 import { mayDo } from '@/core/authority/roles';
 import { formatJobNumber, type Job } from '@/core/job/job';
@@ -78,8 +78,8 @@ function refusalOf(input: AuthorityInput, rules: LocalRules, job: Job): Failed |
   if (!rules.rightAccepted.includes(input.rightDocument))
     return failed('The shop’s rules do not accept this paper.', 'rightDocument');
   if (input.stage === 'advance') return undefined;
-  if (input.howSeen === 'picture')
-    return failed('At the car the papers are seen themselves, not a picture of them.', 'howSeen');
+  if (!seenAtTheCar.includes(input.howSeen))
+    return failed('At the car the papers are seen themselves; a picture or a call is for before.', 'howSeen');
   if (!input.personFits) return failed('The person must be the one on the document.', 'personFits');
   if (!input.plateFits) return failed('The VIN on the plate must be the one on the papers.', 'plateFits');
   if (wantsWitness(rules, job) && input.witness.trim() === '')
