@@ -52,7 +52,7 @@ export function SecondPerson({ number, people, second, onSignIn, onEnd }: Second
         open={open}
         onOpenChange={setOpen}
         title="Second person"
-        note="For this job and a few hours. What is done stays under both names."
+        note="For this job and a few hours. What is done stays under the trainee’s name, and that you stood beside it is on record."
       >
         <form
           className="flex flex-col gap-3"
