@@ -1,8 +1,10 @@
 import type { Db } from './db';
 
+/** A code series with the spec of its keyway. */
 export interface SeriesRow {
   readonly id: string;
   readonly name: string;
+  readonly prefix: string;
   readonly first: number;
   readonly count: number;
   readonly spaces: number;
@@ -10,13 +12,24 @@ export interface SeriesRow {
   readonly macs: number;
 }
 
+const seriesQuery = `SELECT s.id, s.name, s.prefix, s.first, s.count, k.spaces, k.depths, coalesce(k.macs, k.depths) AS macs
+  FROM code_series s JOIN keyway k ON k.id = s.keyway_id`;
+
 export async function findSeries(db: Db, name: string): Promise<SeriesRow | undefined> {
-  const result = await db.query<SeriesRow>(
-    `SELECT s.id, s.name, s.first, s.count, k.spaces, k.depths, coalesce(k.macs, k.depths) AS macs
-     FROM code_series s JOIN keyway k ON k.id = s.keyway_id WHERE s.name = $1`,
-    [name],
+  return (await db.query<SeriesRow>(`${seriesQuery} WHERE s.name = $1`, [name])).rows[0];
+}
+
+/** The series of a keyway. */
+export async function listSeriesOf(db: Db, keyway: string): Promise<SeriesRow[]> {
+  return (await db.query<SeriesRow>(`${seriesQuery} WHERE k.name = $1 ORDER BY s.name`, [keyway])).rows;
+}
+
+export async function findBitting(db: Db, seriesId: string, number: number): Promise<string | undefined> {
+  const result = await db.query<{ bitting: string }>(
+    'SELECT bitting FROM code_row WHERE series_id = $1 AND number = $2',
+    [seriesId, number],
   );
-  return result.rows[0];
+  return result.rows[0]?.bitting;
 }
 
 export interface CodeRow {

@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { mayDo } from '@/core/authority/roles';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
@@ -19,6 +19,7 @@ import { findShop, getShopOrThrow } from '@/data/shop';
 import type { SignInInput } from '@/inputs/sign-in-input';
 import { now } from '@/outside/clock';
 import { database, transact } from './database';
+import { hashToken } from './hash-token';
 import { checkPasscode } from './passcodes';
 
 const idleHours = 12;
@@ -186,10 +187,6 @@ export async function startSession(personId: string, device: string): Promise<st
 
 export function systemActor(device: string): Actor {
   return { kind: 'system', device, at: now() };
-}
-
-function hashToken(token: string): Buffer {
-  return createHash('sha256').update(token).digest();
 }
 
 let limits: { person: AttemptLimit; address: AttemptLimit } | undefined;

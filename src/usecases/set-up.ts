@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { usualPriceClassMinor } from '@/core/quote/price-class';
@@ -9,6 +9,7 @@ import { findShop, insertShop, replaceSetUpCode, takeSetUpCode } from '@/data/sh
 import type { SetUpInput } from '@/inputs/set-up-input';
 import { now } from '@/outside/clock';
 import { database, transact } from './database';
+import { hashToken } from './hash-token';
 import { hashPasscode } from './passcodes';
 import { startSession, systemActor } from './sessions';
 
@@ -17,7 +18,7 @@ export async function makeSetUpCode(): Promise<string | undefined> {
   return transact(async (db) => {
     if (await findShop(db)) return undefined;
     const code = randomBytes(10).toString('hex');
-    await replaceSetUpCode(db, hashCode(code), now());
+    await replaceSetUpCode(db, hashToken(code), now());
     return code;
   });
 }
@@ -37,7 +38,7 @@ export async function setUpShop(
   const personId = uuid();
   const made = await transact(async (db) => {
     if (await findShop(db)) return failed('The shop is set up already. Sign in instead.', 'code');
-    if (!(await takeSetUpCode(db, hashCode(input.code.trim())))) {
+    if (!(await takeSetUpCode(db, hashToken(input.code.trim())))) {
       return failed('This is not the set-up code shown at the last start.', 'code');
     }
     const at = now();
@@ -70,8 +71,4 @@ export async function setUpShop(
     return done(undefined);
   });
   return made.ok ? done({ token: await startSession(personId, origin.device) }) : made;
-}
-
-function hashCode(code: string): Buffer {
-  return createHash('sha256').update(code).digest();
 }

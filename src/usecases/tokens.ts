@@ -1,4 +1,4 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { lesserRole, mayDo } from '@/core/authority/roles';
 import type { Scope } from '@/core/authority/scopes';
@@ -11,6 +11,7 @@ import type { TokenInput } from '@/inputs/people-inputs';
 import { now } from '@/outside/clock';
 import { database, transact } from './database';
 import { refusedFor } from './duties';
+import { hashToken } from './hash-token';
 
 const prefix = 'kilnsman_';
 
@@ -81,8 +82,4 @@ let limit: AttemptLimit | undefined;
 function wrongTokens(): AttemptLimit {
   limit ??= attemptLimit(database(), 'token-address', 40, 900);
   return limit;
-}
-
-function hashToken(token: string): Buffer {
-  return createHash('sha256').update(token).digest();
 }

@@ -1,3 +1,5 @@
+import { isUuid } from '@/core/kinds/is-uuid';
+
 /** A secret shorter than this is a common word or number and cannot be looked for. */
 const leastSigns = 5;
 
@@ -30,12 +32,8 @@ function plain(secret: string): string {
 
 /** Every text in a value, nested ones too; ids are left out. */
 export function textsIn(value: unknown): string[] {
-  if (typeof value === 'string') return isId(value) ? [] : [value];
+  if (typeof value === 'string') return isUuid(value) ? [] : [value];
   if (Array.isArray(value)) return value.flatMap(textsIn);
   if (typeof value !== 'object' || value === null || value instanceof Date) return [];
   return Object.values(value).flatMap(textsIn);
-}
-
-function isId(text: string): boolean {
-  return /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(text);
 }

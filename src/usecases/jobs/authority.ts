@@ -1,10 +1,11 @@
 import { v7 as uuid } from 'uuid';
-import { type LocalRules, lastCharacters, seenAtTheCar } from '@/core/authority/documents';
+import { papersProblem } from '@/core/authority/check-papers';
+import { lastCharacters } from '@/core/authority/documents';
 import { dangerRecordMinutes, secondPersonHours } from '@/core/authority/gate';
 import { mayDo } from '@/core/authority/roles';
-import { formatJobNumber, type Job } from '@/core/job/job';
+import { formatJobNumber } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
-import { done, type Failed, failed, type Result } from '@/core/kinds/result';
+import { done, failed, type Result } from '@/core/kinds/result';
 import { knownInHand } from '@/core/programming/keys';
 import { appendAudit } from '@/data/audit';
 import {
@@ -37,15 +38,18 @@ import { sections } from './sections';
 
 /** Records who has the right to the car: by papers in advance, or at the car with person, papers and plate together. */
 export async function recordAuthority(actor: PersonActor, input: AuthorityInput): Promise<Edited> {
-  return editJob(actor, input, sections.authority, async (db, job) => {
+  // The strokes are no text: joined numbers of theirs could look like a PIN.
+  const { signature, ...edit } = input;
+  return editJob(actor, edit, sections.authority, async (db, job) => {
     const standing = await standingOf(db, actor, job.id, true);
     if (actor.role === 'trainee' && !standing.secondPerson)
       return failed(
         'A trainee records the right to a car with a second person, who signs in for this job first.',
       );
     const { rules } = await getShopOrThrow(db);
-    const refused = refusalOf(input, rules, job);
-    if (refused) return refused;
+    const allLost = knownInHand(situationOf(job, undefined)).length === 0;
+    const problem = papersProblem(input, rules, allLost);
+    if (problem) return failed(problem.message, problem.field);
     const onSite = input.stage === 'onSite';
     await upsertAuthority(db, job.id, {
       stage: input.stage,
@@ -59,39 +63,13 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
       plateFits: onSite && input.plateFits,
       witness: input.witness.trim() || null,
       place: onSite ? input.place.trim() || null : null,
-      signature: onSite ? input.signature || null : null,
+      signature: onSite ? signature || null : null,
       signedOnPaper: onSite && input.signedOnPaper,
       recordedAt: actor.at,
       recordedBy: actor.personId,
     });
     return undefined;
   });
-}
-
-/** What keeps a stage from being recorded. Nothing of it is stored. */
-function refusalOf(input: AuthorityInput, rules: LocalRules, job: Job): Failed | undefined {
-  const close = 'Without it there is no authority; refuse the job with its reason.';
-  if (input.identityDocument === 'none') return failed(`No identity document. ${close}`, 'identityDocument');
-  if (input.rightDocument === 'none') return failed(`No right to the car. ${close}`, 'rightDocument');
-  if (!rules.identityAccepted.includes(input.identityDocument))
-    return failed('The shop’s rules do not accept this document.', 'identityDocument');
-  if (!rules.rightAccepted.includes(input.rightDocument))
-    return failed('The shop’s rules do not accept this paper.', 'rightDocument');
-  if (input.stage === 'advance') return undefined;
-  if (!seenAtTheCar.includes(input.howSeen))
-    return failed('At the car the papers are seen themselves; a picture or a call is for before.', 'howSeen');
-  if (!input.personFits) return failed('The person must be the one on the document.', 'personFits');
-  if (!input.plateFits) return failed('The VIN on the plate must be the one on the papers.', 'plateFits');
-  if (wantsWitness(rules, job) && input.witness.trim() === '')
-    return failed('The shop’s rules want a witness here.', 'witness');
-  if (input.signature === '' && !input.signedOnPaper)
-    return failed('Have it signed here, or on paper.', 'signature');
-  return undefined;
-}
-
-function wantsWitness({ witness }: LocalRules, job: Job): boolean {
-  if (witness === 'keysGone') return knownInHand(situationOf(job, undefined)).length === 0;
-  return witness === 'always';
 }
 
 /** No authority: the job ends here, with its reason. */

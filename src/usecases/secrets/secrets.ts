@@ -7,8 +7,6 @@ import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import {
-  findBitting,
-  findSeriesOf,
   insertEnquiry,
   listBureauTerms,
   listEnquiries,
@@ -16,6 +14,7 @@ import {
   takeDueEnquiries,
 } from '@/data/bureau';
 import { findApplication } from '@/data/catalogue';
+import { findBitting, listSeriesOf } from '@/data/code-rows';
 import type { Db } from '@/data/db';
 import { findJob, lockJob } from '@/data/jobs';
 import { listSecretRefs } from '@/data/secrets';
@@ -160,7 +159,7 @@ export async function bittingOfCode(actor: PersonActor, input: BittingInput): Pr
     if (typeof code !== 'string') return code;
     const application = await applicationOf(db, job);
     if (!application) return failed('Choose the candidate first: its keyway decides the series.', 'about');
-    for (const series of await findSeriesOf(db, application.keyway.name)) {
+    for (const series of await listSeriesOf(db, application.keyway.name)) {
       const number = numberIn(code, series.prefix);
       if (number === undefined || number < series.first || number >= series.first + series.count) continue;
       const bitting = await findBitting(db, series.id, number);
@@ -202,7 +201,7 @@ async function questionOf(
   about: string | null,
 ): Promise<BureauQuestion | Failed> {
   const application = await applicationOf(db, job);
-  const [series] = application ? await findSeriesOf(db, application.keyway.name) : [];
+  const [series] = application ? await listSeriesOf(db, application.keyway.name) : [];
   const blade = series
     ? { series: series.name, spaces: series.spaces, depths: series.depths, macs: series.macs }
     : null;

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
+import { isUuid } from '@/core/kinds/is-uuid';
 import { importAnswer } from '@/formats/api/imports';
-import { isUuid } from '@/inputs/fields';
 import { type ImportShown, ImportView } from '@/screens/library/import-view';
 import { readImportState } from '@/usecases/library/store-import';
 import { requireActor } from '../../../../session';

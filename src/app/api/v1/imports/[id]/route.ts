@@ -1,6 +1,6 @@
 import { isListName, type ListName } from '@/core/catalogue/lists';
+import { isUuid } from '@/core/kinds/is-uuid';
 import { importAnswer } from '@/formats/api/imports';
-import { isUuid } from '@/inputs/fields';
 import { readImport } from '@/usecases/library/read-import';
 import { cancelImport, readImportState } from '@/usecases/library/store-import';
 import { problem, refusal, signedIn } from '../../../handler';

@@ -1,5 +1,5 @@
+import { isUuid } from '@/core/kinds/is-uuid';
 import { importAnswer } from '@/formats/api/imports';
-import { isUuid } from '@/inputs/fields';
 import { StoreImportInput } from '@/inputs/library-inputs';
 import { readImportState, storeImport } from '@/usecases/library/store-import';
 import { answerJson, problem, signedIn } from '../../../../handler';
