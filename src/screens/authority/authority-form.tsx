@@ -18,6 +18,7 @@ import { SelectField, TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
 import { Panel } from '@/ui/panel';
 import { SignatureView } from '@/ui/signature-view';
+import { Tick } from '@/ui/tick';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { SignatureField } from './signature-field';
 
@@ -214,33 +215,6 @@ export function AuthorityForm(props: AuthorityFormProps) {
         </Button>
       </form>
     </Panel>
-  );
-}
-
-function Tick({
-  label,
-  checked,
-  error,
-  onChange,
-}: {
-  label: string;
-  checked: boolean;
-  error?: string | undefined;
-  onChange: (checked: boolean) => void;
-}) {
-  return (
-    <div>
-      <label className="flex min-h-11 items-center gap-3">
-        <input
-          type="checkbox"
-          className="size-5 accent-(--terra)"
-          checked={checked}
-          onChange={(event) => onChange(event.target.checked)}
-        />
-        {label}
-      </label>
-      {error && <p className="text-small text-oxide">{error}</p>}
-    </div>
   );
 }
 

@@ -12,6 +12,7 @@ import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
+import { Tick } from '@/ui/tick';
 import { useSubmit } from '@/ui/use-submit';
 
 type Action = (data: unknown) => Promise<Result<null>>;
@@ -158,17 +159,14 @@ function Accepted<Value extends string>({
       {(Object.entries(names) as [Value, string][])
         .filter(([one]) => one !== 'none')
         .map(([one, text]) => (
-          <label key={one} className="flex min-h-11 items-center gap-2">
-            <input
-              type="checkbox"
-              className="size-5 accent-(--terra)"
-              checked={value.includes(one)}
-              onChange={(event) =>
-                onChange(event.target.checked ? [...value, one] : value.filter((other) => other !== one))
-              }
-            />
-            {text}
-          </label>
+          <Tick
+            key={one}
+            label={text}
+            checked={value.includes(one)}
+            onChange={(checked) =>
+              onChange(checked ? [...value, one] : value.filter((other) => other !== one))
+            }
+          />
         ))}
       {error && <p className="w-full text-small text-oxide">{error}</p>}
     </fieldset>

@@ -13,6 +13,7 @@ import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Table, Td, Th, Tr } from '@/ui/table';
+import { Tick } from '@/ui/tick';
 import { useSubmit } from '@/ui/use-submit';
 
 interface TokensProps {
@@ -145,17 +146,14 @@ function TokenForm({ roles, onMake }: Pick<TokensProps, 'roles' | 'onMake'>) {
         <fieldset className="flex flex-wrap gap-x-5">
           <legend className="text-small font-semibold text-mute">Opens</legend>
           {scopes.map((scope) => (
-            <label key={scope} className="flex min-h-11 items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-5 accent-(--terra)"
-                checked={open.includes(scope)}
-                onChange={(event) =>
-                  setOpen(event.target.checked ? [...open, scope] : open.filter((one) => one !== scope))
-                }
-              />
-              {scopeNames[scope]}
-            </label>
+            <Tick
+              key={scope}
+              label={scopeNames[scope]}
+              checked={open.includes(scope)}
+              onChange={(checked) =>
+                setOpen(checked ? [...open, scope] : open.filter((one) => one !== scope))
+              }
+            />
           ))}
         </fieldset>
         {problemOf('scopes') && <p className="text-small text-oxide">{problemOf('scopes')}</p>}

@@ -11,6 +11,7 @@ import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Table, Td, Th, Tr } from '@/ui/table';
+import { Tick } from '@/ui/tick';
 import { useSubmit } from '@/ui/use-submit';
 import { CoverForm } from './cover-form';
 import { functionNames } from './function-names';
@@ -62,18 +63,12 @@ export function Tools(props: ToolsProps) {
       {vans.map((van) => (
         <Panel key={van.id} title={van.name}>
           <div className="flex flex-col gap-4">
-            <label className="flex min-h-11 items-center gap-3">
-              <input
-                type="checkbox"
-                className="size-5 accent-(--terra)"
-                checked={van.powerSupply}
-                disabled={power.pending}
-                onChange={(event) =>
-                  power.submit({ vanId: van.id, there: event.target.checked }, () => router.refresh())
-                }
-              />
-              A proper 12 V supply for long waits (not a jump starter)
-            </label>
+            <Tick
+              label="A proper 12 V supply for long waits (not a jump starter)"
+              checked={van.powerSupply}
+              disabled={power.pending}
+              onChange={(there) => power.submit({ vanId: van.id, there }, () => router.refresh())}
+            />
             {van.tools.map((tool) => (
               <ToolPart
                 key={tool.name}

@@ -1,0 +1,26 @@
+interface TickProps {
+  readonly label: string;
+  readonly checked: boolean;
+  readonly disabled?: boolean;
+  readonly error?: string | undefined;
+  readonly onChange: (checked: boolean) => void;
+}
+
+/** A box to tick, with its words beside it and below the clear word about what is wrong. */
+export function Tick({ label, checked, disabled, error, onChange }: TickProps) {
+  return (
+    <div>
+      <label className="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          className="size-5 accent-(--terra)"
+          checked={checked}
+          disabled={disabled}
+          onChange={(event) => onChange(event.target.checked)}
+        />
+        {label}
+      </label>
+      {error && <p className="text-small text-oxide">{error}</p>}
+    </div>
+  );
+}
