@@ -1,220 +1,399 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { routeKinds } from '@/core/programming/route';
-import { quoteOptions } from './options';
-import type { QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
-import { taxLines } from './tax';
+import { beats } from './beaten';
+import { statedSum } from './lines';
+import { quoteOf } from './options';
+import { type OptionKind, optionKinds } from './price-rules';
+import type { Available, QuoteRequest, QuoteSnapshot } from './quote';
+import { testPrice, testRequest, testRules, testSnapshot, testWay } from './test-snapshot';
 
-const snapshot: QuoteSnapshot = {
-  at: { day: '2027-03-03', hour: '09:20' },
-  currency: 'USD',
-  quoteValidDays: 14,
-  book: {
-    rateMinor: 8800,
-    keyMarkupPercent: 35,
-    minimumMinor: 5500,
-    roundingMinor: 100,
-    towBaseMinor: 8500,
-    towPerKmMinor: 320,
-    onlineShippingMinor: 650,
-  },
-  menu: {
-    cut: { firstMinor: 2800, furtherMinor: 2200 },
-    repair: { firstMinor: 3800, furtherMinor: 3000 },
-    add: { firstMinor: 8800, furtherMinor: 2600 },
-    onBoard: { firstMinor: 5800, furtherMinor: 2000 },
-    aklErase: { firstMinor: 16800, furtherMinor: 3400 },
-    aklAdd: { firstMinor: 14800, furtherMinor: 3000 },
-  },
-  taxBasisPoints: { goods: 650, labour: 650 },
-  prices: [
-    {
-      supplier: 'North',
-      kind: 'original',
-      article: 'REM',
-      priceMinor: 9412,
-      leadDays: 4,
-      warrantyMonths: 24,
-      cutOff: '11:00',
-    },
-    {
-      supplier: 'North',
-      kind: 'original',
-      article: 'BLANK',
-      priceMinor: 1903,
-      leadDays: 3,
-      warrantyMonths: 24,
-      cutOff: '11:00',
-    },
-    {
-      supplier: 'Wharf',
-      kind: 'aftermarket',
-      article: 'REM',
-      priceMinor: 3850,
-      leadDays: 1,
-      warrantyMonths: 6,
-      cutOff: '09:00',
-    },
-    {
-      supplier: 'Wharf',
-      kind: 'aftermarket',
-      article: 'BLANK',
-      priceMinor: 801,
-      leadDays: 1,
-      warrantyMonths: 6,
-      cutOff: '15:30',
-    },
-    {
-      supplier: 'Penny',
-      kind: 'online',
-      article: 'REM',
-      priceMinor: 2700,
-      leadDays: 5,
-      warrantyMonths: 0,
-      cutOff: '23:00',
-    },
-    {
-      supplier: 'Penny',
-      kind: 'online',
-      article: 'BLANK',
-      priceMinor: 577,
-      leadDays: 5,
-      warrantyMonths: 0,
-      cutOff: '23:00',
-    },
-  ],
-  desk: {
-    name: 'Desk',
-    labourMinor: 9500,
-    programmingMinor: 12000,
-    keyMarkupPercent: 45,
-    workingDays: 4,
-    towKm: 9,
-  },
-  trip: { place: 'Quarry End', distanceKm: 14.3, minutes: 19 },
-};
-const request: QuoteRequest = {
-  route: 'aklAdd',
-  keys: 1,
-  keysAgain: 0,
-  allKeysLost: true,
-  articles: ['REM', 'BLANK'],
-};
-
-function named(options: readonly QuoteOption[], kind: QuoteOption['kind']) {
-  const found = options.find((one) => one.kind === kind);
-  if (!found?.available) throw new Error(`${kind} is not available`);
+function optionIn(kind: OptionKind, request: QuoteRequest, snapshot: QuoteSnapshot): Available {
+  const found = quoteOf(request, snapshot).options.find((one) => one.kind === kind);
+  if (!found?.available) throw new Error(`${kind}: ${found?.reason}`);
   return found;
 }
+const reasonOf = (kind: OptionKind, request: QuoteRequest, snapshot: QuoteSnapshot) => {
+  const found = quoteOf(request, snapshot).options.find((one) => one.kind === kind);
+  return found?.available ? 'available' : found?.reason;
+};
+const labels = (option: Available) => option.lines.map(({ label }) => label);
+const clone = { ...testWay, chance: 0.95, chanceRests: '' };
 
-describe('quoteOptions', () => {
-  const options = quoteOptions(request, snapshot);
-
+describe('quoteOf', () => {
   it('prices the original as worked by hand', () => {
-    // 9412 × 1.35 = 12706.2; 1903 × 1.35 = 2569.05; cut 2800; adding 14800; trip 38 min × 8800 / 60 = 5573.3
-    // 12706 + 2569 + 2800 + 14800 + 5573 = 38448, rounded up to 38500; tax goods 15275 × 6.5 % = 992.9,
-    // labour 23225 × 6.5 % = 1509.6; total 38500 + 993 + 1510.
-    const original = named(options, 'shopOriginal');
-    expect(original.lines.map((line) => line.netMinor)).toEqual([12706, 2569, 2800, 14800, 5573, 52]);
-    expect(original.taxMinor).toBe(993 + 1510);
-    expect(original.totalMinor).toBe(41003);
-    expect(original).toMatchObject({ drivesOn: '2027-03-09', days: 6 });
-  });
-
-  it('prices the second key at the margin of the same session', () => {
-    // 12706 + 2569 + 2200 + 3000 = 20475 more: 38448 + 20475 = 58923, rounded up to 59000.
-    // Tax: goods 30550 × 6.5 % = 1985.75, labour 28450 × 6.5 % = 1849.25; total 59000 + 1986 + 1849 = 62835.
-    expect(named(options, 'shopOriginal').furtherKeyMinor).toBe(62835 - 41003);
-  });
-
-  it('orders after the cut-off go out the next working day', () => {
-    expect(named(options, 'shopAftermarket').drivesOn).toBe('2027-03-05');
-    const friday = quoteOptions(request, { ...snapshot, at: { day: '2027-03-05', hour: '16:00' } });
-    expect(named(friday, 'shopAftermarket').drivesOn).toBe('2027-03-09');
-    const saturday = quoteOptions(request, { ...snapshot, at: { day: '2027-03-06', hour: '08:00' } });
-    expect(named(saturday, 'shopAftermarket').drivesOn).toBe('2027-03-09');
-  });
-
-  it('tows to the desk only when no key works', () => {
-    const labels = (all: QuoteOption[]) => named(all, 'franchiseDesk').lines.map((line) => line.label);
-    expect(labels(options)).toContain('Tow, 23 km');
-    expect(
-      labels(quoteOptions({ ...request, allKeysLost: false }, snapshot)).some((label) =>
-        label.startsWith('Tow'),
-      ),
-    ).toBe(false);
-  });
-
-  it('says who is paid when the customer buys', () => {
-    const lines = named(options, 'customerBuys').lines;
-    expect(lines.filter((line) => line.payee === 'seller').map((line) => line.netMinor)).toEqual([
-      2700, 577, 650,
-    ]);
-  });
-
-  it('says why an option does not exist', () => {
-    const without = quoteOptions({ ...request, articles: ['REM', 'OTHER'] }, { ...snapshot, desk: null });
-    expect(without.map((one) => (one.available ? '' : one.reason))).toEqual([
-      'No original price for OTHER.',
-      'No aftermarket price for OTHER.',
-      'No online price for OTHER.',
-      'No desk of this make is known.',
-    ]);
-  });
-
-  it('prices a repair up to the minimum charge', () => {
-    const repair = quoteOptions({ ...request, route: 'repair', keys: 0 }, { ...snapshot, trip: null });
-    expect(named(repair, 'shopRepair').lines.map((line) => line.netMinor)).toEqual([3800, 1700]);
-    expect(repair.filter((one) => one.available)).toHaveLength(1);
-  });
-
-  it('is the same for the same request and snapshot, and its parts sum to its total', () => {
-    const requests = fc.record({
-      route: fc.constantFrom(...routeKinds),
-      keys: fc.integer({ min: 0, max: 5 }),
-      keysAgain: fc.integer({ min: 0, max: 3 }),
-      allKeysLost: fc.boolean(),
-      articles: fc.constantFrom(['REM', 'BLANK'], ['BLANK']),
+    // 9412 × 1.35 = 12706.2; 1903 × 1.35 = 2569.05; cut 2800; adding 8800; band to 20 km 4500 = 31375, up to 31400.
+    // Tax goods 15275 × 6.5 % = 992.9, labour 16125 × 6.5 % = 1048.1; total 31400 + 993 + 1048.
+    const original = optionIn('shopOriginal', testRequest, testSnapshot);
+    expect(original.lines.map(({ netMinor }) => netMinor)).toEqual([12706, 2569, 2800, 8800, 4500, 25]);
+    expect(original.totalMinor).toBe(33_441);
+    // Something is ordered: 30 % ahead.
+    expect(original.depositMinor).toBe(10_032);
+    expect(original).toMatchObject({
+      earliestOn: '2027-03-09',
+      p80On: '2027-03-11',
+      earliestDays: 6,
+      p80Days: 8,
     });
-    const rounding = fc.constantFrom(1, 5, 100, 500);
-    const rate = fc.integer({ min: 0, max: 2500 });
+  });
+
+  it('reckons what the original earns', () => {
+    // Costs 9412 + 1903 + driving 14.3 × 2 × 40 = 1144: 12459. Redo: North 1 %, work 1.5 %: 2.485 % of driving 1144 is 28,
+    // of 19 + 19 + 21 minutes is 1. Net 31400 − 12459 − 28 = 18913 over 60 minutes.
+    const { earnings, redo } = optionIn('shopOriginal', testRequest, testSnapshot);
+    expect(redo).toMatchObject({
+      basisPoints: 249,
+      percent: 2,
+      bornBy: 'shop',
+      customerMinor: 0,
+      shopMinor: 1144,
+    });
+    expect(earnings).toMatchObject({
+      cashMinor: 12_459,
+      minutes: 60,
+      marginMinor: 18_913,
+      perHourMinor: 18_913,
+    });
+    // 12459 + 28 + 60 minutes at 60.00: 18487, up to 18500; with 6.5 % on 15275 (993) and on 3225 (210).
+    expect(earnings).toMatchObject({ floorMinor: 18_500, floorTotalMinor: 19_703 });
+  });
+
+  it('prices the second key at the margin of the same session, and later with the whole wait again', () => {
+    const { options, secondKey } = quoteOf(testRequest, testSnapshot);
+    // The reset key is the cheapest of the shop's.
+    const reset = options.find(({ kind }) => kind === 'shopReset');
+    expect(secondKey?.kind).toBe('shopReset');
+    expect(secondKey?.nowMinor).toBe(reset?.available && reset.furtherKeyMinor);
+    expect(secondKey?.laterMinor).toBeGreaterThan(secondKey?.nowMinor ?? 0);
+    expect(secondKey?.lostMinor).toBeGreaterThan(secondKey?.laterMinor ?? 0);
+    expect(secondKey?.expectedLossMinor).toBe(Math.round((secondKey?.lostMinor ?? 0) * 0.08));
+  });
+
+  it.each<[OptionKind, Partial<QuoteRequest>, Partial<QuoteSnapshot>, string]>([
+    ['shopRepair', {}, {}, 'No key in hand has a fault that can be mended.'],
+    ['shopUniversal', {}, {}, 'No universal remote has a profile for REM.'],
+    ['shopClone', {}, {}, 'Keys of this platform cannot be copied.'],
+    ['customerPrograms', {}, {}, 'This platform has no sequence that a customer can do alone.'],
+    ['franchiseDesk', {}, { desk: null }, 'No desk of this make is known.'],
+    ['shopOriginal', { keys: 0 }, {}, 'No new key is wanted.'],
+    ['shopOriginal', {}, { prices: [] }, 'No original price for REM.'],
+    [
+      'shopReset',
+      {},
+      { articles: { ...testSnapshot.articles, remote: null } },
+      'The key has no remote, and only a remote is used again after a reset.',
+    ],
+    [
+      'shopClone',
+      {},
+      { now: { ...testSnapshot.now, ways: { cloneDirect: { ...clone, refused: 'No key in hand.' } } } },
+      'No key in hand.',
+    ],
+    [
+      'shopOriginal',
+      {},
+      { cutting: { own: false, article: 'CUT-DISC', profile: 'disc' } },
+      'Nobody known cuts a blade of this kind (disc).',
+    ],
+    [
+      'shopAftermarket',
+      { keys: 3 },
+      { prices: testSnapshot.prices.map((one) => ({ ...one, pieces: 2 })) },
+      'Nobody has 3 of REM aftermarket.',
+    ],
+    [
+      'customerPrograms',
+      {},
+      { now: { ...testSnapshot.now, ways: { none: testWay } } },
+      'Nothing is programmed on this car: the cut key is all.',
+    ],
+    [
+      'shopOriginal',
+      {},
+      {
+        now: {
+          route: 'add',
+          ways: { add: { ...testWay, refused: 'The memory is full.' } },
+          order: [],
+          allKeysLost: false,
+        },
+      },
+      'The memory is full.',
+    ],
+  ])('says why there is no %s', (kind, request, snapshot, reason) => {
+    expect(reasonOf(kind, { ...testRequest, ...request }, { ...testSnapshot, ...snapshot })).toBe(reason);
+  });
+
+  it('learns the shop’s keys by another open route where a copy was chosen', () => {
+    const now = {
+      route: 'cloneDirect' as const,
+      ways: { cloneDirect: clone, add: testWay },
+      order: ['cloneDirect', 'add'] as const,
+      allKeysLost: false,
+    };
+    const snapshot = { ...testSnapshot, now };
+    expect(optionIn('shopClone', testRequest, snapshot).route).toBe('cloneDirect');
+    expect(labels(optionIn('shopClone', testRequest, snapshot))).toContain('CHIP');
+    expect(optionIn('shopOriginal', testRequest, snapshot).route).toBe('add');
+  });
+
+  it('takes what lies in the van, reserves it and visits the same day', () => {
+    const stock = (['REM', 'BLANK'] as const).map((article) => ({
+      article,
+      grade: 'aftermarket' as const,
+      condition: 'new' as const,
+      pieces: 1,
+      costMinor: 3000,
+      source: 'Wharf',
+    }));
+    const snapshot = { ...testSnapshot, stock };
+    const found = optionIn('shopAftermarket', testRequest, snapshot);
+    expect(found).toMatchObject({ earliestOn: '2027-03-03', visit: { hour: '13:19' }, depositMinor: 0 });
+    expect(found.reserves.map(({ article, pieces }) => [article, pieces])).toEqual([
+      ['REM', 1],
+      ['BLANK', 1],
+    ]);
+    // Two keys are not there: all of them are ordered.
+    expect(optionIn('shopAftermarket', { ...testRequest, keys: 2 }, snapshot).reserves).toEqual([]);
+  });
+
+  it('takes a reset equal under another badge, and says what is different', () => {
+    const articles = { ...testSnapshot.articles, equals: [{ article: 'REM-2', note: 'plainer case' }] };
+    const prices = [
+      ...testSnapshot.prices,
+      testPrice({ supplier: 'Oddment', kind: 'used', condition: 'reset', article: 'REM-2', priceMinor: 900 }),
+    ];
+    const found = optionIn('shopReset', testRequest, { ...testSnapshot, articles, prices });
+    expect(labels(found)).toContain('REM-2');
+    expect(found.notes[0]).toBe('REM-2 is an equal under another badge: plainer case.');
+  });
+
+  it('names the functions that a universal remote loses', () => {
+    const articles = { ...testSnapshot.articles, universals: [{ article: 'UNI', lost: ['boot', 'panic'] }] };
+    const prices = [
+      ...testSnapshot.prices,
+      testPrice({ supplier: 'Wharf', kind: 'aftermarket', article: 'UNI', priceMinor: 2000 }),
+    ];
+    expect(optionIn('shopUniversal', testRequest, { ...testSnapshot, articles, prices }).notes[0]).toBe(
+      'The customer loses: boot, panic.',
+    );
+  });
+
+  it('has the blade cut by the cheaper of vendor and desk where the van cannot', () => {
+    const vendor = testPrice({
+      supplier: 'Cutter',
+      kind: 'cutting',
+      article: 'CUT-DISC',
+      priceMinor: 1500,
+      shippingMinor: 400,
+      leadDays: 2,
+      lateDays: 0,
+    });
+    const cutting = { own: false, article: 'CUT-DISC', profile: 'disc' };
+    const snapshot = { ...testSnapshot, cutting, prices: [...testSnapshot.prices, vendor] };
+    expect(labels(optionIn('shopOriginal', testRequest, snapshot))).toContain('Cutting by Cutter');
+    const cheaper = { ...snapshot, desk: testSnapshot.desk && { ...testSnapshot.desk, cutMinor: 1800 } };
+    expect(labels(optionIn('shopOriginal', testRequest, cheaper))).toContain('Cutting by Desk');
+  });
+
+  it('chooses the quicker source where the day counts more', () => {
+    const quick = testPrice({ supplier: 'Quick', priceMinor: 12_000, leadDays: 1, lateDays: 0 });
+    const snapshot = { ...testSnapshot, prices: [...testSnapshot.prices, quick] };
+    expect(optionIn('shopOriginal', testRequest, snapshot).redo.rests[0]).toContain('North');
+    expect(optionIn('shopOriginal', { ...testRequest, prefer: 'day' }, snapshot).redo.rests[0]).toContain(
+      'Quick',
+    );
+  });
+
+  it('mends a key where that answers the call, and compares it only then', () => {
+    const repair = { ...testWay, sessionP50Minutes: 0, keyP50Minutes: 14 };
+    const snapshot = { ...testSnapshot, now: { ...testSnapshot.now, ways: { add: testWay, repair } } };
+    const forSpare = quoteOf({ ...testRequest, repairs: 1 }, snapshot).options;
+    expect(forSpare.every((one) => !one.available || one.beatenBy !== 'shopRepair')).toBe(true);
+    const forFault = quoteOf({ ...testRequest, repairs: 1, forFault: true }, snapshot).options;
+    expect(forFault.find(({ kind }) => kind === 'shopRepair')).toMatchObject({
+      available: true,
+      beatenBy: null,
+    });
+    expect(optionIn('shopRepair', { ...testRequest, keys: 0, repairs: 2 }, snapshot).lines[0]?.label).toBe(
+      'Repair of a key × 2',
+    );
+  });
+
+  it('keeps the appointment where the articles are there, and says so where they may not be', () => {
+    const visit = { day: '2027-03-10', hour: '19:00' };
+    const found = optionIn('shopOriginal', { ...testRequest, visit }, testSnapshot);
+    expect(found.visit).toEqual(visit);
+    expect(labels(found)).toContain('Evening, 25 %');
+    expect(found.notes.at(-1)).toContain('One order of five comes after the appointment');
+    const soon = optionIn(
+      'shopOriginal',
+      { ...testRequest, visit: { day: '2027-03-04', hour: '10:00' } },
+      testSnapshot,
+    );
+    expect(soon.notes.at(-1)).toContain('Not here by the appointment');
+  });
+
+  it('flags a price that is old', () => {
+    const prices = testSnapshot.prices.map((one) => ({
+      ...one,
+      since: one.article === 'REM' ? '2026-10-01' : one.since,
+    }));
+    expect(optionIn('shopOriginal', testRequest, { ...testSnapshot, prices }).stale).toEqual(['REM']);
+  });
+});
+
+const anyRequest: fc.Arbitrary<QuoteRequest> = fc.record({
+  keys: fc.integer({ min: 0, max: 5 }),
+  repairs: fc.integer({ min: 0, max: 2 }),
+  forFault: fc.boolean(),
+  book: fc.constantFrom('menu', 'time'),
+  prefer: fc.constantFrom('price', 'day'),
+  visit: fc.constantFrom(null, { day: '2027-03-07', hour: '12:00' }, { day: '2027-03-05', hour: '18:30' }),
+  flexible: fc.boolean(),
+  waitsFilled: fc.boolean(),
+  agreed: fc.option(fc.record({ kind: fc.constantFrom(...optionKinds), minor: fc.nat(90_000) }), {
+    nil: null,
+  }),
+});
+
+const anySnapshot: fc.Arbitrary<QuoteSnapshot> = fc
+  .record({
+    currency: fc.constantFrom('USD', 'JPY', 'KWD'),
+    taxes: fc.tuple(fc.nat(2500), fc.nat(2500)),
+    rounding: fc.constantFrom(1, 5, 100, 500),
+    mode: fc.constantFrom('up' as const, 'nearest' as const, 'down' as const),
+    taxIncluded: fc.boolean(),
+    lost: fc.boolean(),
+    factors: fc.array(fc.integer({ min: 1, max: 4000 }), { minLength: 8, maxLength: 8 }),
+    account: fc.boolean(),
+    coupon: fc.boolean(),
+    payment: fc.nat(500),
+    saves: fc.nat(60),
+    uses: fc.nat(3000),
+    repairable: fc.boolean(),
+  })
+  .map((drawn) => {
+    const { lost, mode, payment } = drawn;
+    const way = { ...testWay, credit: { name: 'Credits', useMinor: drawn.uses, left: 3 } };
+    const kind = lost ? ('aklErase' as const) : ('add' as const);
+    return {
+      ...testSnapshot,
+      currency: drawn.currency,
+      taxBasisPoints: { goods: drawn.taxes[0], labour: drawn.taxes[1] },
+      rules: {
+        ...testRules,
+        roundingMinor: drawn.rounding,
+        roundingMode: mode,
+        taxIncluded: drawn.taxIncluded,
+        paymentBasisPoints: payment,
+      },
+      prices: testSnapshot.prices.map((one, at) => ({
+        ...one,
+        priceMinor: (drawn.factors[at] ?? 1) * 7,
+        shippingMinor: (drawn.factors[at] ?? 1) % 900,
+      })),
+      now: {
+        route: kind,
+        ways: {
+          [kind]: way,
+          ...(drawn.repairable && { repair: { ...testWay, sessionP50Minutes: 0 } }),
+          ...(!lost && { onBoard: testWay, cloneDirect: clone }),
+        },
+        order: [kind],
+        allKeysLost: lost,
+      },
+      account: drawn.account ? { name: 'Taxi', goodsPercent: 5, labourPercent: 15, paysInDays: 30 } : null,
+      coupon: drawn.coupon
+        ? { code: 'TEN', percent: 10, amountMinor: 0, fromMinor: 5000, withAccount: true }
+        : null,
+      waitingSavesMinutes: drawn.saves,
+    };
+  });
+
+describe('a quote, whatever is asked', () => {
+  it('is the same bytes for the same request and snapshot, and its parts sum to its total', () => {
     fc.assert(
-      fc.property(requests, rounding, rate, rate, (asked, roundingMinor, goods, labour) => {
-        const given = {
-          ...snapshot,
-          book: { ...snapshot.book, roundingMinor },
-          taxBasisPoints: { goods, labour },
-        };
-        const all = quoteOptions(asked, given);
-        expect(JSON.stringify(quoteOptions(asked, given))).toBe(JSON.stringify(all));
-        for (const one of all) {
-          if (!one.available) continue;
-          const sum = one.lines.reduce((total, line) => total + line.netMinor + line.taxMinor, 0);
-          expect(sum).toBe(one.totalMinor);
-          expect(one.netMinor + one.taxMinor).toBe(one.totalMinor);
-          const shop = one.lines
-            .filter((line) => line.payee === 'shop')
-            .reduce((total, line) => total + line.netMinor, 0);
-          if (shop > 0) {
-            expect(shop % roundingMinor).toBe(0);
-            expect(shop).toBeGreaterThanOrEqual(snapshot.book.minimumMinor);
+      fc.property(anyRequest, anySnapshot, (request, snapshot) => {
+        const quote = quoteOf(request, snapshot);
+        const again = quoteOf(structuredClone(request), structuredClone(snapshot));
+        expect(JSON.stringify(again)).toBe(JSON.stringify(quote));
+        expect(quote.options.map(({ kind }) => kind)).toEqual(optionKinds);
+        for (const one of quote.options) {
+          if (!one.available) {
+            expect(one.reason).not.toBe('');
+            continue;
           }
-          if (one.furtherKeyMinor !== null) expect(one.furtherKeyMinor).toBeGreaterThanOrEqual(0);
+          const parts = one.lines.reduce((total, { netMinor, taxMinor }) => total + netMinor + taxMinor, 0);
+          expect(parts).toBe(one.totalMinor);
+          expect(one.netMinor + one.taxMinor).toBe(one.totalMinor);
+          expect(Number.isSafeInteger(one.totalMinor)).toBe(true);
+          expect(one.p80On >= one.earliestOn).toBe(true);
+          expect(one.depositMinor).toBeLessThanOrEqual(Math.max(0, one.totalMinor));
         }
       }),
     );
   });
-});
 
-describe('taxLines', () => {
-  it('spreads the tax of the class total, not of each line', () => {
-    const lines = [1, 2, 3].map((at) => ({
-      label: `${at}`,
-      payee: 'shop' as const,
-      taxClass: 'labour' as const,
-      netMinor: 7,
-    }));
-    // 21 × 6.5 % = 1.365, so 1: to the first line; line by line it would be 0.455 each, so 0.
-    expect(taxLines(lines, { goods: 0, labour: 650 }).map((line) => line.taxMinor)).toEqual([1, 0, 0]);
+  it('names for each beaten option one that is there, unbeaten, and beats it', () => {
+    fc.assert(
+      fc.property(anyRequest, anySnapshot, (request, snapshot) => {
+        const all = quoteOf(request, snapshot).options.filter((one): one is Available => one.available);
+        for (const one of all) {
+          const by = all.find(({ kind }) => kind === one.beatenBy);
+          if (one.beatenBy === null) expect(all.some((other) => beats(other, one))).toBe(false);
+          else {
+            expect(by?.beatenBy).toBeNull();
+            expect(by && beats(by, one)).toBe(true);
+          }
+        }
+      }),
+    );
+  });
+
+  it('by time and parts, discounts aside, never costs less when a cost rises', () => {
+    const dearer = fc.record({ at: fc.nat(9), by: fc.integer({ min: 1, max: 3000 }) });
+    fc.assert(
+      fc.property(anyRequest, anySnapshot, dearer, (drawn, given, { at, by }) => {
+        const request: QuoteRequest = {
+          ...drawn,
+          book: 'time',
+          prefer: 'price',
+          flexible: false,
+          agreed: null,
+        };
+        const snapshot = { ...given, account: null, coupon: null };
+        const raised: QuoteSnapshot =
+          at < snapshot.prices.length
+            ? {
+                ...snapshot,
+                prices: snapshot.prices.map((one, index) =>
+                  index === at ? { ...one, priceMinor: one.priceMinor + by } : one,
+                ),
+              }
+            : at === 8
+              ? { ...snapshot, rules: { ...snapshot.rules, rateMinor: snapshot.rules.rateMinor + by } }
+              : {
+                  ...snapshot,
+                  trip: snapshot.trip && { ...snapshot.trip, minutes: snapshot.trip.minutes + (by % 60) },
+                };
+        const before = quoteOf(request, snapshot).options;
+        const after = quoteOf(request, raised).options;
+        before.forEach((one, index) => {
+          const same = after[index];
+          // A longer way can move the visit to an hour of another price; cost alone is looked at here.
+          if (!one.available || !same?.available || one.visit?.hour !== same.visit?.hour) return;
+          expect(statedSum(same.lines)).toBeGreaterThanOrEqual(statedSum(one.lines));
+          // Where goods eat up a top-up that is taxed as labour, the tax may fall; without one the total never does.
+          const adjusted = [...one.lines, ...same.lines].some(({ part }) => part === 'adjust');
+          if (!adjusted) expect(same.totalMinor).toBeGreaterThanOrEqual(one.totalMinor);
+        });
+      }),
+    );
+  });
+
+  it('never changes its request or its snapshot', () => {
+    const [request, snapshot] = [structuredClone(testRequest), structuredClone(testSnapshot)];
+    quoteOf(request, snapshot);
+    expect([request, snapshot]).toEqual([testRequest, testSnapshot]);
   });
 });

@@ -1,93 +1,299 @@
-import type { LocalDay } from '@/core/kinds/local-time';
+import type { LocalDay, LocalHour, LocalMoment } from '@/core/kinds/local-time';
 import type { RouteKind } from '@/core/programming/route';
+import type { BookStyle, Coupon, OptionKind, PriceRules, TradeAccount } from './price-rules';
 
-export type TaxClass = 'goods' | 'labour';
-export type OptionKind = 'shopOriginal' | 'shopAftermarket' | 'shopRepair' | 'customerBuys' | 'franchiseDesk';
+export const taxClasses = ['goods', 'labour'] as const;
+export type TaxClass = (typeof taxClasses)[number];
 /** Who is paid: the shop, the seller the customer buys from, or the franchise desk with its tow. */
 export type Payee = 'shop' | 'seller' | 'desk';
-export type SupplierKind = 'original' | 'aftermarket' | 'online';
+export const supplierKinds = {
+  original: 'new originals',
+  aftermarket: 'aftermarket',
+  used: 'used and reset',
+  online: 'sells to customers',
+  cutting: 'cuts blades',
+} as const;
+export type SupplierKind = keyof typeof supplierKinds;
+export const articleConditions = { new: 'new', reset: 'reset', used: 'used, not reset' } as const;
+export type ArticleCondition = keyof typeof articleConditions;
+
+/** What a line is for; a total is made of these and of tax. */
+export const lineParts = {
+  article: 'Articles',
+  cutting: 'Cutting',
+  programming: 'Programming',
+  rights: 'Rights and PIN',
+  trip: 'Trip or tow',
+  hour: 'Hour',
+  discount: 'Discounts',
+  adjust: 'Minimum and rounding',
+} as const;
+export type LinePart = keyof typeof lineParts;
 
 /** What is asked. */
 export interface QuoteRequest {
-  readonly route: RouteKind;
-  /** Keys wanted, 0 to 5. */
+  /** New keys wanted, 0 to 5. */
   readonly keys: number;
-  /** Keys that go through the procedure beside the wanted ones, as after an erase. */
-  readonly keysAgain: number;
-  /** No key works, so that the car cannot be driven to a desk. */
-  readonly allKeysLost: boolean;
-  /** The articles of one key. */
-  readonly articles: readonly string[];
+  /** Worn keys to be mended. */
+  readonly repairs: number;
+  /** A fault of a key made them call, so that a repair answers the call as well as a new key. */
+  readonly forFault: boolean;
+  readonly book: BookStyle;
+  /** Cheapest or quickest source where several sell an article. */
+  readonly prefer: 'price' | 'day';
+  /** When the van comes; null for the first free time. */
+  readonly visit: LocalMoment | null;
+  /** The customer can wait until the van is near. */
+  readonly flexible: boolean;
+  /** The day fills the security waits with other work. */
+  readonly waitsFilled: boolean;
+  /** A price agreed with the customer, as the shop states prices; by option. */
+  readonly agreed: { readonly kind: OptionKind; readonly minor: number } | null;
 }
 
+/** A price of a supplier as it stands on the day. */
 export interface SupplierPrice {
   readonly supplier: string;
   readonly kind: SupplierKind;
   readonly article: string;
+  readonly condition: ArticleCondition;
   readonly priceMinor: number;
+  /** Pieces they have; null where they do not say. */
+  readonly pieces: number | null;
+  readonly minimumOrder: number;
+  readonly shippingMinor: number;
   readonly leadDays: number;
+  /** Working days that one order of five takes longer. */
+  readonly lateDays: number;
   readonly warrantyMonths: number;
   /** Orders after this local hour go out on the next working day. */
-  readonly cutOff: string;
+  readonly cutOff: LocalHour;
+  readonly since: LocalDay;
 }
 
-/** All that was loaded for a quote: the same request and snapshot give the same options. */
+/** What lies in the van and is not promised to another job. */
+export interface StockPiece {
+  readonly article: string;
+  readonly grade: 'original' | 'aftermarket';
+  readonly condition: 'new' | 'reset';
+  readonly pieces: number;
+  /** What one cost; null where nobody wrote it down. */
+  readonly costMinor: number | null;
+  /** Where it came from; null where nobody wrote it down. */
+  readonly source: string | null;
+}
+
+/** A route as the quote needs it. */
+export interface QuoteWay {
+  /** Why it cannot be taken; null where it can. */
+  readonly refused: string | null;
+  readonly sessionP50Minutes: number;
+  readonly keyP50Minutes: number;
+  readonly spread: number;
+  readonly waitsSeconds: readonly number[];
+  /** Known keys that go through the procedure again. */
+  readonly keysAgain: number;
+  readonly chance: number;
+  readonly chanceRests: string;
+  /** The paid use of a right, and how many are left. */
+  readonly credit: { readonly name: string; readonly useMinor: number; readonly left: number | null } | null;
+  /** Where the PIN is planned to come from, and its fee. */
+  readonly pin: { readonly source: string; readonly minor: number } | null;
+  /** A module or cartridge that is used up. */
+  readonly usedUp: { readonly article: string; readonly eachKey: boolean } | null;
+}
+
+/** The keys there are, and what can be done with them. */
+export interface KeyState {
+  readonly route: RouteKind;
+  readonly ways: Readonly<Partial<Record<RouteKind, QuoteWay>>>;
+  /** The order in which they would be tried. */
+  readonly order: readonly RouteKind[];
+  readonly allKeysLost: boolean;
+}
+
+/** The articles of one key. */
+export interface KeyArticles {
+  readonly blank: string;
+  readonly remote: string | null;
+  readonly chip: string | null;
+  /** Equals of the remote under another badge, with what is different. */
+  readonly equals: readonly { readonly article: string; readonly note: string }[];
+  /** Universal remotes with a profile for this one, and the functions the customer loses. */
+  readonly universals: readonly { readonly article: string; readonly lost: readonly string[] }[];
+}
+
+/** How the blade gets cut: by the van's machine, else by those who sell it. */
+export interface Cutting {
+  readonly own: boolean;
+  /** The vendors' article for this kind of blade. */
+  readonly article: string;
+  readonly profile: string;
+}
+
+export interface Trip {
+  readonly from: string;
+  readonly to: string;
+  readonly distanceKm: number;
+  readonly minutes: number;
+  readonly backMinutes: number;
+  /** Of the minutes there, those of waiting for the ferry and crossing. */
+  readonly ferryMinutes: number;
+}
+
+/** Hours of a day in which the van is free. */
+export interface FreeGap {
+  readonly day: LocalDay;
+  readonly from: LocalHour;
+  readonly to: LocalHour;
+}
+
+export interface Desk {
+  readonly name: string;
+  readonly labourMinor: number;
+  readonly programmingMinor: number;
+  readonly keyMarkupPercent: number;
+  readonly workingDays: number;
+  readonly lateDays: number;
+  readonly towKm: number;
+  /** What it takes for a cut; null where it cuts none. */
+  readonly cutMinor: number | null;
+}
+
+/** How keys of a source turned out: made, and made again. */
+export interface SourceOutcome {
+  readonly source: string;
+  /** What is publicly known of it, in hundredths of a percent. */
+  readonly statedBasisPoints: number;
+  readonly made: number;
+  readonly redone: number;
+}
+
+/** All that was loaded for a quote: the same request and snapshot give the same bytes. */
 export interface QuoteSnapshot {
-  readonly at: { readonly day: LocalDay; readonly hour: string };
+  readonly at: LocalMoment;
   readonly currency: string;
   readonly quoteValidDays: number;
-  readonly book: {
-    readonly rateMinor: number;
-    readonly keyMarkupPercent: number;
-    readonly minimumMinor: number;
-    readonly roundingMinor: number;
-    readonly towBaseMinor: number;
-    readonly towPerKmMinor: number;
-    readonly onlineShippingMinor: number;
-  };
-  readonly menu: Readonly<Record<string, { readonly firstMinor: number; readonly furtherMinor: number }>>;
+  readonly rules: PriceRules;
   readonly taxBasisPoints: Readonly<Record<TaxClass, number>>;
+  readonly van: string;
+  readonly articles: KeyArticles;
   readonly prices: readonly SupplierPrice[];
-  readonly desk: {
-    readonly name: string;
-    readonly labourMinor: number;
-    readonly programmingMinor: number;
-    readonly keyMarkupPercent: number;
-    readonly workingDays: number;
-    readonly towKm: number;
-  } | null;
-  readonly trip: { readonly place: string; readonly distanceKm: number; readonly minutes: number } | null;
+  readonly stock: readonly StockPiece[];
+  readonly cutting: Cutting;
+  readonly now: KeyState;
+  /** The same car when the job is done and one more key is wanted; null where that is not known. */
+  readonly later: KeyState | null;
+  /** The same car with all keys lost. */
+  readonly lost: KeyState | null;
+  readonly desk: Desk | null;
+  readonly trip: Trip | null;
+  readonly gaps: readonly FreeGap[];
+  readonly outcomes: readonly SourceOutcome[];
+  readonly account: TradeAccount | null;
+  readonly coupon: Coupon | null;
+  /** Minutes that the van drives less where the customer waits for a better time. */
+  readonly waitingSavesMinutes: number;
 }
 
 export interface QuoteLine {
   readonly label: string;
+  readonly part: LinePart;
   readonly payee: Payee;
   readonly taxClass: TaxClass;
+  /** As the price is stated: without tax, or with the tax in it. */
+  readonly statedMinor: number;
   readonly netMinor: number;
   /** The line's share of the class's tax. */
   readonly taxMinor: number;
 }
 
+export type NetLine = Omit<QuoteLine, 'netMinor' | 'taxMinor'>;
+
+export interface Redo {
+  readonly basisPoints: number;
+  /** As it is shown and compared. */
+  readonly percent: number;
+  readonly rests: readonly string[];
+  readonly bornBy: 'shop' | 'customer' | 'desk';
+  /** What one redo costs each, and their expectation. */
+  readonly customerMinor: number;
+  readonly shopMinor: number;
+  readonly expectedCustomerMinor: number;
+  readonly expectedShopMinor: number;
+  readonly minutes: number;
+  readonly expectedMinutes: number;
+}
+
+/** What an option earns. Own labour is what the margin pays, not a cost. */
+export interface Earnings {
+  readonly costs: readonly { readonly label: string; readonly minor: number }[];
+  readonly cashMinor: number;
+  /** Travel there and back, work with waits, and expected redo. */
+  readonly minutes: number;
+  /** What the shop's lines come to as stated, and the tax-free rest after the payment's share. */
+  readonly priceMinor: number;
+  readonly netMinor: number;
+  readonly marginMinor: number;
+  /** Null where it takes no time. */
+  readonly perHourMinor: number | null;
+  /** The lowest stated price that earns the hourly margin, and what the customer would pay in all. */
+  readonly floorMinor: number;
+  readonly floorTotalMinor: number;
+}
+
+export interface Available {
+  readonly kind: OptionKind;
+  readonly available: true;
+  readonly route: RouteKind;
+  /** Whether it gives what the call is about; a repair gives no second key. */
+  readonly answers: boolean;
+  readonly lines: readonly QuoteLine[];
+  readonly netMinor: number;
+  readonly taxMinor: number;
+  readonly totalMinor: number;
+  readonly depositMinor: number;
+  /** What one more key in the same session adds; null where no more can be had. */
+  readonly furtherKeyMinor: number | null;
+  /** When the van would come; null where it does not. */
+  readonly visit: LocalMoment | null;
+  readonly earliestOn: LocalDay;
+  readonly p80On: LocalDay;
+  readonly earliestDays: number;
+  readonly p80Days: number;
+  readonly redo: Redo;
+  readonly warrantyMonths: number;
+  /** Null where the shop earns nothing. */
+  readonly earnings: Earnings | null;
+  readonly reserves: readonly {
+    readonly article: string;
+    readonly condition: 'new' | 'reset';
+    readonly pieces: number;
+  }[];
+  readonly notes: readonly string[];
+  /** Articles whose price is old. */
+  readonly stale: readonly string[];
+  /** The option that is no worse in total, day and redo, and better in one. */
+  readonly beatenBy: OptionKind | null;
+}
+
 export type QuoteOption =
-  | {
-      readonly kind: OptionKind;
-      readonly available: true;
-      readonly lines: readonly QuoteLine[];
-      readonly netMinor: number;
-      readonly taxMinor: number;
-      readonly totalMinor: number;
-      /** What one more key in the same session adds; null where no more can be had. */
-      readonly furtherKeyMinor: number | null;
-      readonly drivesOn: LocalDay;
-      readonly days: number;
-      readonly notes: readonly string[];
-    }
+  | Available
   | { readonly kind: OptionKind; readonly available: false; readonly reason: string };
 
-export const optionNames: Record<OptionKind, string> = {
-  shopOriginal: 'Shop, new original',
-  shopAftermarket: 'Shop, aftermarket',
-  shopRepair: 'Shop, repair',
-  customerBuys: 'Customer buys online',
-  franchiseDesk: 'Franchise desk',
-};
+/** One more key, now and later. */
+export interface SecondKey {
+  readonly kind: OptionKind;
+  readonly nowMinor: number;
+  /** The same key in a visit of its own, with the whole wait again; null where no route would be open. */
+  readonly laterMinor: number | null;
+  /** What it costs when the last key is lost; null where it is not known. */
+  readonly lostMinor: number | null;
+  /** Loss a year times what it costs. */
+  readonly expectedLossMinor: number | null;
+}
+
+export interface Quote {
+  readonly options: readonly QuoteOption[];
+  readonly secondKey: SecondKey | null;
+}

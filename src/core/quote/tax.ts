@@ -1,14 +1,22 @@
 import { scaleMinor, spreadMinor } from '@/core/kinds/money';
-import type { QuoteLine, TaxClass } from './quote';
+import type { NetLine, QuoteLine, TaxClass } from './quote';
+
+type Rates = Readonly<Record<TaxClass, number>>;
 
 /**
- * Taxes lines: for each payee and class the tax of the class's total, half away from zero, spread over its lines by
- * largest remainder. The lines' taxes always sum to the tax of the totals.
+ * The tax of a class's total, half away from zero. A stated total has the tax in it or not.
+ * @example taxOf(10_000, 650, false) // 650
+ * @example taxOf(10_650, 650, true) // 650
  */
-export function taxLines(
-  lines: readonly Omit<QuoteLine, 'taxMinor'>[],
-  basisPoints: Readonly<Record<TaxClass, number>>,
-): QuoteLine[] {
+export function taxOf(statedMinor: number, basisPoints: number, included: boolean): number {
+  return scaleMinor(statedMinor, basisPoints, included ? 10_000 + basisPoints : 10_000);
+}
+
+/**
+ * Taxes lines: for each payee and class the tax of the class's total, spread over its lines by largest remainder.
+ * The lines' taxes always sum to the tax of the totals.
+ */
+export function taxLines(lines: readonly NetLine[], basisPoints: Rates, included: boolean): QuoteLine[] {
   const groups = new Map<string, number[]>();
   lines.forEach(({ payee, taxClass }, at) => {
     const group = `${payee} ${taxClass}`;
@@ -16,13 +24,16 @@ export function taxLines(
   });
   const taxes = new Array<number>(lines.length).fill(0);
   for (const members of groups.values()) {
-    const nets = members.map((at) => lines[at]?.netMinor ?? 0);
+    const stated = members.map((at) => lines[at]?.statedMinor ?? 0);
     const taxClass = lines[members[0] ?? 0]?.taxClass ?? 'labour';
-    const total = nets.reduce((sum, net) => sum + net, 0);
-    const parts = spreadMinor(scaleMinor(total, basisPoints[taxClass], 10_000), nets);
+    const total = stated.reduce((sum, one) => sum + one, 0);
+    const parts = spreadMinor(taxOf(total, basisPoints[taxClass], included), stated.map(Math.abs));
     members.forEach((at, index) => {
       taxes[at] = parts[index] ?? 0;
     });
   }
-  return lines.map((line, at) => ({ ...line, taxMinor: taxes[at] ?? 0 }));
+  return lines.map((line, at) => {
+    const taxMinor = taxes[at] ?? 0;
+    return { ...line, taxMinor, netMinor: included ? line.statedMinor - taxMinor : line.statedMinor };
+  });
 }

@@ -1,24 +1,29 @@
 import { describe, expect, it } from 'vitest';
-import { tripTo } from './trip';
+import { testRules } from './test-snapshot';
+import { bandPrice, drivingCost, toldTrip } from './trip';
 
-const nowhere = { place: null, distanceKm: null, placeKm: null, placeMinutes: null };
-const quarry = { place: 'Quarry End', distanceKm: null, placeKm: 14.3, placeMinutes: 19 };
-
-describe('tripTo', () => {
-  it('is the place’s, by its own minutes', () => {
-    expect(tripTo(quarry)).toEqual({ place: 'Quarry End', distanceKm: 14.3, minutes: 19 });
+describe('a trip', () => {
+  it.each([
+    [0, 2500],
+    [10, 2500],
+    [10.1, 4500],
+    [35, 7500],
+    // 2.5 km beyond the last band at 2.50: 75.00 + 6.25.
+    [37.5, 8125],
+  ])('of %d km costs %d', (km, minor) => {
+    expect(bandPrice(testRules, km)).toBe(minor);
   });
 
-  it('is the told distance where one is told, also beside a place', () => {
-    expect(tripTo({ ...quarry, distanceKm: 20 })).toEqual({
-      place: 'Quarry End',
-      distanceKm: 20,
-      minutes: 26,
-    });
-    expect(tripTo({ ...nowhere, distanceKm: 10 })).toEqual({ place: 'the car', distanceKm: 10, minutes: 13 });
+  it('without bands costs by the kilometre', () => {
+    expect(bandPrice({ ...testRules, bands: [] }, 4)).toBe(1000);
   });
 
-  it('is none where nothing is told', () => {
-    expect(tripTo(nowhere)).toBeNull();
+  it('costs the shop both ways', () => {
+    expect(drivingCost(toldTrip('the car', 14.3), testRules)).toBe(1144);
+    expect(drivingCost(null, testRules)).toBe(0);
+  });
+
+  it('takes 1.3 minutes a kilometre where only a distance is told', () => {
+    expect(toldTrip('the car', 10)).toMatchObject({ minutes: 13, backMinutes: 13, from: 'the workshop' });
   });
 });

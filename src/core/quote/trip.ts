@@ -1,19 +1,38 @@
-import type { QuoteSnapshot } from './quote';
+import { scaleMinor } from '@/core/kinds/money';
+import { line } from './lines';
+import type { BookStyle, PriceRules } from './price-rules';
+import type { NetLine, Trip } from './quote';
+
+/** The trip as the customer pays it: by distance band in the menu, by the minutes there and back by time. */
+export function tripLines(trip: Trip | null, book: BookStyle, rules: PriceRules): NetLine[] {
+  if (!trip) return [];
+  const minor =
+    book === 'menu'
+      ? bandPrice(rules, trip.distanceKm)
+      : scaleMinor(rules.rateMinor, trip.minutes + trip.backMinutes, 60);
+  return [line(`Trip to ${trip.to}, there and back`, 'trip', 'labour', minor)];
+}
+
+/** What a trip of so many kilometres one way costs: its band, or the last band with a price for each more. */
+export function bandPrice({ bands, beyondPerKmMinor }: PriceRules, km: number): number {
+  const sorted = [...bands].sort((a, b) => a.toKm - b.toKm);
+  const band = sorted.find(({ toKm }) => km <= toKm);
+  if (band) return band.minor;
+  const last = sorted.at(-1);
+  const tenths = Math.round((km - (last?.toKm ?? 0)) * 10);
+  return (last?.minor ?? 0) + scaleMinor(beyondPerKmMinor, tenths, 10);
+}
+
+/** What driving there and back costs the shop. */
+export function drivingCost(trip: Trip | null, { kmCostMinor }: PriceRules): number {
+  return trip ? scaleMinor(kmCostMinor, Math.round(trip.distanceKm * 20), 10) : 0;
+}
 
 /** Minutes for a kilometre where only a distance is told. */
 const minutesPerKm = 1.3;
 
-/** The trip to the car from a place of the list, or from a told distance; null where neither is known. */
-export function tripTo(where: {
-  readonly place: string | null;
-  readonly distanceKm: number | null;
-  readonly placeKm: number | null;
-  readonly placeMinutes: number | null;
-}): QuoteSnapshot['trip'] {
-  const { place, distanceKm, placeKm, placeMinutes } = where;
-  if (distanceKm !== null) {
-    return { place: place ?? 'the car', distanceKm, minutes: Math.round(distanceKm * minutesPerKm) };
-  }
-  if (place === null || placeKm === null || placeMinutes === null) return null;
-  return { place, distanceKm: placeKm, minutes: placeMinutes };
+/** A trip from the workshop where only a distance is told. */
+export function toldTrip(to: string, distanceKm: number): Trip {
+  const minutes = Math.round(distanceKm * minutesPerKm);
+  return { from: 'the workshop', to, distanceKm, minutes, backMinutes: minutes, ferryMinutes: 0 };
 }

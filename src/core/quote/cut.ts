@@ -1,0 +1,78 @@
+import { scaleMinor } from '@/core/kinds/money';
+import { arrivalOf } from './arrival';
+import { line, times } from './lines';
+import type { BookStyle } from './price-rules';
+import type { Cutting, NetLine, QuoteSnapshot, SupplierPrice } from './quote';
+import { menuPrice } from './work';
+
+export type Cut =
+  | {
+      readonly ok: true;
+      readonly lines: readonly NetLine[];
+      readonly costs: readonly { readonly label: string; readonly minor: number }[];
+      readonly minutes: number;
+      /** When blades cut by others are here; null where the van cuts. */
+      readonly arrival: { readonly earliest: string; readonly p80: string } | null;
+      readonly notes: readonly string[];
+    }
+  | { readonly ok: false; readonly reason: string };
+
+/** Cuts blades on the van's machine; where it cannot cut this profile, by the cheaper of vendor and desk. */
+export function cutBlades(keys: number, book: BookStyle, snapshot: QuoteSnapshot): Cut {
+  const { rules, cutting } = snapshot;
+  if (cutting.own) {
+    const minutes = keys * rules.cutMinutes;
+    const minor =
+      book === 'menu' ? menuPrice(rules, 'cut', 'usual', keys) : scaleMinor(rules.rateMinor, minutes, 60);
+    const lines = [line(`Cutting${times(keys)}`, 'cutting', 'labour', minor)];
+    return { ok: true, lines, costs: [], minutes, arrival: null, notes: [] };
+  }
+  const [best] = elsewhere(keys, snapshot).sort((a, b) => a.minor - b.minor || (a.by < b.by ? -1 : 1));
+  if (!best) return { ok: false, reason: `Nobody known cuts a blade of this kind (${cutting.profile}).` };
+  return {
+    ok: true,
+    lines: [
+      line(
+        `Cutting by ${best.by}${times(keys)}`,
+        'cutting',
+        'labour',
+        scaleMinor(best.minor, 100 + rules.passPercent, 100),
+      ),
+    ],
+    costs: [{ label: `Cutting by ${best.by}`, minor: best.minor }],
+    minutes: 0,
+    arrival: best.arrival,
+    notes: [`The van’s machine does not cut ${cutting.profile}: ${best.by} does.`],
+  };
+}
+
+interface Elsewhere {
+  readonly by: string;
+  readonly minor: number;
+  readonly arrival: { readonly earliest: string; readonly p80: string };
+}
+
+function elsewhere(keys: number, { prices, cutting, desk, at }: QuoteSnapshot): Elsewhere[] {
+  const vendors = prices
+    .filter((price) => price.kind === 'cutting' && price.article === cutting.article)
+    .map((price: SupplierPrice) => ({
+      by: price.supplier,
+      minor: keys * price.priceMinor + price.shippingMinor,
+      arrival: arrivalOf(price, at),
+    }));
+  return desk && desk.cutMinor !== null
+    ? [
+        ...vendors,
+        {
+          by: desk.name,
+          minor: keys * desk.cutMinor,
+          arrival: arrivalOf({ leadDays: 1, lateDays: 1, cutOff: '17:00' }, at),
+        },
+      ]
+    : vendors;
+}
+
+/** The vendors' article for a kind of blade: they take a code, a measured key or a sample. */
+export function cuttingArticle(profile: string): Cutting['article'] {
+  return `CUT-${profile.split(',')[0]?.trim().toUpperCase().replaceAll(' ', '-') ?? ''}`;
+}

@@ -1,0 +1,123 @@
+import type { LocalHour } from '@/core/kinds/local-time';
+import type { RouteKind } from '@/core/programming/route';
+
+/** The two schools of pricing: a fixed menu of work, or the time it takes and the parts it uses. */
+export const bookStyles = { menu: 'Menu', time: 'Time and parts' } as const;
+export type BookStyle = keyof typeof bookStyles;
+
+export const roundingModes = { up: 'up', nearest: 'to the nearest', down: 'down' } as const;
+export type RoundingMode = keyof typeof roundingModes;
+
+export const optionNames = {
+  shopOriginal: 'Shop, new original',
+  shopReset: 'Shop, reset original',
+  shopAftermarket: 'Shop, aftermarket',
+  shopUniversal: 'Shop, universal remote',
+  shopClone: 'Shop, copy of a key',
+  shopRepair: 'Shop, repair',
+  customerBuys: 'Customer buys, shop cuts and programs',
+  customerPrograms: 'Customer programs a cut key',
+  franchiseDesk: 'Franchise desk',
+} as const;
+/** A way for the customer to come to a key. */
+export type OptionKind = keyof typeof optionNames;
+export const optionKinds = Object.keys(optionNames) as OptionKind[];
+
+/** What the menu prices: cutting, and the work of each route. */
+export type MenuWork = 'cut' | RouteKind;
+export const difficulties = { usual: 'usual', hard: 'hard' } as const;
+export type Difficulty = keyof typeof difficulties;
+
+export interface MenuPrice {
+  readonly work: MenuWork;
+  readonly difficulty: Difficulty;
+  readonly firstMinor: number;
+  /** Each further key of the same session. */
+  readonly furtherMinor: number;
+}
+
+/** A trip of up to so many kilometres, one way. */
+export interface DistanceBand {
+  readonly toKm: number;
+  readonly minor: number;
+}
+
+/** Hours that cost more. `days` are 0 Sunday to 6 Saturday; `to` is not part of it, '24:00' ends the day. */
+export interface HourRule {
+  readonly label: string;
+  readonly days: readonly number[];
+  readonly from: LocalHour;
+  readonly to: LocalHour;
+  readonly percent: number;
+}
+
+/** How the shop prices, in minor units of its currency. One set holds from a day until the next. */
+export interface PriceRules {
+  /** The book that is quoted unless another is asked for. */
+  readonly style: BookStyle;
+  /** What an hour costs the customer. */
+  readonly rateMinor: number;
+  /** What an hour must earn, before the shop's own labour. */
+  readonly marginRateMinor: number;
+  readonly keyMarkupPercent: number;
+  /** Added to what is passed on: credits, PIN fees, cutting by others, shipping. */
+  readonly passPercent: number;
+  readonly cutMinutes: number;
+  /** Cell, buttons or case of one repaired key. */
+  readonly repairPartsMinor: number;
+  /** Share of a wait that is charged in the book by time. */
+  readonly waitPercent: number;
+  readonly minimumMinor: number;
+  readonly roundingMinor: number;
+  readonly roundingMode: RoundingMode;
+  /** Prices are stated with the tax in them. */
+  readonly taxIncluded: boolean;
+  /** Share of the total paid ahead where something is ordered. */
+  readonly depositPercent: number;
+  /** Cancelled later than so many hours before the window: the fee. */
+  readonly cancellationHours: number;
+  readonly cancellationMinor: number;
+  /** Nobody there: this and the trip. */
+  readonly noShowMinor: number;
+  /** What a payment takes of the total, in hundredths of a percent. */
+  readonly paymentBasisPoints: number;
+  /** What a kilometre costs the shop. */
+  readonly kmCostMinor: number;
+  readonly flexiblePercent: number;
+  /** A flexible customer waits up to so many days. */
+  readonly flexibleDays: number;
+  readonly towBaseMinor: number;
+  readonly towPerKmMinor: number;
+  readonly onlineShippingMinor: number;
+  /** A kilometre beyond the last band, one way. */
+  readonly beyondPerKmMinor: number;
+  /** Supplier prices older than this are flagged. */
+  readonly staleDays: number;
+  /** Chance that the last working key is lost within a year, with what it rests on. */
+  readonly lossPercent: number;
+  readonly lossNote: string;
+  readonly menu: readonly MenuPrice[];
+  readonly bands: readonly DistanceBand[];
+  readonly hours: readonly HourRule[];
+  /** The shop's own warranty; 0 where the customer bears it. */
+  readonly warrantyMonths: Readonly<Partial<Record<OptionKind, number>>>;
+}
+
+/** A customer with terms of its own. */
+export interface TradeAccount {
+  readonly name: string;
+  readonly goodsPercent: number;
+  readonly labourPercent: number;
+  /** Days until payment; the deposit is waived. */
+  readonly paysInDays: number;
+}
+
+/** A coupon takes a percentage or an amount off, from a smallest sum on. */
+export interface Coupon {
+  readonly code: string;
+  readonly percent: number;
+  readonly amountMinor: number;
+  readonly fromMinor: number;
+  /** Whether it counts beside a trade account's terms. */
+  readonly withAccount: boolean;
+}

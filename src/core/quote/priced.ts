@@ -1,0 +1,141 @@
+import type { LocalMoment } from '@/core/kinds/local-time';
+import { scaleMinor } from '@/core/kinds/money';
+import { charge } from './charge';
+import type { Draft } from './drafts/draft';
+import { draftOf } from './drafts/draft-of';
+import type { EarningBasis } from './earnings';
+import { firstVisit } from './gaps';
+import { hourLines } from './hour';
+import { sum } from './lines';
+import type { OptionKind } from './price-rules';
+import type { KeyState, NetLine, QuoteLine, QuoteRequest, QuoteSnapshot, Redo } from './quote';
+import { anyOf, percentShown, sourceChance } from './redo';
+import { taxLines } from './tax';
+import { drivingCost, tripLines } from './trip';
+
+/** When the van would come, and what there is to say about it. */
+export interface Visit {
+  /** Null where it does not come, or has no free time. */
+  readonly earliest: LocalMoment | null;
+  readonly p80: LocalMoment | null;
+  readonly notes: readonly string[];
+}
+
+/** An option with its lines charged and taxed, before it is compared. */
+export interface Priced {
+  readonly ok: true;
+  readonly draft: Draft;
+  readonly visit: Visit;
+  /** The shop's lines before discounts, top-ups and rounding. */
+  readonly own: readonly NetLine[];
+  readonly charged: readonly NetLine[];
+  readonly lines: readonly QuoteLine[];
+  readonly totalMinor: number;
+  readonly redo: Redo;
+  readonly basis: EarningBasis;
+}
+
+/** Lines, account, coupon, flexible time, minimum, rounding, tax: one option for keys in a state. */
+export function priceOption(
+  kind: OptionKind,
+  request: QuoteRequest,
+  state: KeyState,
+  snapshot: QuoteSnapshot,
+): Priced | { readonly ok: false; readonly reason: string } {
+  const draft = draftOf(kind, request, state, snapshot);
+  if (!draft.ok) return draft;
+  const { rules, trip, taxBasisPoints, waitingSavesMinutes, account, coupon } = snapshot;
+  const visit = visitOf(draft, request, snapshot);
+  const work = [...draft.lines, ...(draft.visit ? tripLines(trip, request.book, rules) : [])];
+  const own = [...work, ...hourLines(work, rules.hours, visit.earliest)];
+  const saved = request.flexible && draft.visit ? waitingSavesMinutes : null;
+  const charged =
+    own.length === 0
+      ? []
+      : charge(own, {
+          rules,
+          account,
+          coupon,
+          waitingSavesMinor: saved === null ? null : scaleMinor(rules.marginRateMinor, saved, 60),
+          agreedMinor: request.agreed?.kind === kind ? request.agreed.minor : null,
+        });
+  const lines = taxLines([...charged, ...draft.others], taxBasisPoints, rules.taxIncluded);
+  const totalMinor = sum(lines.map(({ netMinor, taxMinor }) => netMinor + taxMinor));
+  const redo = redoOf(draft, request, totalMinor, snapshot);
+  const driving = draft.visit ? [{ label: 'Driving', minor: drivingCost(trip, rules) }] : [];
+  return {
+    ok: true,
+    draft,
+    visit,
+    own,
+    charged,
+    lines,
+    totalMinor,
+    redo,
+    basis: {
+      lines: own,
+      others: draft.others,
+      costs: [...draft.costs, ...driving],
+      expectedShopMinor: redo.expectedShopMinor,
+      minutes: Math.max(
+        0,
+        visitMinutes(draft, request, snapshot) + draft.shopMinutes + redo.expectedMinutes - (saved ?? 0),
+      ),
+    },
+  };
+}
+
+/** Travel there and back with the work; waits only where the day does not fill them. */
+function visitMinutes({ visit }: Draft, { waitsFilled }: QuoteRequest, { trip }: QuoteSnapshot): number {
+  if (!visit) return 0;
+  return travel(trip) + visit.workMinutes + (waitsFilled ? 0 : visit.waitMinutes);
+}
+
+function travel(trip: QuoteSnapshot['trip']): number {
+  return trip ? trip.minutes + trip.backMinutes : 0;
+}
+
+function visitOf(draft: Draft, { visit: asked }: QuoteRequest, { gaps, trip }: QuoteSnapshot): Visit {
+  const { visit, earliest, p80 } = draft;
+  if (!visit) return { earliest: null, p80: null, notes: [] };
+  const way = { there: trip?.minutes ?? 0, back: trip?.backMinutes ?? 0 };
+  const quick = { ...way, work: visit.workMinutes + visit.waitMinutes };
+  const slow = { ...way, work: visit.p80Minutes };
+  const inTime = asked !== null && earliest <= asked.day;
+  const surely = asked !== null && p80 <= asked.day;
+  const first = inTime ? asked : firstVisit(gaps, earliest, quick);
+  const last = surely ? asked : firstVisit(gaps, p80, slow);
+  const notes = [
+    ...(asked !== null && !inTime ? [`Not here by the appointment: ${earliest} at the earliest.`] : []),
+    ...(inTime && !surely ? [`One order of five comes after the appointment; four of five by ${p80}.`] : []),
+    ...(gaps.length > 0 && (first === null || last === null)
+      ? ['The van has no free time of this length in the days looked at.']
+      : []),
+  ];
+  return { earliest: first, p80: last, notes };
+}
+
+function redoOf(draft: Draft, request: QuoteRequest, totalMinor: number, snapshot: QuoteSnapshot): Redo {
+  const { bornBy, risk, sources, againMinor, againCustomerMinor } = draft;
+  const articles = sources.map((source) => sourceChance(source, snapshot.outcomes));
+  const basisPoints = anyOf([...articles.map((one) => one.basisPoints), risk.basisPoints]);
+  const byShop = bornBy === 'shop';
+  const credit = snapshot.now.ways[draft.route]?.credit?.useMinor ?? 0;
+  const driving = draft.visit ? drivingCost(snapshot.trip, snapshot.rules) : 0;
+  const shopMinor = byShop ? againMinor + credit + driving : 0;
+  const minutes = byShop ? visitMinutes(draft, request, snapshot) + draft.shopMinutes : 0;
+  const customerMinor = bornBy === 'customer' ? (againCustomerMinor ?? totalMinor) : 0;
+  const expected = (value: number) => scaleMinor(value, basisPoints, 10_000);
+  return {
+    basisPoints,
+    percent: percentShown(basisPoints),
+    rests: [...articles.map(({ rests }) => rests), risk.rests],
+    bornBy,
+    customerMinor,
+    shopMinor,
+    minutes,
+    expectedCustomerMinor: expected(customerMinor),
+    expectedShopMinor: expected(shopMinor),
+    expectedMinutes: expected(minutes),
+  };
+}

@@ -1,0 +1,23 @@
+import { describe, expect, it } from 'vitest';
+import { anyOf, percentShown, sourceChance } from './redo';
+
+describe('the chance of a redo', () => {
+  it('starts from what is publicly known, and the own record overrules it', () => {
+    expect(sourceChance('Wharf', [])).toEqual({
+      basisPoints: 500,
+      rests: 'Wharf: said to be 5 %, not used here yet',
+    });
+    const outcome = { source: 'Wharf', statedBasisPoints: 600, made: 40, redone: 1 };
+    expect(sourceChance('Wharf', [outcome])).toEqual({
+      basisPoints: 320,
+      rests: 'Wharf: 1 of 40 keys here, said to be 6 %',
+    });
+    expect(sourceChance('Wharf', [{ ...outcome, made: 990, redone: 198 }]).basisPoints).toBe(1986);
+  });
+
+  it('joins independent ones', () => {
+    expect(anyOf([])).toBe(0);
+    expect(anyOf([1000, 1000])).toBe(1900);
+    expect(percentShown(1949)).toBe(19);
+  });
+});

@@ -1,0 +1,44 @@
+import type { SourceOutcome } from './quote';
+
+/** What is publicly known of a source counts like this many keys. */
+const strength = 10;
+/** Sources that nobody has described, in hundredths of a percent. */
+const undescribed = 500;
+
+export interface SourceChance {
+  readonly basisPoints: number;
+  readonly rests: string;
+}
+
+/**
+ * The chance that a key of a source has to be made again: what is publicly known of it counts like ten keys, the shop's
+ * own one each (the mean of a Beta distribution).
+ * @example sourceChance('Wharf', [{ source: 'Wharf', statedBasisPoints: 600, made: 40, redone: 1 }]).basisPoints // 320
+ */
+export function sourceChance(source: string, outcomes: readonly SourceOutcome[]): SourceChance {
+  const found = outcomes.find((one) => one.source === source);
+  const stated = found?.statedBasisPoints ?? undescribed;
+  const { made, redone } = found ?? { made: 0, redone: 0 };
+  return {
+    basisPoints: Math.round((stated * strength + redone * 10_000) / (strength + made)),
+    rests:
+      made === 0
+        ? `${source}: said to be ${percentOf(stated)}, not used here yet`
+        : `${source}: ${redone} of ${made} keys here, said to be ${percentOf(stated)}`,
+  };
+}
+
+/** The chance that at least one of several independent things goes wrong, in hundredths of a percent. */
+export function anyOf(basisPoints: readonly number[]): number {
+  const none = basisPoints.reduce((left, one) => left * (1 - one / 10_000), 1);
+  return Math.round((1 - none) * 10_000);
+}
+
+/** Hundredths of a percent as they are shown and compared: whole percents. */
+export function percentShown(basisPoints: number): number {
+  return Math.round(basisPoints / 100);
+}
+
+function percentOf(basisPoints: number): string {
+  return `${Number((basisPoints / 100).toFixed(1))} %`;
+}

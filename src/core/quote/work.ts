@@ -1,0 +1,69 @@
+import { scaleMinor } from '@/core/kinds/money';
+import { type RouteKind, routeNames } from '@/core/programming/route';
+import { line, times } from './lines';
+import type { BookStyle, Difficulty, MenuWork, PriceRules } from './price-rules';
+import type { NetLine, QuoteWay } from './quote';
+import { difficultyOf, timeOf } from './way-time';
+
+export interface Work {
+  readonly lines: readonly NetLine[];
+  readonly costs: readonly { readonly label: string; readonly minor: number }[];
+  /** Minutes of work, half of all are quicker. */
+  readonly minutes: number;
+  readonly waitMinutes: number;
+  /** Minutes of work and waits, four of five are quicker. */
+  readonly p80Minutes: number;
+}
+
+/** What programming takes: by the menu or by the route's time, with what is passed on for rights and PIN. */
+export function programming(
+  kind: RouteKind,
+  way: QuoteWay,
+  keys: number,
+  book: BookStyle,
+  rules: PriceRules,
+): Work {
+  const time = timeOf(way, keys);
+  const minutes = Math.round(time.workP50Minutes);
+  const waitMinutes = Math.round(time.waitSeconds / 60);
+  const learned = keys + way.keysAgain;
+  const nothing = kind === 'none';
+  const minor =
+    book === 'menu'
+      ? menuPrice(rules, kind, difficultyOf(way), learned)
+      : scaleMinor(rules.rateMinor, 100 * minutes + rules.waitPercent * waitMinutes, 6000);
+  const passed = passedOn(way);
+  return {
+    lines: [
+      ...(nothing ? [] : [line(`${routeNames[kind]}${times(learned)}`, 'programming', 'labour', minor)]),
+      ...passed.map(({ label, minor }) =>
+        line(label, 'rights', 'labour', scaleMinor(minor, 100 + rules.passPercent, 100)),
+      ),
+    ],
+    costs: passed,
+    minutes,
+    waitMinutes,
+    p80Minutes: Math.round(time.waitSeconds / 60 + time.workP80Minutes),
+  };
+}
+
+/** Credits and fees of one session. */
+function passedOn({ credit, pin }: QuoteWay): { label: string; minor: number }[] {
+  return [
+    ...(credit && credit.useMinor > 0 ? [{ label: `A use of ${credit.name}`, minor: credit.useMinor }] : []),
+    ...(pin && pin.minor > 0 ? [{ label: `PIN from ${pin.source}`, minor: pin.minor }] : []),
+  ];
+}
+
+/** The menu's price of a work for so many keys; without one for the difficulty, the usual one. */
+export function menuPrice(
+  { menu }: Pick<PriceRules, 'menu'>,
+  work: MenuWork,
+  difficulty: Difficulty,
+  count: number,
+): number {
+  const found =
+    menu.find((one) => one.work === work && one.difficulty === difficulty) ??
+    menu.find((one) => one.work === work && one.difficulty === 'usual');
+  return found && count > 0 ? found.firstMinor + (count - 1) * found.furtherMinor : 0;
+}
