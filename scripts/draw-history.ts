@@ -1,4 +1,4 @@
-// Draws the past jobs of the demo world from a seed and writes past-jobs.csv, past-attempts.csv and past-facts.csv in world/.
+// Draws the past jobs of the demo world from a seed and writes past-jobs.csv and what hangs on it in world/.
 // The same seed and catalogue give the same files; a test checks it.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
@@ -31,12 +31,17 @@ const countable = list('platforms')
   .filter(({ count }) => count !== 'cannotSay')
   .map(({ name }) => name ?? '');
 
-export function drawHistory(): { jobs: string; attempts: string; facts: string } {
+export function drawHistory(): Readonly<
+  Record<'jobs' | 'attempts' | 'facts' | 'sources' | 'rivals', string>
+> {
   const random = seededRandom('past jobs of the lake district');
   const applications = list('applications');
   const makerIds = list('maker-ids');
   const seconds = seededRandom('facts as found');
   const facts: string[][] = [];
+  const thirds = seededRandom('sources and rivals');
+  const sources: string[][] = [];
+  const rivals: string[][] = [];
   const methods = list('platform-methods');
   const places = list('places');
   const jobs: string[][] = [];
@@ -51,6 +56,8 @@ export function drawHistory(): { jobs: string; attempts: string; facts: string }
     jobs.push(job.cells);
     attempts.push(...job.attempts);
     if (job.done) facts.push(...drawFacts(seconds, String(at + 1), application, job.year));
+    sources.push(...drawSources(thirds, job));
+    rivals.push(...drawRivals(thirds, job));
   }
   const jobColumns = [
     'job',
@@ -86,6 +93,8 @@ export function drawHistory(): { jobs: string; attempts: string; facts: string }
     jobs: csv([jobColumns, ...jobs]),
     attempts: csv([attemptColumns, ...attempts]),
     facts: csv([['job', 'kind', 'value'], ...facts]),
+    sources: csv([['job', 'source', 'keys', 'redone', 'reason'], ...sources]),
+    rivals: csv([['job', 'total', 'own', 'unusual_hour'], ...rivals]),
   };
 }
 
@@ -245,7 +254,39 @@ function drawJob(
     ended,
     reasons[ended] ?? '',
   ];
-  return { cells, attempts, year, done: ended === 'done' };
+  return { cells, attempts, year, done: ended === 'done', number, ended, why, wanted };
+}
+
+interface DrawnJob {
+  readonly number: string;
+  readonly ended: string;
+  readonly why: string;
+  readonly wanted: number;
+}
+
+/** Where keys came from, how often, and how many of a hundred had to be made again, with why. */
+const keySources = [
+  { source: 'Cobble Wharf Blanks', share: 6, redone: 0.03, reasons: ['failed', 'poorRange'] },
+  { source: 'Northmere Original Parts', share: 3, redone: 0.006, reasons: ['failed'] },
+  { source: 'Oddment Keys', share: 2, redone: 0.19, reasons: ['notReset', 'wrong'] },
+  { source: 'Penny Remote', share: 1, redone: 0.14, reasons: ['poorRange', 'failed', 'wrong'] },
+];
+
+function drawSources(random: Random, { number, ended, wanted }: DrawnJob): string[][] {
+  if (ended !== 'done' || wanted === 0) return [];
+  const { source, redone, reasons } = pick(random, keySources, ({ share }) => share);
+  const again = random() < redone;
+  return [[number, source, String(wanted), again ? '1' : '0', again ? pick(random, reasons) : '']];
+}
+
+/** What another firm was said to take, in two calls of seven; those who went elsewhere were told less. */
+function drawRivals(random: Random, { number, ended, why, wanted }: DrawnJob): string[][] {
+  if (random() > 0.28 && ended !== 'wentElsewhere') return [];
+  const own = why === 'lost' ? 330 : wanted === 0 ? 85 : 215;
+  const price = own * (1 + 0.55 * Math.max(0, wanted - 1)) * (0.85 + 0.4 * random());
+  const rival = price * (ended === 'wentElsewhere' ? 0.66 + 0.2 * random() : 0.84 + 0.34 * random());
+  const rounded = (value: number) => `${5 * Math.round(value / 5)}.00`;
+  return [[number, rounded(rival), rounded(price), random() < 0.12 ? 'yes' : 'no']];
 }
 
 /** A made-up VIN: it begins with 0, with which no country's cars begin. Meres cars carry a true check digit and year. */
@@ -268,8 +309,6 @@ function csv(rows: readonly (readonly string[])[]): string {
 }
 
 if (process.argv[1] === import.meta.filename) {
-  const { jobs, attempts, facts } = drawHistory();
-  writeFileSync(join(folder, 'past-jobs.csv'), jobs);
-  writeFileSync(join(folder, 'past-attempts.csv'), attempts);
-  writeFileSync(join(folder, 'past-facts.csv'), facts);
+  for (const [name, text] of Object.entries(drawHistory()))
+    writeFileSync(join(folder, `past-${name}.csv`), text);
 }

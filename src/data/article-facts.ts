@@ -60,17 +60,21 @@ export async function listEquals(
 }
 
 export interface UniversalRow extends Universal {
+  /** The remote that the profile is for. */
+  readonly remote: string;
   readonly cell: string | null;
   readonly profile: string;
   readonly shells: string | null;
 }
 
-/** Universal remotes that have a profile for a remote. */
-export async function listUniversals(db: Db, remote: string): Promise<UniversalRow[]> {
+/** Universal remotes that have a profile for one of the remotes. */
+export async function listUniversals(db: Db, remotes: readonly string[]): Promise<UniversalRow[]> {
   const result = await db.query<UniversalRow>(
-    `SELECT u.article, u.families, u.frequencies_mhz::float8[] AS "frequenciesMhz", u.layout, u.cell, p.profile, p.shells
-     FROM universal_profile p JOIN universal u ON u.article = p.universal WHERE p.remote = $1 ORDER BY u.article`,
-    [remote],
+    `SELECT u.article, u.families, u.frequencies_mhz::float8[] AS "frequenciesMhz", u.layout, u.cell, p.remote,
+       p.profile, p.shells
+     FROM universal_profile p JOIN universal u ON u.article = p.universal WHERE p.remote = ANY($1)
+     ORDER BY p.remote, u.article`,
+    [remotes],
   );
   return result.rows;
 }

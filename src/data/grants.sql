@@ -9,9 +9,13 @@ GRANT SELECT ON ALL TABLES IN SCHEMA public TO :serving;
 GRANT INSERT, UPDATE ON shop, person, session TO :serving;
 -- The shop's lists: loaded now, edited later.
 GRANT INSERT ON place, van, tool, tool_cover, tool_right, supplier, supplier_price, franchise_desk, price_book, price_menu,
-  tax_rate, bureau_service TO :serving;
+  tax_rate, bureau_service, distance_band, hour_rule, shop_warranty, trade_account, coupon, road_node, road, ferry TO :serving;
 GRANT UPDATE, DELETE ON tool, tool_cover, tool_right TO :serving;
 GRANT UPDATE ON van TO :serving;
+-- A price or a set of rules is closed by a later one, never rewritten; so are accounts and coupons ended.
+GRANT UPDATE (valid) ON price_book, tax_rate TO :serving;
+GRANT UPDATE (valid, seen_on) ON supplier_price TO :serving;
+GRANT UPDATE ON trade_account, coupon TO :serving;
 -- The library: brought, corrected and taken out by the people of the shop; code rows only with the world.
 GRANT INSERT, UPDATE, DELETE ON market, make, maker_id, model, name_word, generation, keyway, code_series, blank, chip, remote,
   equal_article, universal, universal_profile, look_alike, platform, platform_method, rank_test, rank_sign, pocket, sister, tool_list, application
@@ -28,8 +32,9 @@ GRANT EXECUTE ON FUNCTION audit_append, audit_hash, import_rows_counted TO :serv
 GRANT USAGE ON SEQUENCE job_number, quote_number TO :serving;
 GRANT INSERT, UPDATE ON customer, job, job_words, job_authority TO :serving;
 GRANT INSERT, UPDATE, DELETE ON job_key, job_identity, job_fact TO :serving;
--- Appended only: events, history and frozen quotes.
-GRANT INSERT ON job_event, job_event_refused, job_history, quote TO :serving;
+GRANT INSERT, UPDATE ON quote_terms, key_source, stock_reservation TO :serving;
+-- Appended only: events, history, frozen quotes and what rivals were said to take.
+GRANT INSERT ON job_event, job_event_refused, job_history, quote, rival_offer TO :serving;
 
 -- The gates and the secrets. An envelope is never changed; a data key is wrapped anew or destroyed.
 GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry TO :serving;

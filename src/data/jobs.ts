@@ -8,6 +8,7 @@ import type { RouteKind } from '@/core/programming/route';
 import { readAuthority } from './authority';
 import { type Db, onlyRow } from './db';
 import { readJobLog } from './job-events';
+import { readJobTerms } from './quote-terms';
 
 /** What a call stores beside its job: everything but names that the library gives. */
 export type StoredCall = Omit<Call, 'make' | 'model' | 'place' | 'placeKm' | 'placeMinutes'>;
@@ -217,6 +218,8 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
        j.customer_id AS "customerId", j.keys_wanted AS "keysWanted",
        j.application_id AS "applicationId", j.application_reason AS "applicationReason", j.route,
        j.route_reason AS "routeReason", j.van_id AS "vanId", j.network,
+       CASE WHEN j.appointment_from IS NOT NULL THEN
+         jsonb_build_object('from', j.appointment_from, 'to', j.appointment_to) END AS appointment,
        j.closed_at, closer.name AS closer, j.outcome, j.difference_reason,
        jsonb_build_object(
          'line', w.line, 'year', j.year, 'makeId', j.make_id, 'make', mk.name, 'modelId', j.model_id, 'model', md.name,
@@ -235,16 +238,18 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
   );
   const [row] = result.rows;
   if (!row) return undefined;
-  const { closed_at, closer, outcome, difference_reason, ...job } = row;
+  const { closed_at, closer, outcome, difference_reason, appointment, ...job } = row;
   const { log, lastSeq } = await readJobLog(db, row.id);
   return {
     ...job,
+    appointment: appointment && { from: new Date(appointment.from), to: new Date(appointment.to) },
     keys: await listKeys(db, row.id),
     identities: (
       await db.query<Identity>('SELECT id, known FROM job_identity WHERE job_id = $1 ORDER BY id', [row.id])
     ).rows,
     ...(await readAuthority(db, row.id)),
     given: await listGiven(db, row.id),
+    terms: await readJobTerms(db, row.id),
     choices: await listChoices(db, row.id),
     facts: (
       await db.query<FoundFact>('SELECT kind, value FROM job_fact WHERE job_id = $1 ORDER BY kind', [row.id])

@@ -1,12 +1,14 @@
-import type { OptionKind, QuoteOption, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
+import { earlierPaper, type QuotePaper } from '@/core/quote/paper';
+import type { OptionKind } from '@/core/quote/price-rules';
+import type { Quote, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
 import { type Db, onlyRow } from './db';
 
-/** What a quote froze. */
-export interface FrozenQuote {
+/** What a quote froze: what was asked, all that was loaded for it, what came out, and the words on its paper. */
+export interface FrozenQuote extends Quote {
   readonly request: QuoteRequest;
   readonly snapshot: QuoteSnapshot;
-  readonly options: readonly QuoteOption[];
   readonly car: string;
+  readonly paper: QuotePaper;
 }
 
 export interface QuoteRow {
@@ -19,14 +21,15 @@ export interface QuoteRow {
   readonly validUntil: string;
   readonly madeAt: Date;
   readonly madeBy: string;
-  readonly frozen: FrozenQuote;
+  readonly paper: QuotePaper;
 }
 
 export async function insertQuote(
   db: Db,
-  quote: Omit<QuoteRow, 'number' | 'version' | 'madeBy'> & {
+  quote: Omit<QuoteRow, 'number' | 'version' | 'madeBy' | 'paper'> & {
     readonly jobId: string;
     readonly madeById: string;
+    readonly frozen: FrozenQuote;
   },
 ): Promise<number> {
   const result = await db.query<{ number: number }>(
@@ -49,13 +52,26 @@ export async function insertQuote(
 }
 
 const columns = `q.id, q.number, q.version, q.offered, q.total_minor AS "totalMinor", q.currency,
-  q.valid_until::text AS "validUntil", q.made_at AS "madeAt", p.name AS "madeBy", q.frozen`;
+  q.valid_until::text AS "validUntil", q.made_at AS "madeAt", p.name AS "madeBy"`;
 
 /** The quotes of a job, the newest first. */
 export async function listQuotes(db: Db, jobId: string): Promise<QuoteRow[]> {
-  const result = await db.query<QuoteRow>(
-    `SELECT ${columns} FROM quote q JOIN person p ON p.id = q.made_by WHERE q.job_id = $1 ORDER BY q.version DESC`,
+  const result = await db.query<QuoteRow & { frozen: Parameters<typeof earlierPaper>[1] }>(
+    `SELECT ${columns}, q.frozen->'paper' AS paper, CASE WHEN q.frozen ? 'paper' THEN NULL ELSE q.frozen END AS frozen
+     FROM quote q JOIN person p ON p.id = q.made_by WHERE q.job_id = $1 ORDER BY q.version DESC`,
     [jobId],
   );
-  return result.rows;
+  return result.rows.map(({ frozen, ...row }) => ({
+    ...row,
+    paper: row.paper ?? earlierPaper(row.offered, frozen),
+  }));
+}
+
+/** All that a quote froze; undefined for an unknown number or one from before papers were frozen. */
+export async function findFrozenQuote(db: Db, number: number): Promise<FrozenQuote | undefined> {
+  const result = await db.query<{ frozen: FrozenQuote }>(
+    `SELECT frozen FROM quote WHERE number = $1 AND frozen ? 'paper'`,
+    [number],
+  );
+  return result.rows[0]?.frozen;
 }

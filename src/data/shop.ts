@@ -1,5 +1,6 @@
 import type { LocalRules } from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
+import type { OpenHours } from '@/core/quote/gaps';
 import type { Db } from './db';
 
 export interface ShopRow {
@@ -19,6 +20,8 @@ export interface ShopRow {
   readonly stolenLiveHarmMinor: number;
   readonly habits: Habits;
   readonly rules: LocalRules;
+  /** When the vans drive out. */
+  readonly open: OpenHours;
   /** An idle session is locked after so many minutes. */
   readonly lockMinutes: number;
 }
@@ -31,7 +34,9 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
        jsonb_build_object('missing', habit_missing, 'copy', habit_copy, 'first', habit_first) AS habits,
        jsonb_build_object('licence', licence, 'identityAccepted', identity_accepted, 'rightAccepted', right_accepted,
          'witness', witness_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
-       lock_minutes AS "lockMinutes" FROM shop`,
+       lock_minutes AS "lockMinutes",
+       jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open
+     FROM shop`,
   );
   return result.rows[0];
 }
@@ -45,7 +50,7 @@ export async function getShopOrThrow(db: Db): Promise<ShopRow> {
 /** What a new shop starts with; the rest has its usual values. */
 export type NewShop = Omit<
   ShopRow,
-  'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'habits' | 'rules' | 'lockMinutes'
+  'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'habits' | 'rules' | 'lockMinutes' | 'open'
 > & {
   readonly createdAt: Date;
 };
@@ -83,6 +88,10 @@ export async function takeSetUpCode(db: Db, codeHash: Buffer): Promise<boolean> 
 
 export async function updatePriceClass(db: Db, priceClassMinor: number): Promise<void> {
   await db.query('UPDATE shop SET price_class_minor = $1', [priceClassMinor]);
+}
+
+export async function updateOpenHours(db: Db, { days, from, to }: OpenHours): Promise<void> {
+  await db.query('UPDATE shop SET open_days = $1, open_from = $2, open_to = $3', [days, from, to]);
 }
 
 export async function updateRules(db: Db, rules: LocalRules): Promise<void> {

@@ -1,5 +1,6 @@
 import { type Actor, actorId } from '@/core/kinds/actor';
-import type { MovementReason, StockLine, StockState } from '@/core/stock/movements';
+import type { StockPiece } from '@/core/quote/quote';
+import type { MovementReason, StockGrade, StockLine, StockState } from '@/core/stock/movements';
 import type { Db } from './db';
 
 export interface StockRow extends StockLine {
@@ -10,11 +11,11 @@ export interface StockRow extends StockLine {
 /** What lies where: the sum of all movements, without what is used up. */
 export async function listStock(db: Db, vanId?: string): Promise<StockRow[]> {
   const result = await db.query<StockRow>(
-    `SELECT s.van_id AS "vanId", v.name AS place, s.article, s.state, sum(s.quantity)::int AS quantity
+    `SELECT s.van_id AS "vanId", v.name AS place, s.article, s.state, s.grade, sum(s.quantity)::int AS quantity
      FROM stock_movement s LEFT JOIN van v ON v.id = s.van_id
      WHERE $1::uuid IS NULL OR s.van_id = $1
-     GROUP BY s.van_id, v.name, s.article, s.state HAVING sum(s.quantity) <> 0
-     ORDER BY v.name NULLS LAST, s.article, s.state`,
+     GROUP BY s.van_id, v.name, s.article, s.state, s.grade HAVING sum(s.quantity) <> 0
+     ORDER BY v.name NULLS LAST, s.article, s.state, s.grade`,
     [vanId ?? null],
   );
   return result.rows;
@@ -25,10 +26,41 @@ export interface NewMovement {
   readonly vanId: string | null;
   readonly article: string;
   readonly state: StockState;
+  readonly grade: StockGrade;
   readonly quantity: number;
   readonly reason: MovementReason;
   readonly note: string | null;
   readonly jobId: string | null;
+  /** What one piece cost and where it came from; null where nobody knows. */
+  readonly costMinor: number | null;
+  readonly source: string | null;
+}
+
+/**
+ * What of some articles lies ready in a van and is not promised to another job, with its latest cost and source.
+ */
+export async function listSpareStock(
+  db: Db,
+  vanId: string,
+  articles: readonly string[],
+  jobId: string,
+): Promise<StockPiece[]> {
+  const result = await db.query<StockPiece>(
+    `SELECT article, grade, CASE state WHEN 'new' THEN 'new' ELSE 'reset' END AS condition, pieces, "costMinor", source
+     FROM (
+       SELECT m.article, m.grade, m.state,
+         sum(m.quantity)::int - coalesce((SELECT sum(r.pieces)::int FROM stock_reservation r WHERE r.van_id = $1
+           AND r.article = m.article AND r.state = m.state AND r.grade = m.grade AND r.ended_at IS NULL
+           AND r.job_id <> $3), 0) AS pieces,
+         (array_agg(m.cost_minor ORDER BY m.seq DESC) FILTER (WHERE m.cost_minor IS NOT NULL))[1] AS "costMinor",
+         (array_agg(m.source ORDER BY m.seq DESC) FILTER (WHERE m.source IS NOT NULL))[1] AS source
+       FROM stock_movement m
+       WHERE m.van_id = $1 AND m.article = ANY($2) AND m.state IN ('new', 'reset, proved')
+       GROUP BY m.article, m.grade, m.state) lying
+     WHERE pieces > 0 ORDER BY article, grade, condition`,
+    [vanId, articles, jobId],
+  );
+  return result.rows;
 }
 
 /** Keeps others from moving stock until the transaction ends, so that a sum read in it stays true. */
@@ -38,18 +70,22 @@ export async function lockStock(db: Db): Promise<void> {
 
 export async function insertMovement(db: Db, actor: Actor, movement: NewMovement): Promise<void> {
   await db.query(
-    `INSERT INTO stock_movement (id, at, van_id, article, state, quantity, reason, note, job_id, actor_kind, actor_id)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+    `INSERT INTO stock_movement (id, at, van_id, article, state, grade, quantity, reason, note, job_id, cost_minor, source,
+       actor_kind, actor_id)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)`,
     [
       movement.id,
       actor.at,
       movement.vanId,
       movement.article,
       movement.state,
+      movement.grade,
       movement.quantity,
       movement.reason,
       movement.note,
       movement.jobId,
+      movement.costMinor,
+      movement.source,
       actor.kind,
       actorId(actor),
     ],
@@ -62,6 +98,7 @@ export interface MovementRow {
   readonly place: string | null;
   readonly article: string;
   readonly state: StockState;
+  readonly grade: StockGrade;
   readonly quantity: number;
   readonly reason: MovementReason;
   readonly note: string | null;
@@ -71,7 +108,7 @@ export interface MovementRow {
 /** The latest movements, newest first. */
 export async function listMovements(db: Db, limit: number): Promise<MovementRow[]> {
   const result = await db.query<MovementRow>(
-    `SELECT s.id, s.at, v.name AS place, s.article, s.state, s.quantity, s.reason, s.note, coalesce(p.name, s.actor_kind) AS by
+    `SELECT s.id, s.at, v.name AS place, s.article, s.state, s.grade, s.quantity, s.reason, s.note, coalesce(p.name, s.actor_kind) AS by
      FROM stock_movement s LEFT JOIN van v ON v.id = s.van_id LEFT JOIN person p ON p.id = s.actor_id
      ORDER BY s.seq DESC LIMIT $1`,
     [limit],

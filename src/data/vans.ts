@@ -5,6 +5,8 @@ export interface VanRow {
   readonly id: string;
   readonly name: string;
   readonly powerSupply: boolean;
+  /** Kinds of blade its machine cuts, by the first words of the profile. */
+  readonly cuts: readonly string[];
   readonly tools: readonly Tool[];
   readonly rights: readonly ToolRight[];
 }
@@ -86,8 +88,8 @@ export async function deleteRight(db: Db, vanId: string, name: string): Promise<
 
 /** The vans with their tools, cover and rights. */
 export async function listVans(db: Db): Promise<VanRow[]> {
-  const vans = await db.query<{ id: string; name: string; powerSupply: boolean }>(
-    'SELECT id, name, power_supply AS "powerSupply" FROM van ORDER BY name',
+  const vans = await db.query<Pick<VanRow, 'id' | 'name' | 'powerSupply' | 'cuts'>>(
+    'SELECT id, name, power_supply AS "powerSupply", cuts FROM van ORDER BY name',
   );
   const tools = await db.query<Tool & { vanId: string }>(
     `SELECT t.van_id AS "vanId", t.name, t.edition, t.state,

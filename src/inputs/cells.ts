@@ -33,6 +33,9 @@ export const cell = {
       Min(min, { message: `Expected ${min} or more.` }),
       Max(max, { message: `Expected ${max} or less.` }),
     ),
+  /** An hour of a day; '24:00' ends one. */
+  hour: (): Decorator =>
+    all(Matches(/^(([01]\d|2[0-3]):[0-5]\d|24:00)$/, { message: 'Expected an hour such as 15:30.' })),
   /** A number of keys, or `cannotSay`. */
   count: (): Decorator =>
     all(

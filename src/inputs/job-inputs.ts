@@ -27,7 +27,7 @@ import type { BladeState, KeyFault, Known, Presence, Rank } from '@/core/program
 import { keyFaults } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
-import type { OptionKind } from '@/core/quote/quote';
+import { type OptionKind, optionKinds } from '@/core/quote/price-rules';
 import { CallInput } from './call-input';
 import { orNull } from './fields';
 
@@ -90,10 +90,8 @@ export class ChoiceInput extends JobEdit {
   @IsIn(['customer', 'shop'], { message: 'Who chose?' }) chosenBy!: 'customer' | 'shop';
 }
 
-const options = ['shopOriginal', 'shopAftermarket', 'shopRepair', 'customerBuys', 'franchiseDesk'];
-
 export class OfferQuoteInput extends JobEdit {
-  @IsIn(options, { message: 'Choose an option.' }) option!: OptionKind;
+  @IsIn(optionKinds, { message: 'Choose an option.' }) option!: OptionKind;
 }
 
 export class AuthorityInput extends JobEdit {

@@ -1,6 +1,6 @@
 import { IsIn, IsInt, IsOptional, IsUUID, Length, Max, MaxLength, Min } from 'class-validator';
-import type { StockState, ToldMovement } from '@/core/stock/movements';
-import { movementReasons, stockStates } from '@/core/stock/movements';
+import type { StockGrade, StockState, ToldMovement } from '@/core/stock/movements';
+import { movementReasons, stockGrades, stockStates } from '@/core/stock/movements';
 import { orNull } from './fields';
 
 const told = Object.keys(movementReasons).filter((reason) => reason !== 'opening');
@@ -9,6 +9,7 @@ const told = Object.keys(movementReasons).filter((reason) => reason !== 'opening
 export class MoveStockInput {
   @Length(1, 40, { message: 'Name an article of the library.' }) article!: string;
   @IsIn(stockStates, { message: 'Choose a state.' }) state!: StockState;
+  @IsIn(Object.keys(stockGrades), { message: 'Choose original or aftermarket.' }) grade!: StockGrade;
   /** Null is the workshop. */
   @orNull() @IsUUID(undefined, { message: 'Choose a place.' }) vanId!: string | null;
   @IsIn(told, { message: 'Choose what happened.' }) reason!: ToldMovement['reason'];

@@ -21,7 +21,8 @@ import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
 import type { BenchKeyInput, KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { database } from './database';
-import { articlesUsedUp } from './jobs/recommendation';
+import { cheapestOf } from './jobs/recommendation';
+import { articlesUsedUp } from './quote/pricing';
 
 export interface RoutesFound {
   readonly platform: string;
@@ -40,7 +41,7 @@ export interface RoutesFound {
 export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<Result<RoutesFound>> {
   const db = database();
   const shop = await getShopOrThrow(db);
-  const { day, hour } = localMoment(actor.at, shop.zone);
+  const { day } = localMoment(actor.at, shop.zone);
   const platform = await platformNamed(input.platform);
   if (!platform) return failed('The library has no platform of this name.', 'platform');
   const vans = await listVans(db);
@@ -65,15 +66,13 @@ export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<R
     built: input.built === undefined ? null : { from: input.built, to: input.built },
     record: records[platform.id] ?? [],
     money: {
-      rateMinor: prices?.book.rateMinor ?? 0,
+      rateMinor: prices?.rules.rateMinor ?? 0,
       bureauFeeMinor: prices?.bureauFeeMinor ?? 0,
       onlyKeyHarmMinor: shop.onlyKeyHarmMinor,
       stolenLiveHarmMinor: shop.stolenLiveHarmMinor,
-      articleMinor: Object.fromEntries(
-        (prices?.prices ?? []).map((price) => [price.article, price.priceMinor]),
-      ),
+      articleMinor: cheapestOf(prices?.prices ?? []),
     },
-    desk: prices ? deskOf(prices, situation, { day, hour }, shop) : null,
+    desk: prices ? deskOf(prices, situation) : null,
   };
   const routes = findRoutes(request);
   const advice = adviseRoute(routes, request);
@@ -94,17 +93,10 @@ export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<R
 }
 
 /** The desk's labour and programming with the tow; the key itself is not known without a car. */
-function deskOf(
-  { bureauFeeMinor: _, ...prices }: PriceLists,
-  situation: KeySituation,
-  at: { readonly day: string; readonly hour: string },
-  { currency, quoteValidDays }: { readonly currency: string; readonly quoteValidDays: number },
-): RouteRequest['desk'] {
+function deskOf(prices: PriceLists, situation: KeySituation): RouteRequest['desk'] {
   const tow = knownInHand(situation).length === 0;
-  const totalMinor = deskTotalMinor(
-    { route: 'desk', keys: situation.wanted, keysAgain: 0, allKeysLost: tow, articles: [] },
-    { at, currency, quoteValidDays, ...prices, trip: null },
-  );
+  const work = { keys: situation.wanted, tow, articles: [] };
+  const totalMinor = deskTotalMinor(work, { ...prices, trip: null });
   const { desk } = prices;
   return desk && totalMinor !== undefined
     ? { name: desk.name, totalMinor, workingDays: desk.workingDays, tow }

@@ -40,7 +40,7 @@ export async function moveStock(
 ): Promise<Result<{ lies: number }>> {
   const mayNot = refusedFor(actor, 'moveStock');
   if (mayNot) return mayNot;
-  const { article, state, vanId, reason, pieces } = input;
+  const { article, state, grade, vanId, reason, pieces } = input;
   const toVanId = input.toVanId ?? null;
   if (reason === 'moved' && toVanId === vanId) return failed('Choose where it went.', 'toVanId');
   return transact(async (db) => {
@@ -52,12 +52,22 @@ export async function moveStock(
     if (!isPlace(vanId)) return failed('This van is not on the list.', 'vanId');
     if (reason === 'moved' && !isPlace(toVanId)) return failed('This van is not on the list.', 'toVanId');
     const own = (await listStock(db)).find(
-      (line) => line.article === article && line.state === state && line.vanId === vanId,
+      (line) =>
+        line.article === article && line.state === state && line.grade === grade && line.vanId === vanId,
     );
     const lies = own?.quantity ?? 0;
     const told = changeOf({ reason, pieces }, lies);
     if (!told.ok) return failed(told.reason, 'pieces');
-    const movement = { article, state, reason, note: input.note?.trim() || null, jobId: null };
+    const movement = {
+      article,
+      state,
+      grade,
+      reason,
+      note: input.note?.trim() || null,
+      jobId: null,
+      costMinor: null,
+      source: null,
+    };
     await insertMovement(db, actor, { ...movement, id: uuid(), vanId, quantity: told.change });
     if (reason === 'moved')
       await insertMovement(db, actor, { ...movement, id: uuid(), vanId: toVanId, quantity: pieces });

@@ -273,12 +273,17 @@ describe('the stock', () => {
     if (!line) throw new Error('the world has some');
     const lies = async (vanId: string | null) =>
       (await readStock(actor)).stock.find(
-        (one) => one.article === 'BLANK-2041' && one.state === 'new' && one.vanId === vanId,
+        (one) =>
+          one.article === 'BLANK-2041' &&
+          one.state === 'new' &&
+          one.grade === line.grade &&
+          one.vanId === vanId,
       )?.quantity ?? 0;
     const move = (more: object) =>
       moveStock(actor, {
         article: 'BLANK-2041',
         state: 'new',
+        grade: line.grade,
         vanId: line.vanId,
         reason: 'used',
         pieces: 1,

@@ -93,7 +93,7 @@ describe('the preview of a call', () => {
     return previewCall(actor, input.value);
   }
 
-  it('gives candidates, an advised route and four options, and stores nothing', async () => {
+  it('gives candidates, an advised route and six options, and stores nothing', async () => {
     const before = await database().query('SELECT count(*) FROM job');
     const view = await preview('Merrowdale', {
       year: 2018,
@@ -105,7 +105,7 @@ describe('the preview of a call', () => {
     expect(view.candidates[0]?.application).toMatchObject({ platform: 'Heddle 2', generation: 'II' });
     expect(view.candidates.reduce((sum, { probability }) => sum + probability, 0)).toBeCloseTo(1, 9);
     expect(view.route?.kind).toBe('aklAdd');
-    expect(view.options.filter(({ available }) => available)).toHaveLength(4);
+    expect(view.options.filter(({ available }) => available)).toHaveLength(6);
     expect(view.refused).toEqual([]);
     expect((await database().query('SELECT count(*) FROM job')).rows).toEqual(before.rows);
   });
@@ -160,7 +160,7 @@ describe('what there is to look at', () => {
 
   it('the price book of the day, and none before there was one', async () => {
     expect(await readPriceBook(actor)).toMatchObject({
-      book: { rateMinor: 8800 },
+      rules: { rateMinor: 8800 },
       taxBasisPoints: { goods: 650, labour: 650 },
     });
     expect(await readPriceBook({ ...actor, at: new Date('2020-01-01T12:00:00Z') })).toBeUndefined();

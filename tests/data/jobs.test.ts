@@ -1,14 +1,17 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
+import { quoteOf } from '@/core/quote/options';
 import { checkAuditChain } from '@/data/audit';
+import { findFrozenQuote } from '@/data/quotes';
 import { database } from '@/usecases/database';
 import { readNames } from '@/usecases/identify/names';
 import { recordAuthority } from '@/usecases/jobs/authority';
-import { changeRing, chooseCandidate, chooseRoute, chooseVan, offerQuote } from '@/usecases/jobs/decide';
+import { changeRing, chooseCandidate, chooseRoute, chooseVan } from '@/usecases/jobs/decide';
 import { findJobs } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { offerQuote } from '@/usecases/quote/offer';
 import { emptyCall } from '../support/calls';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
 import { onSitePapers } from '../support/papers';
@@ -388,7 +391,14 @@ describe('choices', () => {
     expect(quotes[1]).toMatchObject({
       offered: 'shopOriginal',
       validUntil: '2027-03-17',
-      frozen: { car: 'Fenholt Dapplemere II, 2016' },
+      paper: { car: 'Fenholt Dapplemere II, 2016', chosen: { kind: 'shopOriginal' } },
+    });
+    const frozen = await findFrozenQuote(database(), quotes[1]?.number ?? 0);
+    if (!frozen) throw new Error('not frozen');
+    // The same request and snapshot give the same options, whatever the shop charges by then.
+    expect(quoteOf(frozen.request, frozen.snapshot)).toEqual({
+      options: frozen.options,
+      secondKey: frozen.secondKey,
     });
   });
 });

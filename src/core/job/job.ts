@@ -10,6 +10,7 @@ import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
 import type { Outcome } from './closing';
 import type { JobLog } from './events';
+import type { JobTerms } from './terms';
 
 /** What the caller told. Null is 'not said'. */
 export interface Call {
@@ -108,6 +109,9 @@ export interface Job {
   readonly vanId: string | null;
   /** Whether there is a network where the car stands; null where nobody has said. */
   readonly network: boolean | null;
+  /** The time reserved for the van to come. */
+  readonly appointment: { readonly from: Date; readonly to: Date } | null;
+  readonly terms: JobTerms;
   readonly choices: readonly JobChoice[];
   readonly authority: readonly Authority[];
   readonly doorNote: DoorNote | null;

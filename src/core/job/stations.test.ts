@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { emptyLog } from './events';
 import { authorityStage, carName, formatJobNumber, type Job } from './job';
 import { type StationsRequest, stationsOf } from './stations';
+import { usualTerms } from './terms';
 
 const call: Job['call'] = {
   line: null,
@@ -55,6 +56,8 @@ const job: Job = {
   given: [],
   facts: [],
   log: emptyLog,
+  appointment: null,
+  terms: usualTerms,
   lastSeq: 0,
   closed: null,
 };

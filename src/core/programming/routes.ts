@@ -20,7 +20,7 @@ import { findTool, type ToolFunction } from './van-kit';
 import { totalMinutes, type WorkTime, workTime } from './work-time';
 
 /** Minutes of a repair at the bench: half of all are quicker. */
-const repairStep = { p50Minutes: 14, spread: 0.4 };
+export const repairStep = { p50Minutes: 14, spread: 0.4 };
 /** Stated chances of what no platform states. */
 const statedChance = { none: 0.98, repair: 0.9, desk: 0.97 };
 
@@ -101,7 +101,8 @@ function repairRoute(request: RouteRequest): Route {
   };
 }
 
-function canBeMended(key: PhysicalKey): boolean {
+/** A fault of the customer's key that a repair lifts. */
+export function canBeMended(key: PhysicalKey): boolean {
   return key.presence === 'here' && !key.madeHere && key.faults.some((fault) => fault !== 'deadRemote');
 }
 

@@ -1,12 +1,14 @@
 import { daysBetween } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
 import { findBeaten } from './beaten';
+import { type DeskGrounds, type DeskWork, deskLines } from './drafts/franchise-desk';
 import { earningsOf } from './earnings';
 import { sum } from './lines';
 import { type OptionKind, optionKinds } from './price-rules';
 import { type Priced, priceOption } from './priced';
 import type { Available, KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 import { secondKeyOf } from './second-key';
+import { taxLines } from './tax';
 
 /** The most keys that one quote holds. */
 export const mostKeys = 5;
@@ -99,8 +101,14 @@ export function listTotal(
 }
 
 /** What the franchise desk takes in all; undefined where there is none or it has no price. */
-export function deskTotalMinor(request: QuoteRequest, snapshot: QuoteSnapshot): number | undefined {
-  return listTotal('franchiseDesk', request, snapshot.now, snapshot) ?? undefined;
+export function deskTotalMinor(
+  work: DeskWork,
+  grounds: DeskGrounds & Pick<QuoteSnapshot, 'taxBasisPoints'>,
+): number | undefined {
+  const found = deskLines(work, grounds);
+  if (!found.ok) return undefined;
+  const lines = taxLines(found.lines, grounds.taxBasisPoints, grounds.rules.taxIncluded);
+  return sum(lines.map(({ netMinor, taxMinor }) => netMinor + taxMinor));
 }
 
 /** The options that can be had, the cheapest first. */

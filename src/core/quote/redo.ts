@@ -1,5 +1,15 @@
 import type { SourceOutcome } from './quote';
 
+/** Why a key had to be made again. */
+export const redoReasons = {
+  wrong: 'the wrong article',
+  notReset: 'not reset',
+  poorRange: 'poor range',
+  failed: 'failed',
+  work: 'our own work',
+} as const;
+export type RedoReason = keyof typeof redoReasons;
+
 /** What is publicly known of a source counts like this many keys. */
 const strength = 10;
 /** Sources that nobody has described, in hundredths of a percent. */

@@ -14,9 +14,14 @@ export const movementReasons = {
 } as const;
 export type MovementReason = keyof typeof movementReasons;
 
+/** Made for the make of the car, or for the trade. */
+export const stockGrades = { original: 'original', aftermarket: 'aftermarket' } as const;
+export type StockGrade = keyof typeof stockGrades;
+
 export interface StockLine {
   readonly article: string;
   readonly state: StockState;
+  readonly grade: StockGrade;
   /** The van's name; null is the workshop. */
   readonly place: string | null;
   readonly quantity: number;

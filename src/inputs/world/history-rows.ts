@@ -8,6 +8,7 @@ import type { AttemptResult } from '@/core/job/events';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
+import { redoReasons } from '@/core/quote/redo';
 import { type StockState, stockStates } from '@/core/stock/movements';
 import { cell } from '../cells';
 
@@ -65,4 +66,48 @@ export class StockRow {
   @cell.text(40) article!: string;
   @cell.oneOf(stockStates) state!: StockState;
   @cell.whole(1, 1000) count!: number;
+  @cell.oneOf(['original', 'aftermarket']) grade!: string;
+  @cell.optional() @cell.amount() cost?: string;
+  @cell.optional() @cell.text(80) source?: string;
+}
+
+/** Where the keys of a past job came from. */
+export class PastSourceRow {
+  @cell.text(20) job!: string;
+  @cell.text(80) source!: string;
+  @cell.whole(1, 10) keys!: number;
+  @cell.whole(0, 10) redone!: number;
+  @cell.optional() @cell.oneOf(Object.keys(redoReasons)) reason?: string;
+}
+
+/** What another firm was said to take. */
+export class PastRivalRow {
+  @cell.text(20) job!: string;
+  @cell.amount() total!: string;
+  @cell.amount() own!: string;
+  @cell.yesNo() unusualHour!: boolean;
+}
+
+/** A job that is open on the first day, with the time reserved for it. */
+export class TodayRow {
+  @cell.text(20) job!: string;
+  @cell.whole(0, 2000) hoursAgo!: number;
+  @cell.text(80) person!: string;
+  @cell.text(80) customer!: string;
+  @cell.text(24) phone!: string;
+  @cell.text(60) make!: string;
+  @cell.text(60) model!: string;
+  @cell.whole(1950, 2100) year!: number;
+  @cell.oneOf(['turn', 'push']) ignition!: 'turn' | 'push';
+  @cell.text(60) place!: string;
+  @cell.oneOf(whys) why!: Why;
+  @cell.optional() @cell.oneOf(['open', 'locked']) access?: string;
+  @cell.whole(0, 8) working!: number;
+  @cell.whole(0, 8) lost!: number;
+  @cell.whole(0, 5) wanted!: number;
+  @cell.text(40) van!: string;
+  /** Days from the first start. */
+  @cell.whole(0, 60) days!: number;
+  @cell.hour() from!: string;
+  @cell.hour() to!: string;
 }

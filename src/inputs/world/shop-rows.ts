@@ -1,5 +1,4 @@
-import { IsISO4217CurrencyCode, IsTimeZone, Matches } from 'class-validator';
-import { routeKinds } from '@/core/programming/route';
+import { IsISO4217CurrencyCode, IsTimeZone } from 'class-validator';
 import { rightKinds, toolFunctions } from '@/core/programming/van-kit';
 import { cell } from '../cells';
 
@@ -11,6 +10,9 @@ export class ShopRow {
   @cell.oneOf(['km', 'mi']) distanceUnit!: 'km' | 'mi';
   @cell.text(40) market!: string;
   @cell.whole(1, 365) quoteValidDays!: number;
+  @cell.numbers(20) openDays!: string;
+  @cell.hour() openFrom!: string;
+  @cell.hour() openTo!: string;
   @cell.optional() @cell.text(200) licence?: string;
   @cell.optional() @cell.text(2000) forms?: string;
 }
@@ -30,6 +32,7 @@ export class PlaceRow {
 export class VanRow {
   @cell.text(40) name!: string;
   @cell.yesNo() powerSupply!: boolean;
+  @cell.text(120) cuts!: string;
 }
 
 export class ToolRow {
@@ -57,56 +60,35 @@ export class RightRow {
   @cell.optional() @cell.whole(-3650, 3650) expiresInDays?: number;
 }
 
-export class SupplierRow {
-  @cell.text(80) name!: string;
-  @cell.oneOf(['original', 'aftermarket', 'online']) kind!: string;
-  @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Expected an hour such as 15:30.' }) cutOff!: string;
-}
-
-export class SupplierPriceRow {
-  @cell.text(80) supplier!: string;
-  @cell.text(40) article!: string;
-  @cell.amount() price!: string;
-  @cell.whole(0, 120) leadDays!: number;
-  @cell.whole(0, 240) warrantyMonths!: number;
-}
-
-export class FranchiseDeskRow {
-  @cell.text(60) make!: string;
-  @cell.text(80) name!: string;
-  @cell.amount() labour!: string;
-  @cell.amount() programming!: string;
-  @cell.whole(0, 500) keyMarkupPercent!: number;
-  @cell.whole(0, 120) workingDays!: number;
-  @cell.decimal(0, 500) towKm!: number;
-}
-
-export class PriceBookRow {
-  @cell.text(80) name!: string;
-  @cell.amount() rate!: string;
-  @cell.whole(0, 500) keyMarkupPercent!: number;
-  @cell.amount() minimum!: string;
-  @cell.amount() rounding!: string;
-  @cell.amount() towBase!: string;
-  @cell.amount() towPerKm!: string;
-  @cell.amount() onlineShipping!: string;
-}
-
-export class PriceMenuRow {
-  @cell.oneOf(['cut', ...routeKinds]) work!: string;
-  @cell.amount() first!: string;
-  @cell.amount() further!: string;
-}
-
-export class TaxRateRow {
-  @cell.oneOf(['goods', 'labour']) taxClass!: string;
-  @cell.decimal(0, 100) percent!: number;
-}
-
 export class BureauRow {
   @cell.oneOf(['codeFromVin', 'pinFromVin', 'bittingFromCode']) kind!: string;
   @cell.amount() fee!: string;
   @cell.whole(0, 10_000) minutesFrom!: number;
   @cell.whole(0, 10_000) minutesTo!: number;
   @cell.whole(0, 100) failurePercent!: number;
+}
+
+export class RoadNodeRow {
+  @cell.text(60) name!: string;
+  @cell.decimal(-500, 500) xKm!: number;
+  @cell.decimal(-500, 500) yKm!: number;
+  @cell.yesNo() workshop!: boolean;
+}
+
+export class RoadRow {
+  @cell.text(60) from!: string;
+  @cell.text(60) to!: string;
+  @cell.decimal(0.1, 500) km!: number;
+  @cell.whole(5, 130) kmPerHour!: number;
+  @cell.whole(0, 300) rushPercent!: number;
+}
+
+export class FerryRow {
+  @cell.text(60) from!: string;
+  @cell.text(60) to!: string;
+  @cell.decimal(0.1, 500) km!: number;
+  @cell.whole(1, 600) minutes!: number;
+  @cell.hour() first!: string;
+  @cell.hour() last!: string;
+  @cell.whole(1, 1440) everyMinutes!: number;
 }

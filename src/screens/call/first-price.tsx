@@ -2,7 +2,8 @@ import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { formatMinutes, formatWait } from '@/core/kinds/units';
 import { type Route, routeNames } from '@/core/programming/route';
-import { optionNames, type QuoteOption } from '@/core/quote/quote';
+import { optionNames } from '@/core/quote/price-rules';
+import type { Available, QuoteOption } from '@/core/quote/quote';
 import { Table, Td, Th, Tr } from '@/ui/table';
 
 interface FirstPriceProps {
@@ -16,6 +17,12 @@ interface FirstPriceProps {
 /** The first prices of a call, for the advised route of the likeliest car. */
 export function FirstPrice({ options, route, currency, locale, today }: FirstPriceProps) {
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
+  const open = options.filter((option): option is Available => option.available);
+  const [closed] = options;
+  if (open.length === 0)
+    return (
+      <p className="text-mute">{closed && !closed.available ? closed.reason : 'No option can be had.'}</p>
+    );
   return (
     <section>
       <h2 className="mb-1 text-small font-semibold text-mute">
@@ -34,28 +41,25 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
           </Tr>
         </thead>
         <tbody>
-          {options.map((option) => (
+          {open.map((option) => (
             <Tr key={option.kind}>
-              <Th row>{optionNames[option.kind]}</Th>
-              {option.available ? (
-                <>
-                  <Td className="text-right font-mono text-ask font-bold max-sm:text-base">
-                    {show(option.totalMinor)}
-                  </Td>
-                  <Td>
-                    {formatDay(option.drivesOn, today)}
-                    {option.furtherKeyMinor !== null && (
-                      <span className="block text-small text-mute">
-                        further key +{show(option.furtherKeyMinor)}
-                      </span>
-                    )}
-                  </Td>
-                </>
-              ) : (
-                <td colSpan={2} className="px-3 py-2 text-mute">
-                  {option.reason}
-                </td>
-              )}
+              <Th row>
+                {optionNames[option.kind]}
+                {option.beatenBy && (
+                  <span className="block text-small">beaten by {optionNames[option.beatenBy]}</span>
+                )}
+              </Th>
+              <Td className="text-right font-mono text-ask font-bold max-sm:text-base">
+                {show(option.totalMinor)}
+              </Td>
+              <Td>
+                {formatDay(option.earliestOn, today)}
+                {option.furtherKeyMinor !== null && (
+                  <span className="block text-small text-mute">
+                    further key +{show(option.furtherKeyMinor)}
+                  </span>
+                )}
+              </Td>
             </Tr>
           ))}
         </tbody>

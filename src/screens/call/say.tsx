@@ -37,7 +37,7 @@ export function Say({ options, route, why, access, currency, locale, today }: Sa
       <div>
         <h2 className="font-semibold">Say on the phone</h2>
         <p className="mt-1">
-          “From <b>{show(cheapest.totalMinor)}</b> with tax, {formatDay(cheapest.drivesOn, today)}
+          “From <b>{show(cheapest.totalMinor)}</b> with tax, {formatDay(cheapest.earliestOn, today)}
           {cheapest.furtherKeyMinor !== null && (
             <>
               ; a further key the same visit <b>+{show(cheapest.furtherKeyMinor)}</b>

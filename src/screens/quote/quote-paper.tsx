@@ -2,15 +2,9 @@
 
 import { formatDay, type LocalDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import { routeNames } from '@/core/programming/route';
-import {
-  type OptionKind,
-  optionNames,
-  type QuoteOption,
-  type QuoteRequest,
-  type QuoteSnapshot,
-} from '@/core/quote/quote';
+import type { QuotePaper as Paper, PaperOption } from '@/core/quote/paper';
 import { Button } from '@/ui/button';
+import { percentWords } from './shown';
 
 interface QuotePaperProps {
   readonly quoteNumber: number;
@@ -19,27 +13,17 @@ interface QuotePaperProps {
   readonly customer: string | null;
   readonly madeOn: LocalDay;
   readonly validUntil: LocalDay;
-  readonly offered: OptionKind;
-  readonly frozen: {
-    readonly request: QuoteRequest;
-    readonly snapshot: QuoteSnapshot;
-    readonly options: readonly QuoteOption[];
-    readonly car: string;
-  };
+  readonly paper: Paper;
   readonly locale: string;
 }
 
-/** A frozen quote on one page: the option offered with its lines, the others by total, and what it takes at the car. */
+/** A frozen quote on one page: the option offered with its lines, up to two others, what is in it and what it takes. */
 export function QuotePaper(props: QuotePaperProps) {
-  const { quoteNumber, jobName, shopName, customer, madeOn, validUntil, offered, frozen, locale } = props;
-  const { request, snapshot, options, car } = frozen;
-  const show = (minor: number) => formatMoney({ minor, currency: snapshot.currency }, locale);
-  const chosen = options.find((option) => option.kind === offered);
-  if (!chosen?.available) return null;
-  const others = options.filter((option) => option.kind !== offered);
-  const papers = request.route !== 'none' && request.route !== 'repair';
+  const { quoteNumber, jobName, shopName, customer, madeOn, validUntil, paper, locale } = props;
+  const { chosen, alternatives } = paper;
+  const show = (minor: number) => formatMoney({ minor, currency: paper.currency }, locale);
   return (
-    <article className="mx-auto w-full max-w-[760px] rounded-lg border border-line bg-biscuit p-8 print:max-w-none print:border-0 print:p-0">
+    <article className="mx-auto w-full max-w-[760px] rounded-lg border border-line bg-biscuit p-8 print:max-w-none print:border-0 print:p-0 print:text-small">
       <header className="flex items-start justify-between gap-4 border-b-2 border-ink pb-3">
         <div>
           <p className="text-ask font-bold">{shopName}</p>
@@ -52,19 +36,18 @@ export function QuotePaper(props: QuotePaperProps) {
       </header>
       <dl className="my-3 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
         <dt className="text-mute">Car</dt>
-        <dd>{car}</dd>
+        <dd>{paper.car}</dd>
         <dt className="text-mute">Work</dt>
-        <dd>
-          {routeNames[request.route]}, {request.keys} new {request.keys === 1 ? 'key' : 'keys'}
-        </dd>
+        <dd>{paper.work}</dd>
         <dt className="text-mute">Made</dt>
         <dd>
           {formatDay(madeOn, '')}, valid until {formatDay(validUntil, '')}
         </dd>
         <dt className="text-mute">Car drives</dt>
-        <dd>{formatDay(chosen.drivesOn, '')}, where ordered today</dd>
+        <dd>{drives(chosen)}, where ordered today</dd>
       </dl>
-      <h2 className="mt-4 font-semibold">{optionNames[offered]}</h2>
+      <h2 className="mt-4 font-semibold">{chosen.name}</h2>
+      <p className="text-mute">{chosen.notes.join(' ')}</p>
       <table className="mt-1 w-full">
         <thead className="text-left text-small text-mute">
           <tr>
@@ -77,7 +60,10 @@ export function QuotePaper(props: QuotePaperProps) {
         <tbody>
           {chosen.lines.map((line) => (
             <tr key={`${line.payee} ${line.label}`} className="border-t border-line">
-              <td className="py-1 pr-3">{line.label}</td>
+              <td className="py-1 pr-3">
+                {line.label}
+                {line.payee !== 'shop' && <span className="text-mute"> (to the {line.payee})</span>}
+              </td>
               <td className="py-1 text-right font-mono">{show(line.netMinor)}</td>
               <td className="py-1 text-right font-mono">{show(line.taxMinor)}</td>
               <td className="py-1 text-right font-mono">{show(line.netMinor + line.taxMinor)}</td>
@@ -91,37 +77,64 @@ export function QuotePaper(props: QuotePaperProps) {
           </tr>
         </tbody>
       </table>
-      {chosen.furtherKeyMinor !== null && (
-        <p className="mt-2">One more key in the same visit: +{show(chosen.furtherKeyMinor)} with tax.</p>
+      {paper.furtherKeyMinor !== null && (
+        <p className="mt-2">One more key in the same visit: +{show(paper.furtherKeyMinor)} with tax.</p>
       )}
-      {chosen.notes.map((note) => (
-        <p key={note} className="text-mute">
-          {note}
+      {alternatives.length > 0 && (
+        <>
+          <h2 className="mt-4 font-semibold">Other ways, for comparison</h2>
+          <ul>
+            {alternatives.map((option) => (
+              <li key={option.kind} className="flex justify-between gap-4 border-t border-line py-1">
+                <span>
+                  {option.name}, drives {drives(option)}
+                  {option.redoPercent !== null && `, to be made again ${percentWords(option.redoPercent)}`}
+                  <span className="block text-small text-mute">{option.notes.join(' ')}</span>
+                </span>
+                <span className="font-mono">{show(option.totalMinor)}</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
+      <div className="mt-4 grid gap-x-6 gap-y-3 border-t border-line pt-2 sm:grid-cols-2">
+        <WordList title="Included" words={paper.included} />
+        <WordList title="Not included" words={paper.notIncluded} />
+        <WordList
+          title="Terms"
+          words={paper.terms.map(({ words, minor }) => (minor === null ? words : `${words}: ${show(minor)}`))}
+        />
+        <WordList title="Take care" words={paper.cautions} />
+      </div>
+      {paper.authority && (
+        <p className="mt-3 border-t border-line pt-2">
+          <b>At the car we need:</b> {paper.authority}
         </p>
-      ))}
-      <h2 className="mt-4 font-semibold">Other ways, for comparison</h2>
-      <ul>
-        {others.map((option) => (
-          <li key={option.kind} className="flex justify-between gap-4 border-t border-line py-1">
-            <span>
-              {optionNames[option.kind]}
-              {option.available ? `, drives ${formatDay(option.drivesOn, '')}` : `: ${option.reason}`}
-            </span>
-            {option.available && <span className="font-mono">{show(option.totalMinor)}</span>}
-          </li>
-        ))}
-      </ul>
-      <p className="mt-4 border-t border-line pt-2 text-small text-mute">
-        {papers
-          ? 'At the car we need the person, a photo identity, and the registration or another proof of the right to the car, together with the plate. Without them no work is done. Local law prevails. '
-          : ''}
-        Not included: faults found in locks, wiring or modules, and waiting that the customer causes.
-      </p>
+      )}
       <div className="no-print mt-6 flex justify-end">
         <Button look="main" onClick={() => window.print()}>
           Print this page
         </Button>
       </div>
     </article>
+  );
+}
+
+function drives({ earliestOn, p80On }: PaperOption): string {
+  const from = formatDay(earliestOn, '');
+  return p80On === earliestOn ? from : `${from} at the earliest, four of five by ${formatDay(p80On, '')}`;
+}
+
+function WordList({ title, words }: { title: string; words: readonly string[] }) {
+  if (words.length === 0) return null;
+  return (
+    <section>
+      <h2 className="font-semibold">{title}</h2>
+      <ul className="text-mute">
+        {words.map((word) => (
+          <li key={word}>{word}</li>
+        ))}
+      </ul>
+    </section>
   );
 }

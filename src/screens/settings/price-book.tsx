@@ -1,12 +1,12 @@
 import { formatMoney } from '@/core/kinds/money';
 import { type RouteKind, routeNames } from '@/core/programming/route';
+import type { PriceRules } from '@/core/quote/price-rules';
 import type { QuoteSnapshot } from '@/core/quote/quote';
 import { Panel } from '@/ui/panel';
 import { Table, Td, Th, Tr } from '@/ui/table';
 
 interface PriceBookProps {
-  readonly book: QuoteSnapshot['book'];
-  readonly menu: QuoteSnapshot['menu'];
+  readonly rules: PriceRules;
   readonly taxBasisPoints: QuoteSnapshot['taxBasisPoints'];
   readonly currency: string;
   readonly locale: string;
@@ -15,7 +15,7 @@ interface PriceBookProps {
 const otherWork: Record<string, string> = { cut: 'Cutting' };
 
 /** What every quote rests on: rate, menu, markup, minimum, rounding and tax; to look at. */
-export function PriceBook({ book, menu, taxBasisPoints, currency, locale }: PriceBookProps) {
+export function PriceBook({ rules: book, taxBasisPoints, currency, locale }: PriceBookProps) {
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
   const rules: readonly (readonly [string, string])[] = [
     ['Rate, an hour of travel', show(book.rateMinor)],
@@ -41,9 +41,12 @@ export function PriceBook({ book, menu, taxBasisPoints, currency, locale }: Pric
             </Tr>
           </thead>
           <tbody>
-            {Object.entries(menu).map(([work, { firstMinor, furtherMinor }]) => (
-              <Tr key={work}>
-                <Th row>{otherWork[work] ?? routeNames[work as RouteKind]}</Th>
+            {book.menu.map(({ work, difficulty, firstMinor, furtherMinor }) => (
+              <Tr key={`${work} ${difficulty}`}>
+                <Th row>
+                  {otherWork[work] ?? routeNames[work as RouteKind]}
+                  {difficulty === 'hard' && ', hard'}
+                </Th>
                 <Td className="text-right font-mono">{show(firstMinor)}</Td>
                 <Td className="text-right font-mono">{show(furtherMinor)}</Td>
               </Tr>

@@ -8,7 +8,9 @@ import {
   isReady,
   type MovementReason,
   movementReasons,
+  type StockGrade,
   type StockState,
+  stockGrades,
   stockStates,
 } from '@/core/stock/movements';
 import { Button } from '@/ui/button';
@@ -21,6 +23,7 @@ import { useSubmit } from '@/ui/use-submit';
 interface StockShown {
   readonly article: string;
   readonly state: StockState;
+  readonly grade: StockGrade;
   readonly vanId: string | null;
   readonly quantity: number;
 }
@@ -34,6 +37,7 @@ interface StockProps {
     readonly place: string | null;
     readonly article: string;
     readonly state: StockState;
+    readonly grade: StockGrade;
     readonly quantity: number;
     readonly reason: MovementReason;
     readonly note: string | null;
@@ -46,8 +50,8 @@ interface StockProps {
 /** What lies in which van and in the workshop, and the ledger of what moved. */
 export function Stock({ vans, stock, movements, zone, onMove }: StockProps) {
   const [words, setWords] = useState('');
-  const lines = linesOf(stock).filter(({ article, state }) =>
-    `${article} ${state}`.toLowerCase().includes(words.trim().toLowerCase()),
+  const lines = linesOf(stock).filter(({ article, state, grade }) =>
+    `${article} ${state} ${grade}`.toLowerCase().includes(words.trim().toLowerCase()),
   );
   return (
     <>
@@ -69,6 +73,7 @@ export function Stock({ vans, stock, movements, zone, onMove }: StockProps) {
                 <Tr>
                   <Th>Article</Th>
                   <Th>State</Th>
+                  <Th>Grade</Th>
                   {vans.map(({ id, name }) => (
                     <Th key={id}>{name}</Th>
                   ))}
@@ -76,12 +81,13 @@ export function Stock({ vans, stock, movements, zone, onMove }: StockProps) {
                 </Tr>
               </thead>
               <tbody>
-                {lines.map(({ article, state, pieces }) => (
-                  <Tr key={`${article} ${state}`}>
+                {lines.map(({ article, state, grade, pieces }) => (
+                  <Tr key={`${article} ${state} ${grade}`}>
                     <Th row>
                       <span className="font-mono text-ink">{article}</span>
                     </Th>
                     <Td>{isReady(state) ? state : <span className="text-ochre">≠ {state}</span>}</Td>
+                    <Td>{stockGrades[grade]}</Td>
                     {[...vans.map(({ id }) => id), null].map((place) => (
                       <Td key={place ?? 'workshop'} className="font-mono">
                         {pieces.get(place) ?? <span className="text-mute">–</span>}
@@ -101,10 +107,13 @@ export function Stock({ vans, stock, movements, zone, onMove }: StockProps) {
 }
 
 function linesOf(stock: readonly StockShown[]) {
-  const lines = new Map<string, { article: string; state: StockState; pieces: Map<string | null, number> }>();
-  for (const { article, state, vanId, quantity } of stock) {
-    const key = `${article} ${state}`;
-    const line = lines.get(key) ?? { article, state, pieces: new Map() };
+  const lines = new Map<
+    string,
+    { article: string; state: StockState; grade: StockGrade; pieces: Map<string | null, number> }
+  >();
+  for (const { article, state, grade, vanId, quantity } of stock) {
+    const key = `${article} ${state} ${grade}`;
+    const line = lines.get(key) ?? { article, state, grade, pieces: new Map() };
     line.pieces.set(vanId, quantity);
     lines.set(key, line);
   }
@@ -117,6 +126,7 @@ function MoveForm({ vans, onMove }: Pick<StockProps, 'vans' | 'onMove'>) {
   const router = useRouter();
   const [article, setArticle] = useState('');
   const [state, setState] = useState<StockState>('new');
+  const [grade, setGrade] = useState<StockGrade>('aftermarket');
   const [place, setPlace] = useState(vans[0]?.id ?? '');
   const [reason, setReason] = useState<MovementReason>('arrived');
   const [to, setTo] = useState('');
@@ -137,6 +147,7 @@ function MoveForm({ vans, onMove }: Pick<StockProps, 'vans' | 'onMove'>) {
             {
               article: article.trim(),
               state,
+              grade,
               vanId: place || null,
               reason,
               pieces: pieces.trim() === '' ? null : Number(pieces),
@@ -150,7 +161,7 @@ function MoveForm({ vans, onMove }: Pick<StockProps, 'vans' | 'onMove'>) {
           );
         }}
       >
-        <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-6">
+        <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-7">
           <SelectField
             label="What happened"
             value={reason}
@@ -172,6 +183,13 @@ function MoveForm({ vans, onMove }: Pick<StockProps, 'vans' | 'onMove'>) {
             error={problemOf('state')}
             choices={stockStates.map((one) => ({ value: one, label: one }))}
             onChange={(event) => setState(event.target.value as StockState)}
+          />
+          <SelectField
+            label="Grade"
+            value={grade}
+            error={problemOf('grade')}
+            choices={(Object.keys(stockGrades) as StockGrade[]).map((one) => ({ value: one, label: one }))}
+            onChange={(event) => setGrade(event.target.value as StockGrade)}
           />
           <TextField
             label={reason === 'counted' ? 'Pieces there now' : 'Pieces'}

@@ -65,7 +65,7 @@ export async function readArticleFacts(
   ]);
   const [equals, universals, signs] = await Promise.all([
     own ? listEquals(db, [own.article]) : [],
-    own ? listUniversals(db, own.article) : [],
+    own ? listUniversals(db, [own.article]) : [],
     listChipSigns(db, [...articles, ...lookAlikes.map(({ other }) => other)]),
   ]);
   const prices = await listLowestPrices(

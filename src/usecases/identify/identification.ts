@@ -13,21 +13,16 @@ import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { routeNames } from '@/core/programming/route';
+import { firstOption } from '@/core/quote/options';
 import { priceClassMinor } from '@/core/quote/price-class';
 import { listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { readPriceLists } from '@/data/prices';
 import { listRouteRecords } from '@/data/route-records';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
 import { gatheredOf } from '../jobs/job-view';
-import {
-  articlesOf,
-  articlesUsedUp,
-  cheapest,
-  type RecommendationGrounds,
-  recommend,
-} from '../jobs/recommendation';
+import { articlesOf, type RecommendationGrounds, recommend } from '../jobs/recommendation';
+import { readPricing } from '../quote/pricing';
 
 /** A question with the words around it. */
 export interface AskedQuestion extends Question {
@@ -121,10 +116,9 @@ async function groundsOf(
   platforms: readonly Platform[],
 ): Promise<RecommendationGrounds> {
   const now = localMoment(at, shop.zone);
-  const articles = [...new Set([...applications.flatMap(articlesOf), ...articlesUsedUp(platforms)])];
-  const [first] = applications;
-  const [prices, records] = await Promise.all([
-    first && readPriceLists(db, now.day, articles, first.makeId),
+  const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
+  const [pricing, records] = await Promise.all([
+    readPricing(db, { job, shop, now, van, applications, platforms }),
     listRouteRecords(
       db,
       platforms.map(({ id }) => id),
@@ -133,9 +127,10 @@ async function groundsOf(
   return {
     shop,
     now,
-    van: vans.find(({ id }) => id === job.vanId) ?? vans[0],
-    prices,
+    van,
+    pricing,
     records,
+    hasPin: false,
   };
 }
 
@@ -155,8 +150,8 @@ function decisionParts(
     const key = [application.platformId, application.market, built, ...articles].join('|');
     const found = known.get(key);
     if (found) return found;
-    const { advice, quote } = recommend(job, application, platform, grounds);
-    const total = quote && cheapest(quote.options);
+    const { advice, quote } = recommend(job, application, platform, grounds, false);
+    const total = quote && firstOption(quote.options)?.totalMinor;
     const parts: DecisionParts = {
       blank: application.blank,
       electronics: application.remote?.article ?? application.chip?.article ?? 'no chip',

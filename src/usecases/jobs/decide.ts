@@ -3,14 +3,12 @@ import { withAnswer } from '@/core/identify/answer-facts';
 import { unsureReliability } from '@/core/identify/gathered-facts';
 import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
-import { addDays } from '@/core/kinds/local-time';
-import { done, failed, type Result } from '@/core/kinds/result';
+import { failed } from '@/core/kinds/result';
 import { choiceAnswers } from '@/core/programming/choices';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import { findApplication } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { deleteGiven, replaceRing, setKeyRank, storeChoice, updateChoices, upsertGiven } from '@/data/jobs';
-import { insertQuote } from '@/data/quotes';
 import { listVans } from '@/data/vans';
 import type { AnswerInput } from '@/inputs/identify-input';
 import type {
@@ -21,11 +19,10 @@ import type {
   ChooseVanInput,
   KeyInput,
   NetworkInput,
-  OfferQuoteInput,
 } from '@/inputs/job-inputs';
 import type { RankInput } from '@/inputs/key-inputs';
 import { type Edited, editJob } from './edit-job';
-import { carOnPaper, jobViewIn } from './job-view';
+import { jobViewIn } from './job-view';
 import { sections } from './sections';
 
 export async function chooseCandidate(actor: PersonActor, input: ChooseCandidateInput): Promise<Edited> {
@@ -146,34 +143,6 @@ export async function chooseRoute(actor: PersonActor, input: ChooseRouteInput): 
     await updateChoices(db, job.id, { route: input.route, routeReason: input.reason.trim() || null });
     return undefined;
   });
-}
-
-/** Freezes the options as they stand now under a number, with one of them offered. */
-export async function offerQuote(
-  actor: PersonActor,
-  input: OfferQuoteInput,
-): Promise<Result<{ version: number; quoteNumber: number }> | Edited> {
-  let quoteNumber = 0;
-  const edited = await editJob(actor, input, sections.quote, async (db, job) => {
-    const view = await jobViewIn(db, actor, job.number);
-    const option = view?.quote?.options.find(({ kind }) => kind === input.option);
-    if (!view?.quote || !option) return failed('Choose the route first: the price rests on it.', 'option');
-    if (!option.available) return failed(`This option cannot be had: ${option.reason}`, 'option');
-    const { request, snapshot, options } = view.quote;
-    quoteNumber = await insertQuote(db, {
-      id: uuid(),
-      jobId: job.id,
-      offered: input.option,
-      totalMinor: option.totalMinor,
-      currency: snapshot.currency,
-      validUntil: addDays(snapshot.at.day, snapshot.quoteValidDays),
-      madeAt: actor.at,
-      madeById: actor.personId,
-      frozen: { request, snapshot, options, car: carOnPaper(view) },
-    });
-    return undefined;
-  });
-  return edited.ok ? done({ ...edited.value, quoteNumber }) : edited;
 }
 
 /** Gives up a chosen route that the situation now refuses. */

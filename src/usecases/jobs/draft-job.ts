@@ -3,6 +3,7 @@ import type { KeysTold } from '@/core/identify/line/reading';
 import { emptyLog } from '@/core/job/events';
 import type { Call, Job } from '@/core/job/job';
 import { openingRing } from '@/core/job/opening-keys';
+import { usualTerms } from '@/core/job/terms';
 import type { Actor } from '@/core/kinds/actor';
 
 /** A call of which nothing is known. */
@@ -60,6 +61,8 @@ export function jobOf(
     routeReason: null,
     vanId: null,
     network: null,
+    appointment: null,
+    terms: usualTerms,
     choices: [],
     authority: [],
     doorNote: null,

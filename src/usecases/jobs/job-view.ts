@@ -14,19 +14,21 @@ import type { JobPlan } from '@/core/programming/plan';
 import type { RankTest } from '@/core/programming/rank-test';
 import { deriveRing, type Ring } from '@/core/programming/ring';
 import { othersEffect, type Route, type RouteRequest } from '@/core/programming/route';
+import { firstOption } from '@/core/quote/options';
 import { findApplication, getPlatformOrThrow, listApplications } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
 import { listYearErrors } from '@/data/library/evidence';
-import { readPriceLists } from '@/data/prices';
 import { listQuotes, type QuoteRow } from '@/data/quotes';
 import { findRankTest } from '@/data/rank-tests';
 import { listRouteRecords } from '@/data/route-records';
+import { listSecretRefs } from '@/data/secrets';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { listVans, type VanRow } from '@/data/vans';
 import { readVinRules } from '@/data/vin-context';
 import { database } from '../database';
-import { articlesOf, articlesUsedUp, cheapest, type Recommendation, recommend } from './recommendation';
+import { readPricing } from '../quote/pricing';
+import { type PricedQuote, recommend } from './recommendation';
 
 /** A job with everything that is computed from it, for the screens. */
 export interface JobView {
@@ -48,7 +50,7 @@ export interface JobView {
   readonly choices: readonly ChoiceAdvice[];
   /** How ranks are told on the platform. */
   readonly rank: RankTest | undefined;
-  readonly quote: Recommendation['quote'];
+  readonly quote: PricedQuote | undefined;
   readonly quotes: readonly QuoteRow[];
   readonly stations: readonly Station[];
   /** Local day and hour of this view. */
@@ -79,11 +81,18 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
   const platform = likely && (await getPlatformOrThrow(db, likely.platformId));
   const vans = await listVans(db);
   const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
-  const priced = likely && [...articlesOf(likely), ...articlesUsedUp(platform ? [platform] : [])];
-  const prices = priced && (await readPriceLists(db, now.day, priced, likely.makeId));
+  const pricing = await readPricing(db, {
+    job,
+    shop,
+    now,
+    van,
+    applications: likely ? [likely] : [],
+    platforms: platform ? [platform] : [],
+  });
   const records = platform ? await listRouteRecords(db, [platform.id]) : {};
-  const grounds = { shop, now, van, prices, records };
-  const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
+  const hasPin = (await listSecretRefs(db, job.id)).some(({ kind }) => kind === 'pin');
+  const grounds = { shop, now, van, pricing, records, hasPin };
+  const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds, true);
   const quotes = await listQuotes(db, job.id);
   return {
     job,
@@ -119,7 +128,7 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
       candidates: candidates.filter(({ probability }) => probability >= foldBelow).length,
       advice: advice?.kind,
       offered: quotes[0] && { totalMinor: quotes[0].totalMinor, currency: quotes[0].currency },
-      cheapest: cheapest(quote?.options ?? []),
+      cheapest: firstOption(quote?.options ?? [])?.totalMinor,
       currency: shop.currency,
       locale: shop.locale,
       authority: authorityStage(job.authority),

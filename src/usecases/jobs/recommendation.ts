@@ -4,22 +4,16 @@ import type { Job } from '@/core/job/job';
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { type Advice, adviseRoute } from '@/core/programming/advice';
 import { type KeySituation, knownInHand } from '@/core/programming/keys';
-import { keysToLearn } from '@/core/programming/keys-to-learn';
-import {
-  type DeskOffer,
-  othersEffect,
-  type Route,
-  type RouteMoney,
-  type RouteRecord,
-  type RouteRequest,
-} from '@/core/programming/route';
-import { findRoutes } from '@/core/programming/routes';
-import { deskTotalMinor, quoteOptions } from '@/core/quote/options';
-import type { QuoteOption, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
-import { tripTo } from '@/core/quote/trip';
-import type { PriceLists } from '@/data/prices';
+import type { DeskOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
+import { canBeMended, findRoutes } from '@/core/programming/routes';
+import { cuttingArticle } from '@/core/quote/cut';
+import { deskTotalMinor, quoteOf } from '@/core/quote/options';
+import type { OptionKind } from '@/core/quote/price-rules';
+import type { Quote, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
+import { keyStateOf, laterStates } from '../quote/key-states';
+import type { Pricing } from '../quote/pricing';
 
 /** What a recommendation rests on beside the job and the car, loaded once. */
 export interface RecommendationGrounds {
@@ -27,9 +21,16 @@ export interface RecommendationGrounds {
   readonly now: LocalMoment;
   readonly van: VanRow | undefined;
   /** Undefined where the day has no price book. */
-  readonly prices: PriceLists | undefined;
+  readonly pricing: Pricing | undefined;
   /** Attempts so far, by platform. */
   readonly records: Readonly<Record<string, readonly RouteRecord[]>>;
+  /** A PIN is among the secrets of the job. */
+  readonly hasPin: boolean;
+}
+
+export interface PricedQuote extends Quote {
+  readonly request: QuoteRequest;
+  readonly snapshot: QuoteSnapshot;
 }
 
 /** The routes of a job on one car, the advised one, and what the options come to. */
@@ -39,38 +40,59 @@ export interface Recommendation {
   readonly request: RouteRequest | undefined;
   readonly routes: readonly Route[];
   readonly advice: Advice | undefined;
-  readonly quote:
-    | {
-        readonly request: QuoteRequest;
-        readonly snapshot: QuoteSnapshot;
-        readonly options: readonly QuoteOption[];
-      }
-    | undefined;
+  readonly quote: PricedQuote | undefined;
 }
 
+/** @param ahead also what a later key and a loss would cost, which takes two more rounds of routes */
 export function recommend(
   job: Job,
   application: Application | undefined,
   platform: Platform | undefined,
   grounds: RecommendationGrounds,
+  ahead: boolean,
 ): Recommendation {
   const situation = situationOf(job, platform);
-  const snapshot = application && snapshotOf(job, application, grounds);
-  const articles = application ? articlesOf(application) : [];
-  const request = routeRequest(job, application, platform, situation, grounds, snapshot, articles);
+  const request = routeRequest(job, application, platform, situation, grounds);
   const routes = request ? findRoutes(request) : [];
   const advice = request && adviseRoute(routes, request);
   const kind = job.route ?? advice?.kind;
-  if (!snapshot || kind === undefined) return { situation, request, routes, advice, quote: undefined };
+  const { pricing } = grounds;
+  if (!application || !request || !pricing || kind === undefined)
+    return { situation, request, routes, advice, quote: undefined };
+  const { terms } = job;
+  const { visit } = pricing;
   const asked: QuoteRequest = {
-    route: kind,
     keys: job.keysWanted,
-    keysAgain: keysToLearn(situation, othersEffect(kind, platform)) - situation.wanted,
-    allKeysLost: knownInHand(situation).length === 0,
-    articles,
+    repairs: job.keys.filter(canBeMended).length,
+    forFault: isFault(job),
+    book: terms.book ?? pricing.lists.rules.style,
+    prefer: terms.prefer,
+    visit,
+    flexible: terms.flexible,
+    waitsFilled: terms.waitsFilled,
+    agreed:
+      terms.agreedOption === null || terms.agreedMinor === null
+        ? null
+        : { kind: terms.agreedOption as OptionKind, minor: terms.agreedMinor },
   };
-  const quote = { request: asked, snapshot, options: quoteOptions(asked, snapshot) };
-  return { situation, request, routes, advice, quote };
+  const allKeysLost = knownInHand(situation).length === 0;
+  const snapshot: QuoteSnapshot = {
+    ...snapshotOf(application, grounds, pricing),
+    now: keyStateOf(request, routes, kind, { allKeysLost, hasPin: grounds.hasPin }),
+    ...(ahead ? laterStates(request) : { later: null, lost: null }),
+  };
+  return {
+    situation,
+    request,
+    routes,
+    advice,
+    quote: { request: asked, snapshot, ...quoteOf(asked, snapshot) },
+  };
+}
+
+/** Whether a fault of a key made them call, and not the wish for one more. */
+function isFault({ call: { why } }: Job): boolean {
+  return why !== null && why !== 'lost' && why !== 'stolen' && why !== 'spare';
 }
 
 export function situationOf(job: Job, platform: Platform | undefined): KeySituation {
@@ -92,20 +114,16 @@ function routeRequest(
   application: Application | undefined,
   platform: Platform | undefined,
   situation: KeySituation,
-  { van, now, shop, prices, records }: RecommendationGrounds,
-  snapshot: QuoteSnapshot | undefined,
-  articles: readonly string[],
+  { van, now, shop, pricing, records }: RecommendationGrounds,
 ): RouteRequest | undefined {
   if (!platform || !van) return undefined;
   const money: RouteMoney = {
-    rateMinor: prices?.book.rateMinor ?? 0,
-    bureauFeeMinor: prices?.bureauFeeMinor ?? 0,
+    rateMinor: pricing?.lists.rules.rateMinor ?? 0,
+    bureauFeeMinor: pricing?.lists.bureauFeeMinor ?? 0,
     onlyKeyHarmMinor: shop.onlyKeyHarmMinor,
     stolenLiveHarmMinor: shop.stolenLiveHarmMinor,
-    articleMinor: cheapestOf(prices?.prices ?? []),
+    articleMinor: cheapestOf(pricing?.lists.prices ?? []),
   };
-  const allKeysLost = knownInHand(situation).length === 0;
-  const asked: QuoteRequest = { route: 'desk', keys: job.keysWanted, keysAgain: 0, allKeysLost, articles };
   return {
     platform,
     situation,
@@ -117,7 +135,7 @@ function routeRequest(
     built: builtOf(job, application),
     record: records[platform.id] ?? [],
     money,
-    desk: snapshot ? deskOffer(asked, snapshot) : null,
+    desk: application && pricing ? deskOffer(situation, application, pricing) : null,
   };
 }
 
@@ -127,11 +145,17 @@ function chosenOf({ choices }: Job, { habits }: ShopRow): RouteRequest['chosen']
   return Object.fromEntries([...habit, ...choices.map(({ question, choice }) => [question, choice])]);
 }
 
-function deskOffer(asked: QuoteRequest, snapshot: QuoteSnapshot): DeskOffer | null {
-  const totalMinor = deskTotalMinor(asked, snapshot);
-  const { desk } = snapshot;
+function deskOffer(
+  situation: KeySituation,
+  application: Application,
+  { lists, trip }: Pricing,
+): DeskOffer | null {
+  const { desk } = lists;
+  const tow = knownInHand(situation).length === 0;
+  const work = { keys: situation.wanted, tow, articles: articlesOf(application) };
+  const totalMinor = deskTotalMinor(work, { ...lists, trip });
   return desk && totalMinor !== undefined
-    ? { name: desk.name, totalMinor, workingDays: desk.workingDays, tow: asked.allKeysLost }
+    ? { name: desk.name, totalMinor, workingDays: desk.workingDays, tow }
     : null;
 }
 
@@ -147,45 +171,49 @@ function builtOf(job: Job, application: Application | undefined): RouteRequest['
   return { from: `${from.year}-${two(from.month ?? 1)}`, to: `${to.year}-${two(to.month ?? 12)}` };
 }
 
-function cheapestOf(prices: PriceLists['prices']): Record<string, number> {
+/** The lowest price of each article that is sold new. */
+export function cheapestOf(prices: Pricing['lists']['prices']): Record<string, number> {
   const found: Record<string, number> = {};
-  for (const { article, priceMinor } of prices)
-    found[article] = Math.min(priceMinor, found[article] ?? priceMinor);
+  for (const { article, priceMinor, condition } of prices)
+    if (condition === 'new') found[article] = Math.min(priceMinor, found[article] ?? priceMinor);
   return found;
 }
 
 function snapshotOf(
-  job: Job,
   application: Application,
-  { shop, now, prices }: RecommendationGrounds,
-): QuoteSnapshot | undefined {
-  if (!prices) return undefined;
-  const { bureauFeeMinor: _, ...lists } = prices;
-  const articles = articlesOf(application);
+  { shop, now, van }: RecommendationGrounds,
+  pricing: Pricing,
+): Omit<QuoteSnapshot, 'now' | 'later' | 'lost'> {
+  const { lists, account, coupon, trip, gaps, stock, waitingSavesMinutes } = pricing;
+  const articles = pricing.articlesFor(application);
+  const { profile } = application.keyway;
+  const kind = profile.split(',')[0] ?? profile;
   return {
     at: now,
     currency: shop.currency,
     quoteValidDays: shop.quoteValidDays,
-    ...lists,
-    prices: prices.prices.filter(({ article }) => articles.includes(article)),
-    trip: tripTo(job.call),
+    rules: lists.rules,
+    taxBasisPoints: lists.taxBasisPoints,
+    van: van?.name ?? '',
+    articles,
+    prices: lists.prices,
+    stock,
+    cutting: { own: van?.cuts.includes(kind) ?? false, article: cuttingArticle(profile), profile },
+    desk: lists.desk,
+    trip,
+    gaps,
+    outcomes: lists.outcomes,
+    account: account && withoutId(account),
+    coupon: coupon && withoutId(coupon),
+    waitingSavesMinutes,
   };
+}
+
+function withoutId<Row extends { readonly id: string }>({ id: _, ...row }: Row): Omit<Row, 'id'> {
+  return row;
 }
 
 /** The articles of one key: a remote carries its chip. */
 export function articlesOf({ blank, chip, remote }: Application): string[] {
   return [blank, ...(remote ? [remote.article] : chip ? [chip.article] : [])];
-}
-
-/** What the ways of platforms use up beside the key. */
-export function articlesUsedUp(platforms: readonly Platform[]): string[] {
-  return platforms.flatMap(({ methods }) =>
-    methods.flatMap(({ article }) => (article === null ? [] : [article])),
-  );
-}
-
-/** The lowest total of the options that can be had. */
-export function cheapest(options: readonly QuoteOption[]): number | undefined {
-  const totals = options.flatMap((option) => (option.available ? [option.totalMinor] : []));
-  return totals.length === 0 ? undefined : Math.min(...totals);
 }

@@ -64,6 +64,16 @@ export const sections = {
     name: 'facts',
     read: ({ facts }) => Object.fromEntries(facts.map(({ kind, value }) => [kind, value])),
   },
+  appointment: {
+    name: 'appointment',
+    read: ({ vanId, appointment }) => ({
+      vanId,
+      from: appointment?.from.toISOString() ?? null,
+      to: appointment?.to.toISOString() ?? null,
+    }),
+  },
+  terms: { name: 'terms', read: ({ terms }) => ({ ...terms }) },
+  rival: { name: 'rival', read: () => ({}) },
   quote: { name: 'quote', read: () => ({}) },
   close: {
     name: 'close',

@@ -8,7 +8,7 @@ import type { Db } from '@/data/db';
 import { insertMany } from '@/data/insert-many';
 import { dropStaged, refreshNameWords, type StagedRow, stageRows, storeStaged } from '@/data/library/staged';
 import { insertPerson, type NewPerson } from '@/data/people';
-import { findShop, getShopOrThrow, insertShop, updateRules } from '@/data/shop';
+import { findShop, getShopOrThrow, insertShop, updateOpenHours, updateRules } from '@/data/shop';
 import { PersonRow, ShopRow } from '@/inputs/world/shop-rows';
 import { now } from '@/outside/clock';
 import { transact } from '../database';
@@ -16,7 +16,9 @@ import { hashPasscode } from '../passcodes';
 import { systemActor } from '../sessions';
 import { readHistory } from './read-history';
 import { readLibrary } from './read-library';
+import { readPrices } from './read-prices';
 import { readShopLists } from './read-shop-lists';
+import { readToday } from './read-today';
 import { type WorldProblem, WorldReader } from './world-reader';
 
 export interface WorldRefused {
@@ -46,7 +48,9 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
   const tables = [
     ...library.tables,
     ...readShopLists(world, shop.currency, today),
-    ...readHistory(world, { today, zone: shop.zone }),
+    ...readPrices(world, shop.currency, today),
+    ...readHistory(world, { today, zone: shop.zone, currency: shop.currency }),
+    ...readToday(world, { today, zone: shop.zone, at }),
   ];
   if (world.problems.length > 0) return { ok: false, problems: world.problems };
 
@@ -64,6 +68,11 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
     const priceClassMinor = usualPriceClassMinor(shop.currency);
     await insertShop(db, { ...shop, priceClassMinor, isDemo: true, createdAt: at });
     const { rules } = await getShopOrThrow(db);
+    await updateOpenHours(db, {
+      days: shop.openDays.split(' ').map(Number),
+      from: shop.openFrom,
+      to: shop.openTo,
+    });
     await updateRules(db, { ...rules, licence: shop.licence ?? '', forms: shop.forms ?? '' });
     for (const person of withPasscodes) await insertPerson(db, person);
     await storeLibrary(db, library.staged);

@@ -2,8 +2,16 @@ import { isAllowed } from '@/core/authority/purposes';
 import { applyEvent, emptyLog, type JobEvent } from '@/core/job/events';
 import { openingRing } from '@/core/job/opening-keys';
 import { addDays, instantOf, type LocalDay } from '@/core/kinds/local-time';
+import { minorPlaces } from '@/core/kinds/money';
 import { purposeOf } from '@/core/programming/purpose';
-import { PastAttemptRow, PastFactRow, PastJobRow, StockRow } from '@/inputs/world/history-rows';
+import {
+  PastAttemptRow,
+  PastFactRow,
+  PastJobRow,
+  PastRivalRow,
+  PastSourceRow,
+  StockRow,
+} from '@/inputs/world/history-rows';
 import { applicationKey } from './application-key';
 import { type RowPlace, type TableRows, type WorldReader, worldId } from './world-reader';
 
@@ -21,7 +29,7 @@ interface PastJob {
 /** The past jobs with their keys, authority and events: closed, and dated back from the day of the start. */
 export function readHistory(
   world: WorldReader,
-  now: { readonly today: LocalDay; readonly zone: string },
+  now: { readonly today: LocalDay; readonly zone: string; readonly currency: string },
 ): TableRows[] {
   const tables: Record<string, Row[]> = {
     customer: [],
@@ -33,6 +41,8 @@ export function readHistory(
     job_event: [],
     job_fact: [],
     stock_movement: [],
+    key_source: [],
+    rival_offer: [],
   };
   const past = world.read('past-jobs', PastJobRow, (row, at): PastJob => {
     const openedAt = instantOf({ day: addDays(now.today, -row.daysAgo), hour: row.hour }, now.zone);
@@ -43,24 +53,54 @@ export function readHistory(
     return { row, id, personId, openedAt, madeKeyIds, place: at };
   });
   const events = new Map<string, JobEvent[]>(past.map(({ row, id }) => [id, countsOf(row, 'before')]));
+  const minor = (amount: string) => Math.round(Number(amount) * 10 ** minorPlaces(now.currency));
+  const pastOf = (job: string, at: RowPlace): PastJob | undefined => {
+    const found = past.find(({ row }) => row.job === job);
+    if (!found) at.wrong('job', 'No past job of this number.');
+    return found;
+  };
   world.read('past-attempts', PastAttemptRow, (row, at) => {
-    const job = past.find(({ row: { job } }) => job === row.job);
-    if (!job) at.wrong('job', 'No past job of this number.');
-    else events.get(job.id)?.push(attemptOf(row, job, events.get(job.id)?.length ?? 0));
+    const job = pastOf(row.job, at);
+    if (job) events.get(job.id)?.push(attemptOf(row, job, events.get(job.id)?.length ?? 0));
   });
   world.read('past-facts', PastFactRow, (row, at) => {
-    const job = past.find(({ row: { job } }) => job === row.job);
-    if (!job) at.wrong('job', 'No past job of this number.');
-    else {
-      const foundAt = new Date(job.openedAt.getTime() + 3 * 3_600_000);
+    const job = pastOf(row.job, at);
+    if (job)
       tables.job_fact?.push({
         job_id: job.id,
         kind: row.kind,
         value: row.value,
-        found_at: foundAt,
+        found_at: new Date(job.openedAt.getTime() + 3 * 3_600_000),
         found_by: job.personId,
       });
-    }
+  });
+  world.read('past-sources', PastSourceRow, (row, at) => {
+    at.refer('supplier', row.source, 'source');
+    const job = pastOf(row.job, at);
+    if (job)
+      tables.key_source?.push({
+        job_id: job.id,
+        source: row.source,
+        keys: row.keys,
+        redone: row.redone,
+        reason: row.reason ?? null,
+        noted_at: new Date(job.openedAt.getTime() + 4 * 3_600_000),
+      });
+  });
+  world.read('past-rivals', PastRivalRow, (row, at) => {
+    const job = pastOf(row.job, at);
+    if (job)
+      tables.rival_offer?.push({
+        id: worldId('past rival', row.job),
+        job_id: job.id,
+        total_minor: minor(row.total),
+        currency: now.currency,
+        kind: job.row.wanted === 0 ? 'repair' : job.row.working === 0 ? 'allLost' : 'spare',
+        unusual_hour: row.unusualHour,
+        own_minor: minor(row.own),
+        told_at: job.openedAt,
+        told_to: job.personId,
+      });
   });
   const opening = instantOf({ day: addDays(now.today, -430), hour: '08:00' }, now.zone);
   world.read('stock', StockRow, (row, at) => {
@@ -72,6 +112,9 @@ export function readHistory(
       state: row.state,
       quantity: row.count,
       reason: 'opening',
+      grade: row.grade,
+      cost_minor: row.cost === undefined ? null : minor(row.cost),
+      source: row.source ?? null,
       actor_kind: 'system',
       actor_id: null,
     });

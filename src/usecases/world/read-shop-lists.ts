@@ -2,28 +2,20 @@ import { addDays, type LocalDay } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import {
   BureauRow,
-  FranchiseDeskRow,
+  FerryRow,
   PlaceRow,
-  PriceBookRow,
-  PriceMenuRow,
   RightRow,
-  SupplierPriceRow,
-  SupplierRow,
-  TaxRateRow,
+  RoadNodeRow,
+  RoadRow,
   ToolCoverRow,
   ToolRow,
   VanRow,
 } from '@/inputs/world/shop-rows';
-import { type RowPlace, type TableRows, type WorldReader, worldId } from './world-reader';
+import type { RowPlace, TableRows, WorldReader } from './world-reader';
 
-/** Prices of the world are valid from before its oldest job. */
-const historyDays = 430;
-
-/** Places, vans with tools and rights, suppliers with prices, desks, the price book and taxes. */
+/** Places and roads, vans with tools and rights, and the bureau. */
 export function readShopLists(world: WorldReader, currency: string, today: LocalDay): TableRows[] {
   const minor = (amount: string) => Math.round(Number(amount) * 10 ** minorPlaces(currency));
-  const valid = `[${addDays(today, -historyDays)},)`;
-  const priceBookId = worldId('price book', 'first');
 
   const places = world.read('places', PlaceRow, (row, at) => ({
     id: at.define('place', row.name, 'name'),
@@ -35,6 +27,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     id: at.define('van', row.name, 'name'),
     name: row.name,
     power_supply: row.powerSupply,
+    cuts: row.cuts.split(',').map((kind) => kind.trim()),
   }));
   const tools = world.read('tools', ToolRow, (row, at) => ({
     id: at.define('tool', `${row.van} ${row.name}`, 'name'),
@@ -62,51 +55,27 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
       right_name: row.right ?? null,
     };
   });
-  const suppliers = world.read('suppliers', SupplierRow, (row, at) => ({
-    id: at.define('supplier', row.name, 'name'),
-    name: row.name,
-    kind: row.kind,
-    cut_off: row.cutOff,
+  const nodes = world.read('road-nodes', RoadNodeRow, (row, at) => ({
+    name: named(at, row.name),
+    x_km: row.xKm,
+    y_km: row.yKm,
+    is_workshop: row.workshop,
   }));
-  const supplierPrices = world.read('supplier-prices', SupplierPriceRow, (row, at) => ({
-    supplier_id: at.refer('supplier', row.supplier, 'supplier'),
-    article: row.article,
-    price_minor: minor(row.price),
-    lead_days: row.leadDays,
-    warranty_months: row.warrantyMonths,
-    valid,
+  const roads = world.read('roads', RoadRow, (row, at) => ({
+    from_node: roadNode(at, row.from, 'from'),
+    to_node: roadNode(at, row.to, 'to'),
+    km: row.km,
+    km_per_hour: row.kmPerHour,
+    rush_percent: row.rushPercent,
   }));
-  const desks = world.read('franchise-desks', FranchiseDeskRow, (row, at) => ({
-    make_id: at.refer('makes', row.make, 'make'),
-    name: row.name,
-    labour_minor: minor(row.labour),
-    programming_minor: minor(row.programming),
-    key_markup_percent: row.keyMarkupPercent,
-    working_days: row.workingDays,
-    tow_km: row.towKm,
-  }));
-  const priceBooks = world.read('price-book', PriceBookRow, (row) => ({
-    id: priceBookId,
-    name: row.name,
-    rate_minor: minor(row.rate),
-    key_markup_percent: row.keyMarkupPercent,
-    minimum_minor: minor(row.minimum),
-    rounding_minor: minor(row.rounding),
-    tow_base_minor: minor(row.towBase),
-    tow_per_km_minor: minor(row.towPerKm),
-    online_shipping_minor: minor(row.onlineShipping),
-    valid,
-  }));
-  const menu = world.read('price-menu', PriceMenuRow, (row) => ({
-    price_book_id: priceBookId,
-    work: row.work,
-    first_minor: minor(row.first),
-    further_minor: minor(row.further),
-  }));
-  const taxes = world.read('tax-rates', TaxRateRow, (row) => ({
-    tax_class: row.taxClass,
-    basis_points: Math.round(row.percent * 100),
-    valid,
+  const ferries = world.read('ferries', FerryRow, (row, at) => ({
+    from_node: roadNode(at, row.from, 'from'),
+    to_node: roadNode(at, row.to, 'to'),
+    km: row.km,
+    minutes: row.minutes,
+    first_hour: row.first,
+    last_hour: row.last,
+    every_minutes: row.everyMinutes,
   }));
   const bureau = world.read('bureau', BureauRow, (row) => ({
     kind: row.kind,
@@ -122,13 +91,20 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     { table: 'tool', rows: tools },
     { table: 'tool_right', rows: rights },
     { table: 'tool_cover', rows: cover },
-    { table: 'supplier', rows: suppliers },
-    { table: 'supplier_price', rows: supplierPrices },
-    { table: 'franchise_desk', rows: desks },
-    { table: 'price_book', rows: priceBooks },
-    { table: 'price_menu', rows: menu },
-    { table: 'tax_rate', rows: taxes },
+    { table: 'road_node', rows: nodes },
+    { table: 'road', rows: roads },
+    { table: 'ferry', rows: ferries },
   ];
+}
+
+function named(at: RowPlace, name: string): string {
+  at.define('road node', name, 'name');
+  return name;
+}
+
+function roadNode(at: RowPlace, name: string, column: string): string {
+  at.refer('road node', name, column);
+  return name;
 }
 
 /** A market by its name, which must be one of the library. */

@@ -27,6 +27,7 @@ import {
   WordsInput,
 } from '@/inputs/job-inputs';
 import { RankInput } from '@/inputs/key-inputs';
+import { AgreePriceInput, AppointmentInput, QuoteTermsInput, RivalInput } from '@/inputs/quote-inputs';
 import { correctWords } from '@/usecases/identify/names';
 import {
   declareDanger,
@@ -45,13 +46,15 @@ import {
   chooseRoute,
   chooseVan,
   makeChoice,
-  offerQuote,
   setRank,
 } from '@/usecases/jobs/decide';
 import type { Edited } from '@/usecases/jobs/edit-job';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { offerQuote } from '@/usecases/quote/offer';
+import { noteRival } from '@/usecases/quote/rivals';
+import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
 import { askBureau, bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
 import { runAction } from '../../run-action';
 
@@ -105,6 +108,22 @@ export async function makeChoiceAction(data: unknown): Promise<Edited> {
 
 export async function setRankAction(data: unknown): Promise<Edited> {
   return runAction(RankInput, data, setRank);
+}
+
+export async function setTermsAction(data: unknown): Promise<Edited> {
+  return runAction(QuoteTermsInput, data, setTerms);
+}
+
+export async function agreePriceAction(data: unknown): Promise<Edited> {
+  return runAction(AgreePriceInput, data, agreePrice);
+}
+
+export async function makeAppointmentAction(data: unknown): Promise<Edited> {
+  return runAction(AppointmentInput, data, makeAppointment);
+}
+
+export async function noteRivalAction(data: unknown): Promise<Edited> {
+  return runAction(RivalInput, data, noteRival);
 }
 
 export async function offerQuoteAction(data: unknown): Promise<Edited> {

@@ -29,8 +29,7 @@ export default async function SettingsPage() {
       )}
       {prices && (
         <PriceBook
-          book={prices.book}
-          menu={prices.menu}
+          rules={prices.rules}
           taxBasisPoints={prices.taxBasisPoints}
           currency={shop.currency}
           locale={shop.locale}

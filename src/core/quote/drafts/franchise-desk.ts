@@ -10,54 +10,16 @@ export function franchiseDesk(
   { allKeysLost }: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
-  const { desk, rules, trip, at, articles } = snapshot;
-  if (!desk) return no('No desk of this make is known.');
-  const { blank, remote, chip } = articles;
-  const names = [remote ?? chip, blank].filter((one): one is string => one !== null);
-  const found: NetLine[] = [];
-  for (const article of names) {
-    const price = snapshot.prices
-      .filter((one) => one.kind === 'original' && one.article === article)
-      .sort((a, b) => a.priceMinor - b.priceMinor)[0];
-    if (!price) return no(`No original price for ${article}.`);
-    found.push(
-      line(
-        `${article}${times(request.keys)}`,
-        'article',
-        'goods',
-        request.keys * scaleMinor(price.priceMinor, 100 + desk.keyMarkupPercent, 100),
-        'desk',
-      ),
-    );
-  }
-  const km = Math.round((desk.towKm + (trip?.distanceKm ?? 0)) * 10);
-  const tow = allKeysLost
-    ? [
-        line(
-          `Tow, ${Math.round(km / 10)} km`,
-          'trip',
-          'labour',
-          rules.towBaseMinor + scaleMinor(rules.towPerKmMinor, km, 10),
-          'desk',
-        ),
-      ]
-    : [];
+  const { desk, at } = snapshot;
+  const { blank, remote, chip } = snapshot.articles;
+  const articles = [remote ?? chip, blank].filter((one): one is string => one !== null);
+  const lines = deskLines({ keys: request.keys, tow: allKeysLost, articles }, snapshot);
+  if (!desk || !lines.ok) return no(lines.ok ? 'No desk of this make is known.' : lines.reason);
   return {
     ok: true,
     route: 'desk',
     lines: [],
-    others: [
-      ...found,
-      line('Labour of the desk', 'programming', 'labour', desk.labourMinor, 'desk'),
-      line(
-        `Programming fee of the desk${times(request.keys)}`,
-        'programming',
-        'labour',
-        request.keys * desk.programmingMinor,
-        'desk',
-      ),
-      ...tow,
-    ],
+    others: lines.lines,
     costs: [],
     earliest: addWorkingDays(at.day, desk.workingDays),
     p80: addWorkingDays(at.day, desk.workingDays + desk.lateDays),
@@ -75,4 +37,56 @@ export function franchiseDesk(
     ],
     stale: [],
   };
+}
+
+/** What is made at the desk, and whether the car has to be towed there. */
+export interface DeskWork {
+  readonly keys: number;
+  readonly tow: boolean;
+  readonly articles: readonly string[];
+}
+
+export type DeskGrounds = Pick<QuoteSnapshot, 'desk' | 'rules' | 'prices' | 'trip'>;
+
+/** The desk's articles, labour, fee and tow. */
+export function deskLines(
+  { keys, tow, articles }: DeskWork,
+  { desk, rules, prices, trip }: DeskGrounds,
+):
+  | { readonly ok: true; readonly lines: readonly NetLine[] }
+  | { readonly ok: false; readonly reason: string } {
+  if (!desk) return { ok: false, reason: 'No desk of this make is known.' };
+  const sold: NetLine[] = [];
+  for (const article of articles) {
+    const price = prices
+      .filter((one) => one.kind === 'original' && one.article === article)
+      .sort((a, b) => a.priceMinor - b.priceMinor)[0];
+    if (!price) return { ok: false, reason: `No original price for ${article}.` };
+    sold.push(
+      line(
+        `${article}${times(keys)}`,
+        'article',
+        'goods',
+        keys * scaleMinor(price.priceMinor, 100 + desk.keyMarkupPercent, 100),
+        'desk',
+      ),
+    );
+  }
+  const fee = line(
+    `Programming fee of the desk${times(keys)}`,
+    'programming',
+    'labour',
+    keys * desk.programmingMinor,
+    'desk',
+  );
+  const tenths = Math.round((desk.towKm + (trip?.distanceKm ?? 0)) * 10);
+  const towed = line(
+    `Tow, ${Math.round(tenths / 10)} km`,
+    'trip',
+    'labour',
+    rules.towBaseMinor + scaleMinor(rules.towPerKmMinor, tenths, 10),
+    'desk',
+  );
+  const labour = line('Labour of the desk', 'programming', 'labour', desk.labourMinor, 'desk');
+  return { ok: true, lines: [...sold, labour, fee, ...(tow ? [towed] : [])] };
 }

@@ -21,8 +21,7 @@ export default async function PaperPage({ params }: PaperPageProps) {
       customer={job.call.name}
       madeOn={localMoment(quote.madeAt, shop.zone).day}
       validUntil={quote.validUntil}
-      offered={quote.offered}
-      frozen={quote.frozen}
+      paper={quote.paper}
       locale={shop.locale}
     />
   );

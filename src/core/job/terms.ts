@@ -1,0 +1,26 @@
+/** On which terms a job is quoted. */
+export interface JobTerms {
+  /** Null: the book the shop quotes by. */
+  readonly book: 'menu' | 'time' | null;
+  readonly prefer: 'price' | 'day';
+  /** The customer can wait until the van is near. */
+  readonly flexible: boolean;
+  /** The day fills the security waits with other work. */
+  readonly waitsFilled: boolean;
+  /** The option a price was agreed for, and the price as the shop states it; null where none was. */
+  readonly agreedOption: string | null;
+  readonly agreedMinor: number | null;
+  readonly accountId: string | null;
+  readonly couponId: string | null;
+}
+
+export const usualTerms: JobTerms = {
+  book: null,
+  prefer: 'price',
+  flexible: false,
+  waitsFilled: false,
+  agreedOption: null,
+  agreedMinor: null,
+  accountId: null,
+  couponId: null,
+};

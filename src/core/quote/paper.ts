@@ -1,0 +1,290 @@
+import type { LocalDay } from '@/core/kinds/local-time';
+import { type RouteKind, routeNames } from '@/core/programming/route';
+import { laterCharges } from './bargain';
+import { type OptionKind, optionNames } from './price-rules';
+import type { Available, Payee, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
+import { tripLines } from './trip';
+
+export interface PaperLine {
+  readonly label: string;
+  readonly payee: Payee;
+  readonly netMinor: number;
+  readonly taxMinor: number;
+}
+
+export interface PaperOption {
+  readonly kind: OptionKind;
+  readonly name: string;
+  readonly lines: readonly PaperLine[];
+  readonly netMinor: number;
+  readonly taxMinor: number;
+  readonly totalMinor: number;
+  readonly depositMinor: number;
+  readonly earliestOn: LocalDay;
+  readonly p80On: LocalDay;
+  /** Null on quotes from before it was reckoned. */
+  readonly redoPercent: number | null;
+  readonly warrantyMonths: number | null;
+  /** What it means in plain words. */
+  readonly notes: readonly string[];
+}
+
+/** What a quote says on paper and by link: in plain words, and never changed once it is made. */
+export interface QuotePaper {
+  readonly car: string;
+  readonly work: string;
+  readonly keys: number;
+  readonly currency: string;
+  readonly taxIncluded: boolean;
+  readonly chosen: PaperOption;
+  readonly alternatives: readonly PaperOption[];
+  readonly furtherKeyMinor: number | null;
+  readonly included: readonly string[];
+  readonly notIncluded: readonly string[];
+  /** What must be shown at the car; null where nothing is opened or programmed. */
+  readonly authority: string | null;
+  readonly terms: readonly PaperTerm[];
+  readonly cautions: readonly string[];
+}
+
+/** A condition with the amount it carries, where there is one. */
+export interface PaperTerm {
+  readonly words: string;
+  readonly minor: number | null;
+}
+
+/** The paper of a quote with one option offered and up to two others beside it: the unbeaten ones, cheapest first. */
+export function paperOf(
+  offered: OptionKind,
+  {
+    request,
+    snapshot,
+    options,
+  }: Pick<Quote, 'options'> & {
+    readonly request: QuoteRequest;
+    readonly snapshot: QuoteSnapshot;
+  },
+  car: string,
+): QuotePaper | undefined {
+  const available = options.filter((one): one is Available => one.available);
+  const chosen = available.find(({ kind }) => kind === offered);
+  if (!chosen) return undefined;
+  const others = available
+    .filter(({ kind, beatenBy, answers }) => kind !== offered && beatenBy === null && answers)
+    .sort((a, b) => a.totalMinor - b.totalMinor)
+    .slice(0, 2);
+  const papers = chosen.route !== 'none' && chosen.route !== 'repair' && chosen.kind !== 'franchiseDesk';
+  return {
+    car,
+    work: workWords(chosen, request),
+    keys: request.keys,
+    currency: snapshot.currency,
+    taxIncluded: snapshot.rules.taxIncluded,
+    chosen: onPaper(chosen),
+    alternatives: others.map(onPaper),
+    furtherKeyMinor: chosen.furtherKeyMinor,
+    included: includedIn(chosen, snapshot),
+    notIncluded: [
+      'Faults found in locks, wiring or modules.',
+      'Waiting that the customer causes.',
+      ...(chosen.visit === null ? ['A visit to the car.'] : []),
+    ],
+    authority: papers
+      ? 'The person, a photo identity, and the registration or another proof of the right to the car, together with the plate. Without them no work is done; local law and the shop’s own rules prevail.'
+      : null,
+    terms: termsOf(chosen, request, snapshot),
+    cautions: cautionsOf(chosen, snapshot),
+  };
+}
+
+function workWords({ route, kind }: Available, { keys, repairs }: QuoteRequest): string {
+  if (kind === 'shopRepair') return `Repair of ${repairs > 1 ? `${repairs} keys` : 'a key'}`;
+  return `${keys} new ${keys === 1 ? 'key' : 'keys'}: ${routeNames[route].toLowerCase()}`;
+}
+
+function onPaper(option: Available): PaperOption {
+  const { kind, lines, netMinor, taxMinor, totalMinor, depositMinor, earliestOn, p80On } = option;
+  return {
+    kind,
+    name: optionNames[kind],
+    lines: lines.map(({ label, payee, netMinor, taxMinor }) => ({ label, payee, netMinor, taxMinor })),
+    netMinor,
+    taxMinor,
+    totalMinor,
+    depositMinor,
+    earliestOn,
+    p80On,
+    redoPercent: option.redo.percent,
+    warrantyMonths: option.warrantyMonths,
+    notes: plainWords(option),
+  };
+}
+
+/** Who brings the key, what may go wrong and who bears it, for somebody who has never heard of a transponder. */
+function plainWords({ kind, redo, warrantyMonths }: Available): string[] {
+  const about: Record<OptionKind, string> = {
+    shopOriginal: 'A new key made for the maker of the car.',
+    shopReset: 'A used original key whose electronics were reset.',
+    shopAftermarket: 'A new key made for the trade, without the maker’s badge.',
+    shopUniversal: 'A new remote that is written to behave like the car’s own.',
+    shopClone: 'A copy of a key you have: the car takes both for the same key.',
+    shopRepair: 'The key you have, mended.',
+    customerBuys: 'You buy the key; we cut and program it.',
+    customerPrograms: 'You collect a cut key and program it yourself as we show you.',
+    franchiseDesk: 'The desk of the maker makes it.',
+  };
+  const bears = {
+    shop: `We make it good at no cost for ${warrantyMonths} months.`,
+    customer: 'If it does not work you pay for the second try.',
+    desk: 'The desk makes it good.',
+  };
+  return [about[kind], bears[redo.bornBy]];
+}
+
+function includedIn({ lines, visit, kind }: Available, { trip }: QuoteSnapshot): string[] {
+  const has = (part: string) => lines.some((line) => line.part === part && line.payee === 'shop');
+  return [
+    ...(has('article') ? ['The key with all its parts.'] : []),
+    ...(has('cutting') ? ['Cutting the blade.'] : []),
+    ...(has('programming') && kind !== 'shopRepair'
+      ? ['Programming, and proving every key and function.']
+      : []),
+    ...(has('rights') ? ['Fees for codes and programs.'] : []),
+    ...(visit && trip ? [`The trip to ${trip.to} and back.`] : []),
+  ];
+}
+
+function termsOf(chosen: Available, request: QuoteRequest, snapshot: QuoteSnapshot): PaperTerm[] {
+  const { rules, trip, account } = snapshot;
+  const tripMinor = tripLines(trip, request.book, rules)[0]?.statedMinor ?? 0;
+  const later = laterCharges(snapshot, tripMinor);
+  return [
+    ...(chosen.depositMinor > 0
+      ? [{ words: 'Paid ahead, as a part of the total, when the key is ordered', minor: chosen.depositMinor }]
+      : []),
+    ...(account ? [{ words: `Paid within ${account.paysInDays} days, on account`, minor: null }] : []),
+    ...(chosen.visit && rules.cancellationMinor > 0
+      ? [
+          {
+            words: `Cancelled less than ${later.cancellationHours} hours before the time agreed`,
+            minor: later.cancellationMinor,
+          },
+        ]
+      : []),
+    ...(chosen.visit && rules.noShowMinor > 0
+      ? [{ words: 'Nobody at the car, or no papers: the trip and', minor: later.noShowMinor }]
+      : []),
+  ];
+}
+
+function cautionsOf({ route, lines }: Available, { now, articles }: QuoteSnapshot): string[] {
+  const adds: readonly RouteKind[] = ['aklAdd', 'image'];
+  const clones: readonly RouteKind[] = ['cloneDirect', 'cloneRing', 'cloneSoldered'];
+  const erases = (now.ways[route]?.keysAgain ?? 0) > 0 || route === 'aklErase';
+  return [
+    ...(now.allKeysLost && adds.includes(route)
+      ? ['Lost keys still start the car until they are erased.']
+      : []),
+    ...(erases ? ['Keys that are not at the car stop working; have all of them with you.'] : []),
+    ...(clones.includes(route) ? ['Keep the two keys apart near the car.'] : []),
+    ...(articles.remote !== null && lines.some(({ part }) => part === 'article')
+      ? ['The coin cell inside is dangerous to small children: keep it away from them.']
+      : []),
+    'The car stands safely, parked, with its brake set.',
+  ];
+}
+
+/** What a quote from before the paper was frozen says, so that it stays as it was. */
+export function earlierPaper(
+  offered: OptionKind,
+  frozen: {
+    readonly request: { readonly route: RouteKind; readonly keys: number };
+    readonly snapshot: { readonly currency: string };
+    readonly options: readonly EarlierOption[];
+    readonly car: string;
+  },
+): QuotePaper | undefined {
+  const found = frozen.options.filter(
+    (one): one is Extract<EarlierOption, { available: true }> => one.available,
+  );
+  const chosen = found.find(({ kind }) => kind === offered);
+  if (!chosen) return undefined;
+  const paper = (one: Extract<EarlierOption, { available: true }>): PaperOption => ({
+    kind: one.kind,
+    name: optionNames[one.kind],
+    lines: one.lines,
+    netMinor: one.netMinor,
+    taxMinor: one.taxMinor,
+    totalMinor: one.totalMinor,
+    depositMinor: 0,
+    earliestOn: one.drivesOn,
+    p80On: one.drivesOn,
+    redoPercent: null,
+    warrantyMonths: null,
+    notes: one.notes,
+  });
+  return {
+    car: frozen.car,
+    work: `${routeNames[frozen.request.route]}, ${frozen.request.keys} new ${frozen.request.keys === 1 ? 'key' : 'keys'}`,
+    keys: frozen.request.keys,
+    currency: frozen.snapshot.currency,
+    taxIncluded: false,
+    chosen: paper(chosen),
+    alternatives: found
+      .filter(({ kind }) => kind !== offered)
+      .slice(0, 2)
+      .map(paper),
+    furtherKeyMinor: chosen.furtherKeyMinor,
+    included: [],
+    notIncluded: ['Faults found in locks, wiring or modules.', 'Waiting that the customer causes.'],
+    authority:
+      frozen.request.route === 'none' || frozen.request.route === 'repair'
+        ? null
+        : 'The person, a photo identity, and the registration or another proof of the right to the car, together with the plate.',
+    terms: [],
+    cautions: [],
+  };
+}
+
+type EarlierOption =
+  | {
+      readonly kind: OptionKind;
+      readonly available: true;
+      readonly lines: readonly PaperLine[];
+      readonly netMinor: number;
+      readonly taxMinor: number;
+      readonly totalMinor: number;
+      readonly furtherKeyMinor: number | null;
+      readonly drivesOn: LocalDay;
+      readonly notes: readonly string[];
+    }
+  | Extract<QuoteOption, { available: false }>;
+
+/** One thing in which two versions of a quote differ, with amounts in minor units or plain words. */
+export interface PaperChange {
+  readonly what: string;
+  readonly from: string | number | null;
+  readonly to: string | number | null;
+}
+
+/** What a later version of a quote changed: option, total, lines, days, keys. Numbers are amounts. */
+export function paperChanges(before: QuotePaper, after: QuotePaper): PaperChange[] {
+  const changes: PaperChange[] = [];
+  const note = (what: string, from: PaperChange['from'], to: PaperChange['to']) => {
+    if (from !== to) changes.push({ what, from, to });
+  };
+  note('Car', before.car, after.car);
+  note('Work', before.work, after.work);
+  note('Option', before.chosen.name, after.chosen.name);
+  note('Total', before.chosen.totalMinor, after.chosen.totalMinor);
+  note('Drives at the earliest', before.chosen.earliestOn, after.chosen.earliestOn);
+  note('Drives four times of five', before.chosen.p80On, after.chosen.p80On);
+  note('Tax', before.chosen.taxMinor, after.chosen.taxMinor);
+  const labels = new Set([...before.chosen.lines, ...after.chosen.lines].map(({ label }) => label));
+  const netOf = ({ chosen }: QuotePaper, label: string) => {
+    const lines = chosen.lines.filter((one) => one.label === label);
+    return lines.length === 0 ? null : lines.reduce((sum, one) => sum + one.netMinor, 0);
+  };
+  for (const label of labels) note(label, netOf(before, label), netOf(after, label));
+  return changes;
+}

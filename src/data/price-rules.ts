@@ -1,0 +1,76 @@
+import type { LocalDay } from '@/core/kinds/local-time';
+import type { DistanceBand, HourRule, MenuPrice, OptionKind, PriceRules } from '@/core/quote/price-rules';
+import type { TaxClass } from '@/core/quote/quote';
+import type { Db } from './db';
+
+type BookColumns = Omit<PriceRules, 'menu' | 'bands' | 'hours' | 'warrantyMonths'>;
+
+/** The columns of a price book by the names of the rules. */
+const columns: Record<keyof BookColumns, string> = {
+  style: 'style',
+  rateMinor: 'rate_minor',
+  marginRateMinor: 'margin_rate_minor',
+  keyMarkupPercent: 'key_markup_percent',
+  passPercent: 'pass_percent',
+  cutMinutes: 'cut_minutes',
+  repairPartsMinor: 'repair_parts_minor',
+  waitPercent: 'wait_percent',
+  minimumMinor: 'minimum_minor',
+  roundingMinor: 'rounding_minor',
+  roundingMode: 'rounding_mode',
+  taxIncluded: 'tax_included',
+  depositPercent: 'deposit_percent',
+  cancellationHours: 'cancellation_hours',
+  cancellationMinor: 'cancellation_minor',
+  noShowMinor: 'no_show_minor',
+  paymentBasisPoints: 'payment_basis_points',
+  kmCostMinor: 'km_cost_minor',
+  flexiblePercent: 'flexible_percent',
+  flexibleDays: 'flexible_days',
+  towBaseMinor: 'tow_base_minor',
+  towPerKmMinor: 'tow_per_km_minor',
+  onlineShippingMinor: 'online_shipping_minor',
+  beyondPerKmMinor: 'beyond_per_km_minor',
+  staleDays: 'stale_days',
+  lossPercent: 'loss_percent',
+  lossNote: 'loss_note',
+};
+const names = Object.keys(columns) as (keyof BookColumns)[];
+
+/** The rules that hold on a day; undefined where none do. */
+export async function readPriceRules(db: Db, day: LocalDay): Promise<PriceRules | undefined> {
+  const found = await db.query<BookColumns & { id: string } & ChildRows>(
+    `SELECT b.id, ${names.map((name) => `b.${columns[name]} AS "${name}"`).join(', ')},
+       (SELECT coalesce(jsonb_agg(jsonb_build_object('work', work, 'difficulty', difficulty, 'firstMinor', first_minor,
+          'furtherMinor', further_minor) ORDER BY work, difficulty DESC), '[]') FROM price_menu WHERE price_book_id = b.id) AS menu,
+       (SELECT coalesce(jsonb_agg(jsonb_build_object('toKm', to_km, 'minor', minor) ORDER BY to_km), '[]')
+        FROM distance_band WHERE price_book_id = b.id) AS bands,
+       (SELECT coalesce(jsonb_agg(jsonb_build_object('label', label, 'days', days, 'from', from_hour, 'to', to_hour,
+          'percent', percent) ORDER BY label), '[]') FROM hour_rule WHERE price_book_id = b.id) AS hours,
+       (SELECT coalesce(jsonb_object_agg(option, months ORDER BY option), '{}') FROM shop_warranty
+        WHERE price_book_id = b.id) AS "warrantyMonths"
+     FROM price_book b WHERE b.valid @> $1::date`,
+    [day],
+  );
+  const [row] = found.rows;
+  if (!row) return undefined;
+  const { id: _, ...rules } = row;
+  return rules;
+}
+
+interface ChildRows {
+  readonly menu: readonly MenuPrice[];
+  readonly bands: readonly DistanceBand[];
+  readonly hours: readonly HourRule[];
+  readonly warrantyMonths: Readonly<Partial<Record<OptionKind, number>>>;
+}
+
+/** The tax rates of a day, in hundredths of a percent; a class without one is free of tax. */
+export async function readTaxRates(db: Db, day: LocalDay): Promise<Record<TaxClass, number>> {
+  const taxes = await db.query<{ taxClass: TaxClass; basisPoints: number }>(
+    `SELECT tax_class AS "taxClass", basis_points AS "basisPoints" FROM tax_rate WHERE valid @> $1::date`,
+    [day],
+  );
+  const rate = (taxClass: TaxClass) => taxes.rows.find((tax) => tax.taxClass === taxClass)?.basisPoints ?? 0;
+  return { goods: rate('goods'), labour: rate('labour') };
+}

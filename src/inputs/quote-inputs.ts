@@ -1,0 +1,45 @@
+import { IsBoolean, IsIn, IsInt, IsNumber, IsUUID, Matches, Max, Min } from 'class-validator';
+import type { BookStyle, OptionKind } from '@/core/quote/price-rules';
+import { optionKinds } from '@/core/quote/price-rules';
+import { orNull } from './fields';
+import { JobEdit } from './job-inputs';
+
+const hour = /^([01]\d|2[0-3]):[0-5]\d$/;
+
+/** On which terms a job is quoted. */
+export class QuoteTermsInput extends JobEdit {
+  @orNull() @IsIn(['menu', 'time'], { message: 'Choose a price book.' }) book!: BookStyle | null;
+  @IsIn(['price', 'day'], { message: 'Cheapest or quickest?' }) prefer!: 'price' | 'day';
+  @IsBoolean({ message: 'Yes or no.' }) flexible!: boolean;
+  @IsBoolean({ message: 'Yes or no.' }) waitsFilled!: boolean;
+  @orNull() @IsUUID(undefined, { message: 'Choose an account.' }) accountId!: string | null;
+  @orNull()
+  @Matches(/^[A-Za-z0-9-]{3,20}$/, { message: '3 to 20 letters, digits and hyphens.' })
+  couponCode!: string | null;
+}
+
+/** The price a customer and the shop agreed on for an option, as the shop states prices; null takes it back. */
+export class AgreePriceInput extends JobEdit {
+  @IsIn(optionKinds, { message: 'Choose an option.' }) option!: OptionKind;
+  @orNull()
+  @IsInt({ message: 'Expected whole minor units.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(1_000_000_000, { message: 'Up to 1,000,000,000.' })
+  minor!: number | null;
+}
+
+/** The time reserved for the van to come; null gives it back. */
+export class AppointmentInput extends JobEdit {
+  @IsUUID(undefined, { message: 'Choose a van.' }) vanId!: string;
+  @orNull() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a day.' }) day!: string | null;
+  @orNull() @Matches(hour, { message: 'Type an hour such as 09:30.' }) from!: string | null;
+  @orNull() @Matches(hour, { message: 'Type an hour such as 11:00.' }) to!: string | null;
+}
+
+/** What another firm is said to take, with tax. */
+export class RivalInput extends JobEdit {
+  @IsNumber({ maxDecimalPlaces: 3 }, { message: 'Type an amount such as 240.' })
+  @Min(0.001, { message: 'More than nothing.' })
+  @Max(10_000_000, { message: 'Up to 10,000,000.' })
+  amount!: number;
+}

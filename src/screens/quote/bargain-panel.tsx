@@ -1,0 +1,193 @@
+'use client';
+
+import { useState } from 'react';
+import { minorPlaces } from '@/core/kinds/money';
+import { type Bargain, bargainOver, type CounterOffer } from '@/core/quote/bargain';
+import type { GoingPrice } from '@/core/quote/going-price';
+import { type OptionKind, optionNames } from '@/core/quote/price-rules';
+import { Button } from '@/ui/button';
+import { EditOutcome } from '@/ui/edit-outcome';
+import { TextField } from '@/ui/field';
+import type { JobRef } from '@/ui/job-ref';
+import { Notice, type Tone } from '@/ui/notice';
+import { Panel } from '@/ui/panel';
+import { type EditAction, useEdit } from '@/ui/use-edit';
+import { type PricedQuoteShown, type Show, shortNames } from './shown';
+
+interface BargainPanelProps {
+  readonly job: JobRef;
+  readonly quote: PricedQuoteShown;
+  readonly option: OptionKind;
+  readonly rivals: readonly { readonly totalMinor: number; readonly told: string }[];
+  readonly going: GoingPrice | undefined;
+  readonly show: Show;
+  readonly onRival: EditAction;
+  readonly onAgree: EditAction;
+}
+
+/** 'Another firm says 240': what that would earn, the floor, the answer in one line and what else could be offered. */
+export function BargainPanel(props: BargainPanelProps) {
+  const { job, quote, option, rivals, going, show, onRival, onAgree } = props;
+  const [told, setTold] = useState('');
+  const rival = useEdit(onRival, job);
+  const agree = useEdit(onAgree, job);
+  const { request, snapshot } = quote;
+  const amount = Number(told.replace(',', '.'));
+  const asked = told.trim() !== '' && Number.isFinite(amount) && amount > 0;
+  const rivalMinor = Math.round(amount * 10 ** minorPlaces(snapshot.currency));
+  const bargain = asked ? bargainOver(option, rivalMinor, request, snapshot, quote) : undefined;
+  const { agreed } = request;
+  return (
+    <Panel title="Bargain" note={goingWords(going, show)}>
+      <form
+        className="flex flex-wrap items-start gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          rival.edit({ amount });
+        }}
+      >
+        <TextField
+          label="Another firm says, with tax"
+          className="w-56"
+          mono
+          inputMode="decimal"
+          placeholder="240"
+          value={told}
+          error={told.trim() !== '' && !asked ? 'Type an amount such as 240.' : rival.problemOf('amount')}
+          onChange={(event) => setTold(event.target.value)}
+        />
+        <Button
+          type="submit"
+          look="quiet"
+          className="mt-6"
+          disabled={!asked || job.closed || rival.pending}
+          follows="for the going price"
+        >
+          Keep this offer
+        </Button>
+      </form>
+      {bargain && (
+        <Answer bargain={bargain} show={show}>
+          <ul className="flex flex-col divide-y divide-line">
+            {bargain.counters.map((counter) => (
+              <li
+                key={`${counter.change} ${counter.kind}`}
+                className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2"
+              >
+                <span className="min-w-56 flex-1">{counterWords(counter)}</span>
+                <span className="font-mono font-bold">{show(counter.totalMinor)}</span>
+                {counter.perHourMinor !== null && (
+                  <span className="text-small text-mute">earns {show(counter.perHourMinor)} an hour</span>
+                )}
+                {counter.change === 'option' && (
+                  <Button
+                    look="quiet"
+                    disabled={job.closed || agree.pending}
+                    onClick={() => agree.edit({ option: counter.kind, minor: counter.priceMinor })}
+                  >
+                    Agree on this
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+          {bargain.answer.kind !== 'letGo' && bargain.atRival && (
+            <Button
+              disabled={job.closed || agree.pending}
+              onClick={() => agree.edit({ option, minor: bargain.atRival?.priceMinor ?? null })}
+              follows={`${shortNames[option]}, ${show(bargain.atRival.totalMinor)} with tax`}
+            >
+              Agree on the rival’s price
+            </Button>
+          )}
+        </Answer>
+      )}
+      {asked && !bargain && (
+        <p className="text-mute">The shop takes nothing for {optionNames[option].toLowerCase()}.</p>
+      )}
+      {agreed && (
+        <div className="mt-2 flex flex-wrap items-center gap-3">
+          <Notice tone="glaze">
+            Agreed for {optionNames[agreed.kind].toLowerCase()}: {show(agreed.minor)}
+            {snapshot.rules.taxIncluded ? '' : ' before tax'}.
+          </Notice>
+          <Button
+            look="quiet"
+            disabled={job.closed || agree.pending}
+            onClick={() => agree.edit({ option: agreed.kind, minor: null })}
+          >
+            Back to the shop’s price
+          </Button>
+        </div>
+      )}
+      <EditOutcome edit={rival} fields={[{ field: 'amount', label: 'Another firm says' }]} />
+      <EditOutcome edit={agree} fields={[{ field: 'option', label: 'Option' }]} />
+      {rivals.length > 0 && (
+        <ul className="mt-2 text-small text-mute">
+          {rivals.map(({ totalMinor, told }) => (
+            <li key={`${told} ${totalMinor}`}>
+              <span className="font-mono">{show(totalMinor)}</span> {told}
+            </li>
+          ))}
+        </ul>
+      )}
+    </Panel>
+  );
+}
+
+function Answer({ bargain, show, children }: { bargain: Bargain; show: Show; children: React.ReactNode }) {
+  const [tone, words] = answerWords(bargain, show);
+  const { atRival } = bargain;
+  return (
+    <div className="mt-2 flex flex-col items-start gap-2">
+      <Notice tone={tone} role="status">
+        <b>{words}</b>
+      </Notice>
+      <p className="text-mute">
+        {optionNames[bargain.kind]}: floor {show(bargain.floorTotalMinor)} with tax, list{' '}
+        {show(bargain.listTotalMinor)}.{' '}
+        {atRival
+          ? `At ${show(atRival.totalMinor)} it leaves ${show(atRival.marginMinor)}${
+              atRival.perHourMinor === null ? '' : `, ${show(atRival.perHourMinor)} an hour`
+            }.`
+          : 'What others are paid alone is more than that.'}
+      </p>
+      {bargain.counters.length > 0 && <h3 className="font-semibold">Offer instead</h3>}
+      {children}
+    </div>
+  );
+}
+
+function answerWords({ answer, rivalMinor, listTotalMinor }: Bargain, show: Show): [Tone, string] {
+  switch (answer.kind) {
+    case 'take':
+      return rivalMinor >= listTotalMinor
+        ? ['glaze', `Ours is not dearer: say ${show(listTotalMinor)}.`]
+        : ['glaze', 'Take it.'];
+    case 'takeFlexible':
+      return ['ochre', 'Take it with a flexible time.'];
+    case 'letGo':
+      return ['oxide', `Let it go, short by ${show(answer.shortMinor)}.`];
+  }
+}
+
+function counterWords({ change, kind, keys }: CounterOffer): string {
+  switch (change) {
+    case 'option':
+      return optionNames[kind];
+    case 'time':
+      return `${optionNames[kind]}, when the van is near`;
+    case 'secondKey':
+      return `${optionNames[kind]}, ${keys} keys in one visit`;
+  }
+}
+
+function goingWords(going: GoingPrice | undefined, show: Show): string {
+  if (!going) return 'No offers of others are kept for jobs like this.';
+  const near = {
+    districtAndHour: 'in this district at such an hour',
+    hour: 'at such an hour, in all districts',
+    any: 'in all districts, at any hour',
+  };
+  return `Others take ${show(going.lowMinor)} to ${show(going.highMinor)}, half of them under ${show(going.medianMinor)}: ${going.count} offers ${near[going.near]}; ${going.won} of those jobs came to us, ${going.lost} went elsewhere.`;
+}

@@ -1,0 +1,166 @@
+'use client';
+
+import { ChevronDown, ChevronUp } from 'lucide-react';
+import { type ReactNode, useId, useState } from 'react';
+import { formatDay } from '@/core/kinds/local-time';
+import { optionNames } from '@/core/quote/price-rules';
+import type { Available, QuoteLine } from '@/core/quote/quote';
+import { classNames } from '@/ui/class-names';
+import { Badge } from '@/ui/notice';
+import { bearers, percentWords, type Show, shortNames } from './shown';
+
+interface OptionRowProps {
+  readonly option: Available;
+  readonly selected: boolean;
+  readonly today: string;
+  readonly show: Show;
+  readonly onSelect: () => void;
+}
+
+/** The columns of the rows and of the line of heads above them. */
+export const optionColumns = 'md:grid-cols-[1.25rem_minmax(0,1fr)_7rem_8rem_6rem_8.5rem_2.75rem] gap-x-3';
+
+/** One option: total, days, redo with who bears it, what it earns; its lines and reasons on demand. */
+export function OptionRow({ option, selected, today, show, onSelect }: OptionRowProps) {
+  const { kind, totalMinor, furtherKeyMinor, redo, earnings, beatenBy, stale } = option;
+  const [open, setOpen] = useState(false);
+  const id = useId();
+  return (
+    <li
+      className={classNames(
+        'rounded-lg border-[1.5px] bg-biscuit px-4 py-1.5',
+        selected ? 'border-ink' : 'border-line',
+      )}
+    >
+      <div className={classNames('grid grid-cols-[1.25rem_1fr_2.75rem] items-start gap-y-1', optionColumns)}>
+        <input
+          id={id}
+          type="radio"
+          name="option"
+          className="mt-1 size-5 accent-(--terra)"
+          checked={selected}
+          onChange={onSelect}
+        />
+        <label htmlFor={id} className="min-h-11 cursor-pointer">
+          <span className="block font-semibold">{optionNames[kind]}</span>
+          {furtherKeyMinor !== null && (
+            <span className="block text-small text-mute">further key +{show(furtherKeyMinor)}</span>
+          )}
+          <span className="flex flex-wrap gap-1">
+            {beatenBy && <Badge tone="oxide">beaten by {shortNames[beatenBy].toLowerCase()}</Badge>}
+            {!option.answers && <Badge tone="plain">gives no new key</Badge>}
+            {stale.length > 0 && <Badge tone="ochre">old price: {stale.join(', ')}</Badge>}
+          </span>
+        </label>
+        <Figure label="Total" strong value={show(totalMinor)} />
+        <Figure label="Drives" value={formatDay(option.earliestOn, today)}>
+          {option.p80On === option.earliestOn ? option.visit?.hour : `P80 ${formatDay(option.p80On, today)}`}
+        </Figure>
+        <Figure label="Redo" value={percentWords(redo.percent)}>
+          {bearers[redo.bornBy]}
+        </Figure>
+        <Figure label="Earns" value={earnings ? show(earnings.marginMinor) : 'nothing'}>
+          {earnings &&
+            (earnings.perHourMinor === null ? 'no time of ours' : `${show(earnings.perHourMinor)} an hour`)}
+        </Figure>
+        <button
+          type="button"
+          aria-expanded={open}
+          aria-label={`Lines, reasons and floor of ${optionNames[kind]}`}
+          className="col-start-3 row-start-1 grid size-11 place-items-center rounded-lg text-mute md:col-start-auto md:row-start-auto"
+          onClick={() => setOpen(!open)}
+        >
+          {open ? <ChevronUp aria-hidden size={20} /> : <ChevronDown aria-hidden size={20} />}
+        </button>
+      </div>
+      {open && <Details option={option} show={show} />}
+    </li>
+  );
+}
+
+function Details({ option, show }: { option: Available; show: Show }) {
+  const { redo, earnings, depositMinor } = option;
+  return (
+    <div className="mt-2 grid gap-4 border-t border-line py-2 lg:grid-cols-2">
+      <Lines option={option} show={show} />
+      <div className="flex flex-col gap-1 text-small text-mute">
+        {option.notes.map((note) => (
+          <p key={note}>{note}</p>
+        ))}
+        <p>
+          Redo {percentWords(redo.percent)}: {redo.rests.join('; ')}.
+          {redo.bornBy === 'shop' &&
+            ` One costs the shop ${show(redo.shopMinor)} and ${redo.minutes} minutes.`}
+          {redo.bornBy === 'customer' && ` One costs the customer ${show(redo.customerMinor)}.`}
+        </p>
+        <p>
+          {option.warrantyMonths > 0
+            ? `Warranty of the shop: ${option.warrantyMonths} months.`
+            : 'No warranty of the shop.'}
+          {depositMinor > 0 && ` ${show(depositMinor)} is paid ahead.`}
+        </p>
+        {earnings && (
+          <p>
+            Paid out {show(earnings.cashMinor)}:{' '}
+            {earnings.costs.map((cost) => `${cost.label} ${show(cost.minor)}`).join(', ')}. Takes{' '}
+            {earnings.minutes} minutes with the way there and back. Floor {show(earnings.floorTotalMinor)}{' '}
+            with tax.
+          </p>
+        )}
+      </div>
+    </div>
+  );
+}
+
+function Figure({
+  label,
+  value,
+  strong,
+  children,
+}: {
+  label: string;
+  value: string;
+  strong?: boolean;
+  children?: ReactNode;
+}) {
+  return (
+    <span className="whitespace-nowrap max-md:col-start-2 max-md:flex max-md:flex-wrap max-md:gap-2 md:text-right">
+      <span className="text-small text-mute md:sr-only">{label} </span>
+      <span className={classNames('block font-mono', strong && 'text-ask font-bold')}>{value}</span>
+      {children && <span className="block text-small text-mute">{children}</span>}
+    </span>
+  );
+}
+
+const payees = { shop: '', seller: 'to the seller', desk: 'to the desk' };
+
+function Lines({ option, show }: { option: Available; show: Show }) {
+  const row = (line: QuoteLine) => (
+    <tr key={`${line.payee} ${line.label}`}>
+      <th scope="row" className="py-0.5 pr-3 text-left font-normal">
+        {line.label} <span className="text-small text-mute">{payees[line.payee]}</span>
+      </th>
+      <td className="py-0.5 text-right font-mono whitespace-nowrap">{show(line.netMinor)}</td>
+    </tr>
+  );
+  return (
+    <table className="w-full self-start">
+      <caption className="sr-only">Lines of {optionNames[option.kind]}</caption>
+      <tbody>
+        {option.lines.map(row)}
+        <tr className="border-t border-line">
+          <th scope="row" className="py-0.5 text-left font-normal">
+            Tax
+          </th>
+          <td className="py-0.5 text-right font-mono">{show(option.taxMinor)}</td>
+        </tr>
+        <tr className="font-semibold">
+          <th scope="row" className="py-0.5 text-left">
+            Total
+          </th>
+          <td className="py-0.5 text-right font-mono">{show(option.totalMinor)}</td>
+        </tr>
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,47 @@
+'use client';
+
+import type { EChartsCoreOption } from 'echarts/core';
+import { useEffect, useRef } from 'react';
+
+/** The tokens as this page shows them, read from the page itself so that both themes fit. */
+export type Ink = (token: string) => string;
+
+interface ChartProps {
+  readonly label: string;
+  readonly height: number;
+  /** What to draw; `ink` gives the colour of a token. */
+  readonly draw: (ink: Ink) => EChartsCoreOption;
+}
+
+/** A drawing beside a table of the same numbers; its library comes with the first one that is shown. */
+export function Chart({ label, height, draw }: ChartProps) {
+  const box = useRef<HTMLDivElement>(null);
+  const drawing = useRef(draw);
+  drawing.current = draw;
+  useEffect(() => {
+    let alive = true;
+    let close = () => {};
+    const ink: Ink = (token) =>
+      getComputedStyle(document.documentElement).getPropertyValue(`--${token}`).trim();
+    import('./chart-library').then(({ startChart }) => {
+      if (!alive || !box.current) return;
+      const chart = startChart(box.current);
+      const show = () => chart.setOption({ animation: false, ...drawing.current(ink) }, true);
+      show();
+      const resized = new ResizeObserver(() => chart.resize());
+      resized.observe(box.current);
+      const themed = new MutationObserver(show);
+      themed.observe(document.documentElement, { attributes: true, attributeFilter: ['data-theme'] });
+      close = () => {
+        resized.disconnect();
+        themed.disconnect();
+        chart.dispose();
+      };
+    });
+    return () => {
+      alive = false;
+      close();
+    };
+  }, []);
+  return <div ref={box} role="img" aria-label={label} style={{ height }} className="w-full" />;
+}

@@ -1,0 +1,94 @@
+import type { Platform } from '@/core/catalogue/platform';
+import { adviseRoute } from '@/core/programming/advice';
+import type { KeySituation, PhysicalKey } from '@/core/programming/keys';
+import { keysToLearn } from '@/core/programming/keys-to-learn';
+import { orderOfSources, pinSourceNames } from '@/core/programming/pin';
+import type { Route, RouteKind, RouteRequest } from '@/core/programming/route';
+import { findRoutes, repairStep } from '@/core/programming/routes';
+import { findTool, type ToolFunction } from '@/core/programming/van-kit';
+import type { KeyState, QuoteWay } from '@/core/quote/quote';
+
+/** The routes of a situation as the quote needs them; undefined where nothing is open. */
+export function keyStateOf(
+  request: RouteRequest,
+  routes: readonly Route[],
+  route: RouteKind,
+  { allKeysLost, hasPin }: { readonly allKeysLost: boolean; readonly hasPin: boolean },
+): KeyState {
+  const advice = adviseRoute(routes, request);
+  return {
+    route,
+    ways: Object.fromEntries(
+      routes.filter(({ time }) => time !== null).map((one) => [one.kind, wayOf(one, request, hasPin)]),
+    ),
+    order: advice?.order.steps.map(({ kind }) => kind) ?? [],
+    allKeysLost,
+  };
+}
+
+function wayOf(route: Route, request: RouteRequest, hasPin: boolean): QuoteWay {
+  const { kind, verdict, chance } = route;
+  const { platform, van, market, money } = request;
+  const method = platform.methods.find((one) => one.kind === kind);
+  const step = kind === 'repair' ? repairStep : { p50Minutes: 0, spread: 0 };
+  const tool = method?.needsTool ? findTool(van, platform, kind as ToolFunction, market) : undefined;
+  const right = tool?.ok ? tool.right : undefined;
+  const source = method?.needsPin && !hasPin ? orderOfSources(request)[0]?.source : undefined;
+  return {
+    refused: verdict.feasible ? null : verdict.fact,
+    sessionP50Minutes: method?.sessionP50Minutes ?? 0,
+    keyP50Minutes: method?.keyP50Minutes ?? step.p50Minutes,
+    spread: method?.spread ?? step.spread,
+    waitsSeconds: method?.waitsSeconds ?? [],
+    keysAgain: keysToLearn(request.situation, route.others) - request.situation.wanted,
+    chance: chance?.value ?? 1,
+    chanceRests: chance?.rests ?? '',
+    credit: right?.useMinor ? { name: right.name, useMinor: right.useMinor, left: right.credits } : null,
+    pin: source
+      ? { source: pinSourceNames[source], minor: source === 'bureau' ? money.bureauFeeMinor : 0 }
+      : null,
+    usedUp: method?.article ? { article: method.article, eachKey: kind === 'image' } : null,
+  };
+}
+
+/** The same car after the job, when one more key is wanted, and when the last key is lost. */
+export function laterStates(request: RouteRequest): { later: KeyState | null; lost: KeyState | null } {
+  const { platform } = request;
+  return {
+    later: stateIn(request, oneKey(platform, 'here', 1), false),
+    lost: stateIn(request, oneKey(platform, 'lost', Math.max(1, platform.slotsMinimum)), true),
+  };
+}
+
+function stateIn(request: RouteRequest, situation: KeySituation, allKeysLost: boolean): KeyState | null {
+  const then: RouteRequest = { ...request, situation, stolen: false, chosen: {} };
+  const routes = findRoutes(then);
+  const advice = adviseRoute(routes, then);
+  if (!advice || advice.kind === 'desk') return null;
+  return keyStateOf(then, routes, advice.kind, { allKeysLost, hasPin: false });
+}
+
+function oneKey(platform: Platform, presence: PhysicalKey['presence'], wanted: number): KeySituation {
+  return {
+    keys: [
+      {
+        id: 'key',
+        tag: 1,
+        name: 'Key',
+        presence,
+        rank: 'unknown',
+        blade: 'good',
+        faults: [],
+        madeHere: false,
+        identityId: 'identity',
+      },
+    ],
+    identities: [{ id: 'identity', known: 'yes' }],
+    memory: {
+      knownCount: platform.count === 'cannotSay' ? 'cannotSay' : 1,
+      maximum: platform.slotsMaximum,
+      minimum: platform.slotsMinimum,
+    },
+    wanted,
+  };
+}

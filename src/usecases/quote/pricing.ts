@@ -1,0 +1,195 @@
+import type { Application } from '@/core/catalogue/application';
+import { canStandIn, compareRemotes, functionsLost } from '@/core/catalogue/equals';
+import type { Platform } from '@/core/catalogue/platform';
+import type { Job } from '@/core/job/job';
+import { addDays, instantOf, type LocalMoment, localMoment } from '@/core/kinds/local-time';
+import { cuttingArticle } from '@/core/quote/cut';
+import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/quote/detour';
+import { freeGaps, hourOf, minutesOf } from '@/core/quote/gaps';
+import type { FreeGap, KeyArticles, StockPiece, Trip } from '@/core/quote/quote';
+import { toldTrip } from '@/core/quote/trip';
+import { type AppointmentRow, listAppointments } from '@/data/appointments';
+import { listEquals, listRemotes, listUniversals, type UniversalRow } from '@/data/article-facts';
+import type { Db } from '@/data/db';
+import { type PriceLists, readPriceLists } from '@/data/prices';
+import { type AccountRow, type CouponRow, listAccounts, listCoupons } from '@/data/quote-terms';
+import { readRoadNetwork } from '@/data/roads';
+import type { ShopRow } from '@/data/shop';
+import { listSpareStock } from '@/data/stock';
+import type { VanRow } from '@/data/vans';
+import { simulatedRoads } from '@/outside/roads/simulated-roads';
+
+/** Days ahead in which a free time of the van is looked for. */
+const daysAhead = 28;
+
+/** Everything that prices a job, loaded once for all candidates of its car. */
+export interface Pricing {
+  readonly lists: PriceLists;
+  readonly stock: readonly StockPiece[];
+  readonly account: AccountRow | null;
+  /** Null also where the coupon does not hold today. */
+  readonly coupon: CouponRow | null;
+  readonly trip: Trip | null;
+  readonly gaps: readonly FreeGap[];
+  /** The job's appointment in the shop's zone; null where none is made. */
+  readonly visit: LocalMoment | null;
+  readonly waitingSavesMinutes: number;
+  readonly articlesFor: (application: Application) => KeyArticles;
+}
+
+interface Asked {
+  readonly job: Job;
+  readonly shop: ShopRow;
+  readonly now: LocalMoment;
+  readonly van: VanRow | undefined;
+  readonly applications: readonly Application[];
+  readonly platforms: readonly Platform[];
+}
+
+/** Undefined where the day has no price book, or there is no van. */
+export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undefined> {
+  const { job, shop, now, van, applications, platforms } = asked;
+  const [first] = applications;
+  if (!first || !van) return undefined;
+  const articlesFor = await readKeyArticles(db, applications);
+  const articles = [
+    ...new Set([
+      ...applications.flatMap((application) => namesOf(articlesFor(application))),
+      ...applications.map(({ keyway }) => cuttingArticle(keyway.profile)),
+      ...articlesUsedUp(platforms),
+    ]),
+  ];
+  const lists = await readPriceLists(db, now.day, articles, first.makeId);
+  if (!lists) return undefined;
+  const stock = await listSpareStock(db, van.id, articles, job.id);
+  const { accountId, couponId } = job.terms;
+  const accounts = accountId === null ? [] : await listAccounts(db, now.day);
+  const coupons = couponId === null ? [] : await listCoupons(db, now.day);
+  return {
+    lists,
+    stock,
+    account: accounts.find(({ id }) => id === accountId) ?? null,
+    coupon: coupons.find(({ id }) => id === couponId) ?? null,
+    articlesFor,
+    ...(await readDay(db, asked, van, lists)),
+    ...visitOf(job, shop),
+  };
+}
+
+function visitOf({ appointment }: Job, { zone }: ShopRow): Pick<Pricing, 'visit'> {
+  return { visit: appointment && localMoment(appointment.from, zone) };
+}
+
+/** The trip from where the van will be, its free hours, and what waiting for a better time saves. */
+async function readDay(
+  db: Db,
+  { job, shop, now }: Asked,
+  van: VanRow,
+  { rules }: PriceLists,
+): Promise<Pick<Pricing, 'trip' | 'gaps' | 'waitingSavesMinutes'>> {
+  const appointments = await listAppointments(
+    db,
+    instantOf({ day: now.day, hour: '00:00' }, shop.zone),
+    instantOf({ day: addDays(now.day, daysAhead), hour: '00:00' }, shop.zone),
+  );
+  const own = appointments.filter(({ vanId, jobNumber }) => vanId === van.id && jobNumber !== job.number);
+  const gaps = freeGaps(now, shop.open, takenBy(own, shop.zone), daysAhead);
+  const { place, distanceKm, placeKm, placeMinutes } = job.call;
+  if (distanceKm !== null)
+    return { trip: toldTrip(place ?? 'the car', distanceKm), gaps, waitingSavesMinutes: 0 };
+  if (place === null) return { trip: null, gaps, waitingSavesMinutes: 0 };
+  const network = await readRoadNetwork(db);
+  const workshop = network.workshop ?? 'the workshop';
+  const drive: DriveOf = (from, to, hour) => simulatedRoads(network).drive(from, to, hour);
+  const stops = stopsOf(own, shop.zone);
+  const time = visitOf(job, shop).visit ?? { day: gaps[0]?.day ?? now.day, hour: gaps[0]?.from ?? now.hour };
+  const trip = tripBy(drive, placeBefore(stops, time.day, time.hour, workshop), place, workshop, time.hour);
+  if (!trip) {
+    const told =
+      placeKm === null || placeMinutes === null
+        ? null
+        : { ...toldTrip(place, placeKm), minutes: placeMinutes, backMinutes: placeMinutes };
+    return { trip: told, gaps, waitingSavesMinutes: 0 };
+  }
+  const flexible = gaps
+    .filter(({ day }) => day <= addDays(now.day, rules.flexibleDays))
+    .map(({ day, from }) => ({ day, hour: from }));
+  return {
+    trip,
+    gaps,
+    waitingSavesMinutes: waitingSaves({ ...time, place }, flexible, stops, workshop, drive),
+  };
+}
+
+/** There from where the van is, and back to the workshop an hour later. */
+function tripBy(drive: DriveOf, from: string, to: string, workshop: string, hour: string): Trip | undefined {
+  const there = drive(from, to, hour);
+  const back = drive(to, workshop, hourOf((minutesOf(hour) + 60) % 1440));
+  if (!there || !back) return undefined;
+  return {
+    from: from === workshop ? 'the workshop' : from,
+    to,
+    distanceKm: there.km,
+    minutes: there.minutes,
+    backMinutes: back.minutes,
+    ferryMinutes: there.ferryMinutes,
+  };
+}
+
+function takenBy(appointments: readonly AppointmentRow[], zone: string) {
+  return appointments.map(({ from, to }) => {
+    const begin = localMoment(from, zone);
+    const end = localMoment(to, zone);
+    return { day: begin.day, from: begin.hour, to: end.day === begin.day ? end.hour : '24:00' };
+  });
+}
+
+function stopsOf(appointments: readonly AppointmentRow[], zone: string): Stop[] {
+  return appointments.flatMap(({ from, place }) =>
+    place === null ? [] : [{ ...localMoment(from, zone), place }],
+  );
+}
+
+/** The articles of each candidate's key, with equals and universals that can stand in for its remote. */
+async function readKeyArticles(
+  db: Db,
+  applications: readonly Application[],
+): Promise<Pricing['articlesFor']> {
+  const remotes = [...new Set(applications.flatMap(({ remote }) => remote?.article ?? []))];
+  const own = remotes.length === 0 ? [] : await listRemotes(db, remotes);
+  const equals = remotes.length === 0 ? [] : await listEquals(db, remotes);
+  const universals = remotes.length === 0 ? [] : await listUniversals(db, remotes);
+  return ({ blank, chip, remote }) => {
+    const mine = own.find(({ article }) => article === remote?.article);
+    const same = equals.filter(
+      (one) => mine && one.equalOf === mine.article && compareRemotes(mine, one).differs.length === 0,
+    );
+    const standIns = universals.filter(
+      (one: UniversalRow) =>
+        mine && one.remote === mine.article && canStandIn(mine, chip?.family ?? 'none', one),
+    );
+    return {
+      blank,
+      remote: remote?.article ?? null,
+      chip: chip?.article ?? null,
+      equals: same.map(({ article, note }) => ({ article, note: note ?? 'the same board' })),
+      universals: standIns.map((one) => ({
+        article: one.article,
+        lost: mine ? functionsLost(mine, one) : [],
+      })),
+    };
+  };
+}
+
+function namesOf({ blank, remote, chip, equals, universals }: KeyArticles): string[] {
+  return [blank, remote, chip, ...[...equals, ...universals].map(({ article }) => article)].filter(
+    (one): one is string => one !== null,
+  );
+}
+
+/** What the ways of platforms use up beside the key. */
+export function articlesUsedUp(platforms: readonly Platform[]): string[] {
+  return platforms.flatMap(({ methods }) =>
+    methods.flatMap(({ article }) => (article === null ? [] : [article])),
+  );
+}

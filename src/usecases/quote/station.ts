@@ -1,0 +1,26 @@
+import type { PersonActor } from '@/core/kinds/actor';
+import type { GoingPrice } from '@/core/quote/going-price';
+import { type AccountRow, listAccounts, listCoupons } from '@/data/quote-terms';
+import type { RivalRow } from '@/data/rivals';
+import { database } from '../database';
+import type { JobView } from '../jobs/job-view';
+import { readRivals } from './rivals';
+
+/** What stands around the options of a job. */
+export interface QuoteSurroundings {
+  readonly accounts: readonly AccountRow[];
+  readonly couponCode: string | null;
+  readonly rivals: readonly RivalRow[];
+  readonly going: GoingPrice | undefined;
+}
+
+export async function readQuoteStation(actor: PersonActor, view: JobView): Promise<QuoteSurroundings> {
+  const db = database();
+  const { job, now } = view;
+  const coupons = job.terms.couponId === null ? [] : await listCoupons(db, now.day);
+  return {
+    accounts: await listAccounts(db, now.day),
+    couponCode: coupons.find(({ id }) => id === job.terms.couponId)?.code ?? null,
+    ...(await readRivals(actor, view)),
+  };
+}

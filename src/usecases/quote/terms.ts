@@ -1,0 +1,73 @@
+import type { PersonActor } from '@/core/kinds/actor';
+import { instantOf, localMoment } from '@/core/kinds/local-time';
+import { failed } from '@/core/kinds/result';
+import { setAppointment } from '@/data/appointments';
+import { listAccounts, listCoupons, storeJobTerms } from '@/data/quote-terms';
+import { getShopOrThrow } from '@/data/shop';
+import { listVans } from '@/data/vans';
+import type { AgreePriceInput, AppointmentInput, QuoteTermsInput } from '@/inputs/quote-inputs';
+import { type Edited, editJob } from '../jobs/edit-job';
+import { jobViewIn } from '../jobs/job-view';
+import { sections } from '../jobs/sections';
+
+/** Sets the terms on which a job is quoted: book, preference, waiting, account, coupon. */
+export async function setTerms(actor: PersonActor, input: QuoteTermsInput): Promise<Edited> {
+  return editJob(actor, input, sections.terms, async (db, job) => {
+    const { book, prefer, flexible, waitsFilled, accountId, couponCode } = input;
+    const { day } = localMoment(actor.at, (await getShopOrThrow(db)).zone);
+    if (accountId !== null && !(await listAccounts(db, day)).some(({ id }) => id === accountId))
+      return failed('This account is not on the list.', 'accountId');
+    const code = couponCode?.toUpperCase();
+    const coupon = code ? (await listCoupons(db, day)).find((one) => one.code === code) : undefined;
+    if (code && !coupon) return failed('No coupon of this code holds today.', 'couponCode');
+    const couponId = coupon?.id ?? null;
+    await storeJobTerms(db, job.id, {
+      ...job.terms,
+      book,
+      prefer,
+      flexible,
+      waitsFilled,
+      accountId,
+      couponId,
+    });
+    return undefined;
+  });
+}
+
+/** Keeps the price that was agreed for an option, in place of the shop's own; or takes it back. */
+export async function agreePrice(actor: PersonActor, input: AgreePriceInput): Promise<Edited> {
+  return editJob(actor, input, sections.terms, async (db, job) => {
+    const view = await jobViewIn(db, actor, job.number);
+    const option = view?.quote?.options.find(({ kind }) => kind === input.option);
+    if (!option?.available || option.earnings === null)
+      return failed('The shop takes no price for this option.', 'option');
+    await storeJobTerms(db, job.id, {
+      ...job.terms,
+      agreedOption: input.minor === null ? null : input.option,
+      agreedMinor: input.minor,
+    });
+    return undefined;
+  });
+}
+
+/** Reserves a time of a van for the job, or gives it back. */
+export async function makeAppointment(actor: PersonActor, input: AppointmentInput): Promise<Edited> {
+  return editJob(actor, input, sections.appointment, async (db, job) => {
+    if (!(await listVans(db)).some(({ id }) => id === input.vanId))
+      return failed('This van is not on the list.', 'vanId');
+    const { day, from, to } = input;
+    if (day === null || from === null || to === null) {
+      if (day !== null || from !== null || to !== null)
+        return failed('A day with both hours, or none of them.', 'day');
+      await setAppointment(db, job.id, input.vanId, null);
+      return undefined;
+    }
+    if (from >= to) return failed('It ends before it begins.', 'to');
+    const { zone } = await getShopOrThrow(db);
+    const time = { from: instantOf({ day, hour: from }, zone), to: instantOf({ day, hour: to }, zone) };
+    if (localMoment(time.from, zone).day !== day) return failed('There is no such day.', 'day');
+    if (time.to <= actor.at) return failed('This time is over.', 'day');
+    await setAppointment(db, job.id, input.vanId, time);
+    return undefined;
+  });
+}
