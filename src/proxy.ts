@@ -14,7 +14,9 @@ export function proxy(request: NextRequest): NextResponse {
   headers.set('content-security-policy', policy);
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
-  response.headers.set('referrer-policy', 'same-origin');
+  const offer = request.nextUrl.pathname.startsWith('/offer');
+  response.headers.set('referrer-policy', offer ? 'no-referrer' : 'same-origin');
+  if (offer) response.headers.set('x-robots-tag', 'noindex, nofollow');
   response.headers.set('x-content-type-options', 'nosniff');
   response.headers.set('cache-control', 'no-store');
   return response;

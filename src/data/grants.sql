@@ -33,6 +33,7 @@ GRANT USAGE ON SEQUENCE job_number, quote_number TO :serving;
 GRANT INSERT, UPDATE ON customer, job, job_words, job_authority TO :serving;
 GRANT INSERT, UPDATE, DELETE ON job_key, job_identity, job_fact TO :serving;
 GRANT INSERT, UPDATE ON quote_terms, key_source, stock_reservation TO :serving;
+GRANT INSERT, UPDATE ON key_label, quote_link, quote_acceptance, quote_message TO :serving;
 -- Appended only: events, history, frozen quotes and what rivals were said to take.
 GRANT INSERT ON job_event, job_event_refused, job_history, quote, rival_offer TO :serving;
 

@@ -67,6 +67,21 @@ export async function listQuotes(db: Db, jobId: string): Promise<QuoteRow[]> {
   }));
 }
 
+/** A quote by its number, with its job. */
+export async function findQuoteByNumber(
+  db: Db,
+  number: number,
+): Promise<(QuoteRow & { readonly jobNumber: number }) | undefined> {
+  const job = await db.query<{ id: string; number: number }>(
+    'SELECT j.id, j.number FROM quote q JOIN job j ON j.id = q.job_id WHERE q.number = $1',
+    [number],
+  );
+  const [found] = job.rows;
+  if (!found) return undefined;
+  const quote = (await listQuotes(db, found.id)).find((one) => one.number === number);
+  return quote && { ...quote, jobNumber: found.number };
+}
+
 /** All that a quote froze; undefined for an unknown number or one from before papers were frozen. */
 export async function findFrozenQuote(db: Db, number: number): Promise<FrozenQuote | undefined> {
   const result = await db.query<{ frozen: FrozenQuote }>(

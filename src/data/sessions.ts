@@ -40,6 +40,16 @@ export async function findLiveSession(
   return result.rows[0];
 }
 
+/** Whether a session runs and is open: not ended, not locked, its person still here, and used since an instant. */
+export async function isSessionOpen(db: Db, sessionId: string, usedSince: Date): Promise<boolean> {
+  const result = await db.query(
+    `SELECT 1 FROM session s JOIN person p ON p.id = s.person_id
+     WHERE s.id = $1 AND s.ended_at IS NULL AND s.locked_at IS NULL AND s.seen_at > $2 AND p.left_at IS NULL`,
+    [sessionId, usedSince],
+  );
+  return result.rowCount === 1;
+}
+
 export async function touchSession(db: Db, sessionId: string, at: Date): Promise<void> {
   await db.query('UPDATE session SET seen_at = greatest(seen_at, $2) WHERE id = $1', [sessionId, at]);
 }

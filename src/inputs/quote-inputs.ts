@@ -1,4 +1,15 @@
-import { IsBoolean, IsIn, IsInt, IsNumber, IsUUID, Matches, Max, Min } from 'class-validator';
+import {
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
 import type { BookStyle, OptionKind } from '@/core/quote/price-rules';
 import { optionKinds } from '@/core/quote/price-rules';
 import { orNull } from './fields';
@@ -42,4 +53,35 @@ export class RivalInput extends JobEdit {
   @Min(0.001, { message: 'More than nothing.' })
   @Max(10_000_000, { message: 'Up to 10,000,000.' })
   amount!: number;
+}
+
+export class LinkInput {
+  @IsInt({ message: 'Which job?' }) number!: number;
+  @IsInt({ message: 'Which quote?' }) quote!: number;
+}
+
+export class RevokeLinkInput {
+  @IsInt({ message: 'Which job?' }) number!: number;
+  @IsUUID(undefined, { message: 'Which link?' }) linkId!: string;
+}
+
+export class AcceptByPhoneInput extends LinkInput {
+  @IsIn(optionKinds, { message: 'Choose an option.' }) option!: OptionKind;
+}
+
+/** What a customer accepts by link; the version is the one the page shows. */
+export class AcceptOfferInput {
+  @IsInt({ message: 'Load the page again.' }) version!: number;
+  @IsIn(optionKinds, { message: 'Choose one.' }) option!: OptionKind;
+  @MaxLength(200, { message: 'Up to 200 characters.' }) when!: string;
+  @MaxLength(200, { message: 'Up to 200 characters.' }) where!: string;
+}
+
+export class OfferMessageInput {
+  @Length(1, 1000, { message: 'Write 1 to 1,000 characters.' }) words!: string;
+}
+
+/** What a link says; too long or strange ones are not even looked up. */
+export class OpenOfferInput {
+  @Matches(/^[A-Za-z0-9_-]{43}$/, { message: 'This link is not whole.' }) token!: string;
 }

@@ -10,6 +10,7 @@ import {
   endSession,
   findLiveSession,
   insertSession,
+  isSessionOpen,
   listSessions,
   lockSession,
   type SessionRow,
@@ -129,6 +130,12 @@ export async function readSession(token: string, device: string): Promise<Sessio
     await touchSession(database(), session.sessionId, at);
   }
   return { kind: 'live', actor };
+}
+
+/** Whether what a person was shown may still be told them; asking is no use of the session. */
+export async function isStillOpen(sessionId: string): Promise<boolean> {
+  const { lockMinutes } = await getShopOrThrow(database());
+  return isSessionOpen(database(), sessionId, new Date(now().getTime() - lockMinutes * 60_000));
 }
 
 /** Locks the session of this person now. */

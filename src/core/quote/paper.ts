@@ -1,5 +1,5 @@
-import type { LocalDay } from '@/core/kinds/local-time';
-import { type RouteKind, routeNames } from '@/core/programming/route';
+import { formatDay, type LocalDay } from '@/core/kinds/local-time';
+import { type RouteKind, routeNames, routeWord } from '@/core/programming/route';
 import { laterCharges } from './bargain';
 import { type OptionKind, optionNames } from './price-rules';
 import type { Available, Payee, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
@@ -53,6 +53,11 @@ export interface PaperTerm {
   readonly minor: number | null;
 }
 
+/** Whether the shop sells an option, so that a customer can accept it. */
+export function isOurs(kind: OptionKind): boolean {
+  return kind !== 'franchiseDesk';
+}
+
 /** The paper of a quote with one option offered and up to two others beside it: the unbeaten ones, cheapest first. */
 export function paperOf(
   offered: OptionKind,
@@ -99,7 +104,7 @@ export function paperOf(
 
 function workWords({ route, kind }: Available, { keys, repairs }: QuoteRequest): string {
   if (kind === 'shopRepair') return `Repair of ${repairs > 1 ? `${repairs} keys` : 'a key'}`;
-  return `${keys} new ${keys === 1 ? 'key' : 'keys'}: ${routeNames[route].toLowerCase()}`;
+  return `${keys} new ${keys === 1 ? 'key' : 'keys'}: ${routeWord(route)}`;
 }
 
 function onPaper(option: Available): PaperOption {
@@ -172,7 +177,7 @@ function termsOf(chosen: Available, request: QuoteRequest, snapshot: QuoteSnapsh
         ]
       : []),
     ...(chosen.visit && rules.noShowMinor > 0
-      ? [{ words: 'Nobody at the car, or no papers: the trip and', minor: later.noShowMinor }]
+      ? [{ words: 'Nobody at the car, or no papers, with the trip', minor: later.noShowMinor }]
       : []),
   ];
 }
@@ -270,6 +275,7 @@ export interface PaperChange {
 /** What a later version of a quote changed: option, total, lines, days, keys. Numbers are amounts. */
 export function paperChanges(before: QuotePaper, after: QuotePaper): PaperChange[] {
   const changes: PaperChange[] = [];
+  const dayOf = (day: LocalDay) => formatDay(day, '');
   const note = (what: string, from: PaperChange['from'], to: PaperChange['to']) => {
     if (from !== to) changes.push({ what, from, to });
   };
@@ -277,8 +283,8 @@ export function paperChanges(before: QuotePaper, after: QuotePaper): PaperChange
   note('Work', before.work, after.work);
   note('Option', before.chosen.name, after.chosen.name);
   note('Total', before.chosen.totalMinor, after.chosen.totalMinor);
-  note('Drives at the earliest', before.chosen.earliestOn, after.chosen.earliestOn);
-  note('Drives four times of five', before.chosen.p80On, after.chosen.p80On);
+  note('Drives at the earliest', dayOf(before.chosen.earliestOn), dayOf(after.chosen.earliestOn));
+  note('Four of five by', dayOf(before.chosen.p80On), dayOf(after.chosen.p80On));
   note('Tax', before.chosen.taxMinor, after.chosen.taxMinor);
   const labels = new Set([...before.chosen.lines, ...after.chosen.lines].map(({ label }) => label));
   const netOf = ({ chosen }: QuotePaper, label: string) => {

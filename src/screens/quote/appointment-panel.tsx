@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { hourOf, minutesOf } from '@/core/quote/gaps';
 import type { Trip } from '@/core/quote/quote';
-import { Button } from '@/ui/button';
+import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
 import { SelectField, TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
@@ -100,6 +100,14 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
           : first
             ? `First free time: ${formatDay(first.day, today)} at ${first.hour}. Not reserved yet.`
             : 'No free time is known.'}
+      </p>
+      <p className="no-print mt-2 flex flex-wrap gap-3">
+        <a href={`/api/v1/jobs/${job.number}/sheet`} className={buttonClass('quiet')}>
+          <ButtonWords>Job sheet</ButtonWords>
+        </a>
+        <a href={`/api/v1/jobs/${job.number}/labels`} className={buttonClass('quiet')}>
+          <ButtonWords>Key tag labels</ButtonWords>
+        </a>
       </p>
       <EditOutcome
         edit={edit}

@@ -51,6 +51,9 @@ export function OfferedQuotes({ jobNumber, quotes, locale, today }: OfferedQuote
                 >
                   <ButtonWords>Print</ButtonWords>
                 </Link>
+                <a href={`/api/v1/quotes/${quote.number}/pdf`} className={buttonClass('quiet')}>
+                  <ButtonWords>PDF</ButtonWords>
+                </a>
               </div>
               {before && (
                 <p className="text-small text-mute">

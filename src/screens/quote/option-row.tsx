@@ -1,7 +1,7 @@
 'use client';
 
 import { ChevronDown, ChevronUp } from 'lucide-react';
-import { type ReactNode, useId, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { optionNames } from '@/core/quote/price-rules';
 import type { Available, QuoteLine } from '@/core/quote/quote';
@@ -24,7 +24,6 @@ export const optionColumns = 'md:grid-cols-[1.25rem_minmax(0,1fr)_7rem_8rem_6rem
 export function OptionRow({ option, selected, today, show, onSelect }: OptionRowProps) {
   const { kind, totalMinor, furtherKeyMinor, redo, earnings, beatenBy, stale } = option;
   const [open, setOpen] = useState(false);
-  const id = useId();
   return (
     <li
       className={classNames(
@@ -33,23 +32,24 @@ export function OptionRow({ option, selected, today, show, onSelect }: OptionRow
       )}
     >
       <div className={classNames('grid grid-cols-[1.25rem_1fr_2.75rem] items-start gap-y-1', optionColumns)}>
-        <input
-          id={id}
-          type="radio"
-          name="option"
-          className="mt-1 size-5 accent-(--terra)"
-          checked={selected}
-          onChange={onSelect}
-        />
-        <label htmlFor={id} className="min-h-11 cursor-pointer">
-          <span className="block font-semibold">{optionNames[kind]}</span>
-          {furtherKeyMinor !== null && (
-            <span className="block text-small text-mute">further key +{show(furtherKeyMinor)}</span>
-          )}
-          <span className="flex flex-wrap gap-1">
-            {beatenBy && <Badge tone="oxide">beaten by {shortNames[beatenBy].toLowerCase()}</Badge>}
-            {!option.answers && <Badge tone="plain">gives no new key</Badge>}
-            {stale.length > 0 && <Badge tone="ochre">old price: {stale.join(', ')}</Badge>}
+        <label className="col-span-2 grid min-h-11 cursor-pointer grid-cols-subgrid">
+          <input
+            type="radio"
+            name="option"
+            className="mt-1 size-5 accent-(--terra)"
+            checked={selected}
+            onChange={onSelect}
+          />
+          <span>
+            <span className="block font-semibold">{optionNames[kind]}</span>
+            {furtherKeyMinor !== null && (
+              <span className="block text-small text-mute">further key +{show(furtherKeyMinor)}</span>
+            )}
+            <span className="flex flex-wrap gap-1">
+              {beatenBy && <Badge tone="oxide">beaten by {shortNames[beatenBy].toLowerCase()}</Badge>}
+              {!option.answers && <Badge tone="plain">gives no new key</Badge>}
+              {stale.length > 0 && <Badge tone="ochre">old price: {stale.join(', ')}</Badge>}
+            </span>
           </span>
         </label>
         <Figure label="Total" strong value={show(totalMinor)} />

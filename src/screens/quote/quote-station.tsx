@@ -3,6 +3,7 @@
 import { useState } from 'react';
 import type { JobTerms } from '@/core/job/terms';
 import { formatDay } from '@/core/kinds/local-time';
+import type { Result } from '@/core/kinds/result';
 import { routeNames } from '@/core/programming/route';
 import type { GoingPrice } from '@/core/quote/going-price';
 import { firstOption } from '@/core/quote/options';
@@ -19,6 +20,7 @@ import { BargainPanel } from './bargain-panel';
 import { type OfferedQuote, OfferedQuotes } from './offered-quotes';
 import { OptionRow, optionColumns } from './option-row';
 import { QuoteCharts } from './quote-charts';
+import { RepliesPanel, type RepliesShown } from './replies-panel';
 import { SecondKeyPanel } from './second-key-panel';
 import { type PricedQuoteShown, percentWords, showIn } from './shown';
 import { TermsPanel } from './terms-panel';
@@ -39,12 +41,16 @@ interface QuoteStationProps {
   readonly locale: string;
   readonly today: string;
   readonly quotes: readonly OfferedQuote[];
+  readonly replies: RepliesShown;
   readonly actions: {
     readonly onOffer: EditAction;
     readonly onTerms: EditAction;
     readonly onAppointment: EditAction;
     readonly onRival: EditAction;
     readonly onAgree: EditAction;
+    readonly onLink: (data: unknown) => Promise<Result<{ token: string }>>;
+    readonly onRevoke: (data: unknown) => Promise<Result<null>>;
+    readonly onAccept: (data: unknown) => Promise<Result<{ repeated: boolean }>>;
   };
 }
 
@@ -140,6 +146,22 @@ export function QuoteStation(props: QuoteStationProps) {
       <EditOutcome edit={offer} fields={[{ field: 'option', label: 'Option' }]} />
       {quotes.length > 0 && (
         <OfferedQuotes jobNumber={job.number} quotes={quotes} locale={locale} today={today} />
+      )}
+      {quotes[0] && (
+        <RepliesPanel
+          key={quotes[0].number}
+          jobNumber={job.number}
+          closed={job.closed}
+          quote={{
+            number: quotes[0].number,
+            options: [quotes[0].paper.chosen, ...quotes[0].paper.alternatives],
+          }}
+          replies={props.replies}
+          show={show}
+          onLink={actions.onLink}
+          onRevoke={actions.onRevoke}
+          onAccept={actions.onAccept}
+        />
       )}
       {selected && (
         <BargainPanel

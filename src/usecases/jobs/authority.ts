@@ -20,6 +20,7 @@ import {
 } from '@/data/authority';
 import { findJob, lockJob, markClosed } from '@/data/jobs';
 import { listPeople } from '@/data/people';
+import { endReservations } from '@/data/reservations';
 import { getShopOrThrow } from '@/data/shop';
 import type {
   AuthorityInput,
@@ -75,6 +76,7 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
 /** No authority: the job ends here, with its reason. */
 export async function refuseJob(actor: PersonActor, input: RefuseInput): Promise<Edited> {
   return editJob(actor, input, sections.close, async (db, job) => {
+    await endReservations(db, job.id, actor.at);
     await markClosed(db, job.id, {
       at: actor.at,
       by: actor.personId,

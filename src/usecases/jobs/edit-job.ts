@@ -7,6 +7,7 @@ import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
 import { insertHistory, listHistory } from '@/data/job-history';
 import { findJob, takeVersion } from '@/data/jobs';
+import { announceJob } from '@/data/live';
 import type { JobEdit } from '@/inputs/job-inputs';
 import { transact } from '../database';
 import { leakedSecret } from '../secrets/leaks';
@@ -73,6 +74,7 @@ export async function editJob(
         subjectId: before.id,
         details: { version, fields: changes.map(({ field }) => field) },
       });
+      await announceJob(db, before.number);
       return done({ version });
     });
   } catch (error) {

@@ -12,6 +12,8 @@ import { findApplication, getPlatformOrThrow } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { appendEvent, findSeenEvent, keepRefusedEvent } from '@/data/job-events';
 import { findJob, lockJob, markClosed, replaceFacts } from '@/data/jobs';
+import { announceJob } from '@/data/live';
+import { endReservations } from '@/data/reservations';
 import { listSecretRefs } from '@/data/secrets';
 import type { EventInput } from '@/inputs/event-input';
 import type { CloseJobInput, FactsInput } from '@/inputs/job-inputs';
@@ -66,6 +68,7 @@ export async function recordEvent(
       subjectId: job.id,
       details: { event: input.id, seq },
     });
+    await announceJob(db, job.number);
     return done({ seq, repeated: false });
   });
 }
@@ -120,6 +123,7 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
       reason: input.reason,
     });
     if (needs.length > 0) return { ok: false, problems: needs.map((message) => ({ message })) };
+    await endReservations(db, job.id, actor.at);
     await markClosed(db, job.id, {
       at: actor.at,
       by: actor.personId,

@@ -27,7 +27,15 @@ import {
   WordsInput,
 } from '@/inputs/job-inputs';
 import { RankInput } from '@/inputs/key-inputs';
-import { AgreePriceInput, AppointmentInput, QuoteTermsInput, RivalInput } from '@/inputs/quote-inputs';
+import {
+  AcceptByPhoneInput,
+  AgreePriceInput,
+  AppointmentInput,
+  LinkInput,
+  QuoteTermsInput,
+  RevokeLinkInput,
+  RivalInput,
+} from '@/inputs/quote-inputs';
 import { correctWords } from '@/usecases/identify/names';
 import {
   declareDanger,
@@ -52,6 +60,7 @@ import type { Edited } from '@/usecases/jobs/edit-job';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { acceptByPhone, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { noteRival } from '@/usecases/quote/rivals';
 import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
@@ -124,6 +133,18 @@ export async function makeAppointmentAction(data: unknown): Promise<Edited> {
 
 export async function noteRivalAction(data: unknown): Promise<Edited> {
   return runAction(RivalInput, data, noteRival);
+}
+
+export async function makeLinkAction(data: unknown): Promise<Result<{ token: string }>> {
+  return runAction(LinkInput, data, makeLink);
+}
+
+export async function revokeLinkAction(data: unknown): Promise<Result<null>> {
+  return runAction(RevokeLinkInput, data, revokeLink);
+}
+
+export async function acceptByPhoneAction(data: unknown): Promise<Result<{ repeated: boolean }>> {
+  return runAction(AcceptByPhoneInput, data, acceptByPhone);
 }
 
 export async function offerQuoteAction(data: unknown): Promise<Edited> {

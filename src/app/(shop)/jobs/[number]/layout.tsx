@@ -6,6 +6,7 @@ import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatDistance } from '@/core/kinds/units';
 import { groupVin } from '@/core/vin/vin';
 import { JobFrame } from '@/screens/job/job-frame';
+import { LiveNotice } from '@/screens/job/live-notice';
 import { RingPanel } from '@/screens/job/ring-panel';
 import { SecondPerson } from '@/screens/job/second-person';
 import { readSecond } from '@/usecases/jobs/authority';
@@ -36,20 +37,23 @@ export default async function JobLayout({
       chips={situationChips(view)}
       stations={stations}
       above={
-        second && (
-          <SecondPerson
-            number={job.number}
-            people={second.people}
-            second={
-              second.present && {
-                name: second.present.name,
-                until: localMoment(second.present.untilAt, shop.zone).hour,
+        <>
+          <LiveNotice number={job.number} state={`${job.version} ${job.lastSeq}`} />
+          {second && (
+            <SecondPerson
+              number={job.number}
+              people={second.people}
+              second={
+                second.present && {
+                  name: second.present.name,
+                  until: localMoment(second.present.untilAt, shop.zone).hour,
+                }
               }
-            }
-            onSignIn={signInSecondAction}
-            onEnd={endSecondAction}
-          />
-        )
+              onSignIn={signInSecondAction}
+              onEnd={endSecondAction}
+            />
+          )}
+        </>
       }
       ring={
         <RingPanel

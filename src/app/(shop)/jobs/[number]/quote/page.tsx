@@ -1,13 +1,17 @@
 import { localMoment, momentWords } from '@/core/kinds/local-time';
 import { formatDistance } from '@/core/kinds/units';
 import { QuoteStation } from '@/screens/quote/quote-station';
+import { type QuoteReplies, readReplies } from '@/usecases/quote/links';
 import { readQuoteStation } from '@/usecases/quote/station';
 import { requireActor } from '../../../../session';
 import {
+  acceptByPhoneAction,
   agreePriceAction,
   makeAppointmentAction,
+  makeLinkAction,
   noteRivalAction,
   offerQuoteAction,
+  revokeLinkAction,
   setTermsAction,
 } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
@@ -16,6 +20,7 @@ export default async function QuotePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
   const { job, quote, quotes, shop, now, vans, van } = view;
   const { accounts, couponCode, rivals, going } = await readQuoteStation(await requireActor(), view);
+  const replies = await readReplies(await requireActor(), job.id);
   const { appointment } = job;
   const trip = quote?.snapshot.trip;
   return (
@@ -43,6 +48,7 @@ export default async function QuotePage({ params }: JobPageProps) {
       distance={trip ? formatDistance(trip.distanceKm, shop.distanceUnit) : undefined}
       locale={shop.locale}
       today={now.day}
+      replies={repliesShown(replies, shop.zone, now.day)}
       quotes={quotes.map(({ madeAt: _, id: __, offered: ___, ...rest }) => rest)}
       actions={{
         onOffer: offerQuoteAction,
@@ -50,7 +56,55 @@ export default async function QuotePage({ params }: JobPageProps) {
         onAppointment: makeAppointmentAction,
         onRival: noteRivalAction,
         onAgree: agreePriceAction,
+        onLink: makeLinkAction,
+        onRevoke: revokeLinkAction,
+        onAccept: acceptByPhoneAction,
       }}
     />
   );
+}
+
+/** Instants and states in words, in the shop's zone. */
+function repliesShown(
+  { links, acceptances, messages, reservations }: QuoteReplies,
+  zone: string,
+  today: string,
+) {
+  return {
+    links: links.map(({ id, quoteNumber, madeBy, madeAt, openedAt, revokedAt, expiresAt }) => ({
+      id,
+      quoteNumber,
+      open: revokedAt === null,
+      state: [
+        `made by ${madeBy}, ${momentWords(madeAt, zone)}`,
+        revokedAt !== null
+          ? `ended ${momentWords(revokedAt, zone)}`
+          : localMoment(expiresAt, zone).day <= today
+            ? 'over'
+            : openedAt === null
+              ? 'not opened yet'
+              : `opened ${momentWords(openedAt, zone)}`,
+      ].join('; '),
+    })),
+    acceptances: acceptances.map(
+      ({ quoteNumber, option, totalMinor, acceptedAt, takenBy, wantedWhen, wantedWhere }) => ({
+        quoteNumber,
+        option,
+        totalMinor,
+        words: [
+          takenBy === null
+            ? `By link, ${momentWords(acceptedAt, zone)}.`
+            : `By phone to ${takenBy}, ${momentWords(acceptedAt, zone)}.`,
+          wantedWhen && `When: ${wantedWhen}.`,
+          wantedWhere && `Where: ${wantedWhere}.`,
+        ]
+          .filter(Boolean)
+          .join(' '),
+      }),
+    ),
+    messages: messages.flatMap(({ quoteNumber, at, words }) =>
+      words === null ? [] : [{ quoteNumber, told: momentWords(at, zone), words }],
+    ),
+    reserved: reservations.map(({ article, pieces, van }) => `${pieces} ${article} in ${van}`),
+  };
 }

@@ -1,0 +1,16 @@
+import { labelsPdf } from '@/formats/pdf/labels-pdf';
+import { readKeyLabels } from '@/usecases/quote/papers';
+import { signedIn } from '../../../../handler';
+import { answerPdf, pathNumber } from '../../../../pdf-answer';
+
+interface Context {
+  readonly params: Promise<{ readonly number: string }>;
+}
+
+/** Labels for the keys of a job; for people, since the first print makes their ids. */
+export const GET = signedIn(async (actor, request, { params }: Context) => {
+  const number = pathNumber((await params).number);
+  const origin = process.env.PUBLIC_ORIGIN ?? new URL(request.url).origin;
+  const labels = number === undefined ? undefined : await readKeyLabels(actor, number, origin);
+  return answerPdf(labels && (await labelsPdf(labels)), `K-${number} tags`);
+});

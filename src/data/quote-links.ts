@@ -1,0 +1,197 @@
+import type { QuotePaper } from '@/core/quote/paper';
+import type { OptionKind } from '@/core/quote/price-rules';
+import type { Db } from './db';
+
+/** A link as the job shows it; what it says is never kept. */
+export interface LinkRow {
+  readonly id: string;
+  readonly quoteNumber: number;
+  readonly madeAt: Date;
+  readonly madeBy: string;
+  readonly expiresAt: Date;
+  readonly openedAt: Date | null;
+  readonly revokedAt: Date | null;
+}
+
+export async function insertLink(
+  db: Db,
+  link: {
+    readonly id: string;
+    readonly quoteId: string;
+    readonly tokenHash: Buffer;
+    readonly madeAt: Date;
+    readonly madeBy: string;
+    readonly expiresAt: Date;
+  },
+): Promise<void> {
+  await db.query(
+    `INSERT INTO quote_link (id, quote_id, token_hash, made_at, made_by, expires_at) VALUES ($1, $2, $3, $4, $5, $6)`,
+    [link.id, link.quoteId, link.tokenHash, link.madeAt, link.madeBy, link.expiresAt],
+  );
+}
+
+/** The links of a job's quotes, the newest first. */
+export async function listLinks(db: Db, jobId: string): Promise<LinkRow[]> {
+  const result = await db.query<LinkRow>(
+    `SELECT l.id, q.number AS "quoteNumber", l.made_at AS "madeAt", p.name AS "madeBy", l.expires_at AS "expiresAt",
+       l.opened_at AS "openedAt", l.revoked_at AS "revokedAt"
+     FROM quote_link l JOIN quote q ON q.id = l.quote_id JOIN person p ON p.id = l.made_by
+     WHERE q.job_id = $1 ORDER BY l.made_at DESC, l.id`,
+    [jobId],
+  );
+  return result.rows;
+}
+
+/** Ends the links of a job's quotes that are still open, or one of them. */
+export async function revokeLinks(db: Db, jobId: string, linkId: string, at: Date): Promise<boolean> {
+  const result = await db.query(
+    `UPDATE quote_link l SET revoked_at = $3 FROM quote q
+     WHERE q.id = l.quote_id AND q.job_id = $1 AND l.id = $2 AND l.revoked_at IS NULL`,
+    [jobId, linkId, at],
+  );
+  return result.rowCount === 1;
+}
+
+/** Opens a link once: from then on only the cookie does. Undefined for one that is unknown, opened, over or revoked. */
+export async function openLink(
+  db: Db,
+  tokenHash: Buffer,
+  cookieHash: Buffer,
+  at: Date,
+): Promise<{ readonly id: string; readonly expiresAt: Date } | undefined> {
+  const result = await db.query<{ id: string; expiresAt: Date }>(
+    `UPDATE quote_link SET cookie_hash = $2, opened_at = $3
+     WHERE token_hash = $1 AND opened_at IS NULL AND revoked_at IS NULL AND expires_at > $3
+     RETURNING id, expires_at AS "expiresAt"`,
+    [tokenHash, cookieHash, at],
+  );
+  return result.rows[0];
+}
+
+/** The quote a customer's cookie stands for, and how it stands. */
+export interface OfferRow {
+  readonly linkId: string;
+  readonly quoteId: string;
+  readonly quoteNumber: number;
+  readonly jobId: string;
+  readonly jobNumber: number;
+  readonly version: number;
+  readonly newestVersion: number;
+  readonly validUntil: string;
+  readonly closed: boolean;
+  readonly place: string | null;
+  readonly paper: QuotePaper;
+  readonly acceptance: { readonly option: OptionKind; readonly totalMinor: number } | null;
+}
+
+export async function findOffer(db: Db, cookieHash: Buffer, at: Date): Promise<OfferRow | undefined> {
+  const result = await db.query<OfferRow>(
+    `SELECT l.id AS "linkId", q.id AS "quoteId", q.number AS "quoteNumber", q.job_id AS "jobId", j.number AS "jobNumber",
+       q.version, (SELECT max(version) FROM quote WHERE job_id = q.job_id) AS "newestVersion",
+       q.valid_until::text AS "validUntil", j.closed_at IS NOT NULL AS closed, pl.name AS place,
+       q.frozen->'paper' AS paper,
+       CASE WHEN a.quote_id IS NOT NULL THEN
+         jsonb_build_object('option', a.option, 'totalMinor', a.total_minor) END AS acceptance
+     FROM quote_link l JOIN quote q ON q.id = l.quote_id JOIN job j ON j.id = q.job_id
+     LEFT JOIN place pl ON pl.id = j.place_id LEFT JOIN quote_acceptance a ON a.quote_id = q.id
+     WHERE l.cookie_hash = $1 AND l.revoked_at IS NULL AND l.expires_at > $2 AND q.frozen ? 'paper'`,
+    [cookieHash, at],
+  );
+  return result.rows[0];
+}
+
+export interface AcceptanceRow {
+  readonly quoteNumber: number;
+  readonly option: OptionKind;
+  readonly totalMinor: number;
+  readonly acceptedAt: Date;
+  /** The person who took it down; null where the customer did it by link. */
+  readonly takenBy: string | null;
+  readonly wantedWhen: string | null;
+  readonly wantedWhere: string | null;
+}
+
+/** Keeps an acceptance where there is none; false where the quote has one already. */
+export async function insertAcceptance(
+  db: Db,
+  acceptance: {
+    readonly quoteId: string;
+    readonly option: OptionKind;
+    readonly totalMinor: number;
+    readonly at: Date;
+    readonly linkId: string | null;
+    readonly personId: string | null;
+    readonly wantedWhen: string | null;
+    readonly wantedWhere: string | null;
+  },
+): Promise<boolean> {
+  const result = await db.query(
+    `INSERT INTO quote_acceptance (quote_id, option, total_minor, accepted_at, link_id, person_id, wanted_when, wanted_where)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8) ON CONFLICT (quote_id) DO NOTHING`,
+    [
+      acceptance.quoteId,
+      acceptance.option,
+      acceptance.totalMinor,
+      acceptance.at,
+      acceptance.linkId,
+      acceptance.personId,
+      acceptance.wantedWhen,
+      acceptance.wantedWhere,
+    ],
+  );
+  return result.rowCount === 1;
+}
+
+export async function listAcceptances(db: Db, jobId: string): Promise<AcceptanceRow[]> {
+  const result = await db.query<AcceptanceRow>(
+    `SELECT q.number AS "quoteNumber", a.option, a.total_minor AS "totalMinor", a.accepted_at AS "acceptedAt",
+       p.name AS "takenBy", a.wanted_when AS "wantedWhen", a.wanted_where AS "wantedWhere"
+     FROM quote_acceptance a JOIN quote q ON q.id = a.quote_id LEFT JOIN person p ON p.id = a.person_id
+     WHERE q.job_id = $1 ORDER BY a.accepted_at DESC`,
+    [jobId],
+  );
+  return result.rows;
+}
+
+export async function insertMessage(
+  db: Db,
+  message: {
+    readonly id: string;
+    readonly quoteId: string;
+    readonly linkId: string;
+    readonly at: Date;
+    readonly words: string;
+  },
+): Promise<void> {
+  await db.query('INSERT INTO quote_message (id, quote_id, link_id, at, words) VALUES ($1, $2, $3, $4, $5)', [
+    message.id,
+    message.quoteId,
+    message.linkId,
+    message.at,
+    message.words,
+  ]);
+}
+
+export interface MessageRow {
+  readonly quoteNumber: number;
+  readonly at: Date;
+  readonly words: string | null;
+}
+
+/** What customers wrote on a job's quotes, the newest first. */
+export async function listMessages(db: Db, jobId: string): Promise<MessageRow[]> {
+  const result = await db.query<MessageRow>(
+    `SELECT q.number AS "quoteNumber", m.at, m.words
+     FROM quote_message m JOIN quote q ON q.id = m.quote_id WHERE q.job_id = $1 ORDER BY m.at DESC, m.id`,
+    [jobId],
+  );
+  return result.rows;
+}
+
+export async function countMessages(db: Db, linkId: string): Promise<number> {
+  const result = await db.query<{ count: number }>(
+    'SELECT count(*)::int AS count FROM quote_message WHERE link_id = $1',
+    [linkId],
+  );
+  return result.rows[0]?.count ?? 0;
+}

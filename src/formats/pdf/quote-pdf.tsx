@@ -1,0 +1,137 @@
+import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer';
+import { formatDay, type LocalDay } from '@/core/kinds/local-time';
+import { formatMoney } from '@/core/kinds/money';
+import type { PaperOption, QuotePaper } from '@/core/quote/paper';
+import { registerFonts } from './fonts';
+import { Pair, paperStyles as styles, WordList } from './page-parts';
+
+export interface QuoteHead {
+  readonly quoteNumber: number;
+  readonly jobName: string;
+  readonly shopName: string;
+  readonly licence: string;
+  readonly customer: string | null;
+  readonly madeOn: LocalDay;
+  readonly validUntil: LocalDay;
+  readonly locale: string;
+}
+
+/** A quote on one page of letter paper. */
+export function quotePdf(head: QuoteHead, paper: QuotePaper): Promise<Buffer> {
+  registerFonts();
+  const show = (minor: number) => formatMoney({ minor, currency: paper.currency }, head.locale);
+  const { chosen, alternatives } = paper;
+  return renderToBuffer(
+    <Document title={`Q-${head.quoteNumber}`} author={head.shopName} language="en">
+      <Page size="LETTER" style={styles.page}>
+        <View style={[styles.row, { borderBottomWidth: 1.5, paddingBottom: 6, marginBottom: 6 }]}>
+          <View>
+            <Text style={styles.title}>{head.shopName}</Text>
+            {head.licence !== '' && <Text style={styles.small}>{head.licence}</Text>}
+            <Text>{`Quote for ${head.customer ?? 'the customer'}`}</Text>
+          </View>
+          <View style={{ alignItems: 'flex-end' }}>
+            <Text style={[styles.title, styles.mono]}>{`Q-${head.quoteNumber}`}</Text>
+            <Text style={styles.mono}>{head.jobName}</Text>
+          </View>
+        </View>
+        <Pair name="Car">{paper.car}</Pair>
+        <Pair name="Work">{paper.work}</Pair>
+        <Pair name="Made">
+          {`${formatDay(head.madeOn, '')}, valid until ${formatDay(head.validUntil, '')}`}
+        </Pair>
+        <Pair name="Car drives">{`${drives(chosen)}, where ordered today`}</Pair>
+        <Text style={styles.head}>{chosen.name}</Text>
+        <Text style={styles.small}>{chosen.notes.join(' ')}</Text>
+        <AmountRow cells={['For', 'Net', 'Tax', 'With tax']} />
+        {chosen.lines.map((line) => (
+          <AmountRow
+            key={`${line.payee} ${line.label}`}
+            ruled
+            cells={[
+              line.payee === 'shop' ? line.label : `${line.label} (to the ${line.payee})`,
+              show(line.netMinor),
+              show(line.taxMinor),
+              show(line.netMinor + line.taxMinor),
+            ]}
+          />
+        ))}
+        <AmountRow
+          bold
+          cells={['Total', show(chosen.netMinor), show(chosen.taxMinor), show(chosen.totalMinor)]}
+        />
+        {paper.furtherKeyMinor !== null && (
+          <Text>{`One more key in the same visit: +${show(paper.furtherKeyMinor)} with tax.`}</Text>
+        )}
+        {alternatives.length > 0 && <Text style={styles.head}>Other ways, for comparison</Text>}
+        {alternatives.map((option) => (
+          <View key={option.kind} style={[styles.row, styles.ruled]} wrap={false}>
+            <View style={{ flex: 1, paddingRight: 12 }}>
+              <Text>{`${option.name}, drives ${drives(option)}${againWords(option)}`}</Text>
+              <Text style={styles.small}>{option.notes.join(' ')}</Text>
+            </View>
+            <Text style={[styles.mono, styles.bold]}>{show(option.totalMinor)}</Text>
+          </View>
+        ))}
+        <View style={{ flexDirection: 'row', gap: 18 }}>
+          <WordList beside title="Included" words={paper.included} />
+          <WordList beside title="Not included" words={paper.notIncluded} />
+        </View>
+        <View style={{ flexDirection: 'row', gap: 18 }}>
+          <WordList
+            beside
+            title="Terms"
+            words={paper.terms.map(({ words, minor }) =>
+              minor === null ? words : `${words}: ${show(minor)}`,
+            )}
+          />
+          <WordList beside title="Take care" words={paper.cautions} />
+        </View>
+        {paper.authority && <WordList title="At the car we need" words={[paper.authority]} />}
+      </Page>
+    </Document>,
+  );
+}
+
+function AmountRow({
+  cells,
+  ruled,
+  bold,
+}: {
+  cells: readonly [string, string, string, string];
+  ruled?: boolean;
+  bold?: boolean;
+}) {
+  const [label, ...amounts] = cells;
+  return (
+    <View
+      style={[{ flexDirection: 'row' }, ruled ? styles.ruled : {}, bold ? styles.strong : {}]}
+      wrap={false}
+    >
+      <Text style={[{ flex: 1 }, bold ? styles.bold : {}]}>{label}</Text>
+      {amounts.map((amount, at) => (
+        <Text
+          // biome-ignore lint/suspicious/noArrayIndexKey: three columns that never move
+          key={at}
+          style={[
+            { width: 76, textAlign: 'right' },
+            ruled || bold ? styles.mono : {},
+            bold ? styles.bold : {},
+          ]}
+        >
+          {amount}
+        </Text>
+      ))}
+    </View>
+  );
+}
+
+function drives({ earliestOn, p80On }: PaperOption): string {
+  const from = formatDay(earliestOn, '');
+  return p80On === earliestOn ? from : `${from} at the earliest, four of five by ${formatDay(p80On, '')}`;
+}
+
+function againWords({ redoPercent }: PaperOption): string {
+  if (redoPercent === null) return '';
+  return `, made again: ${redoPercent === 0 ? 'under 1' : redoPercent} of 100`;
+}

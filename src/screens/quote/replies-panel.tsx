@@ -1,0 +1,148 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import type { Result } from '@/core/kinds/result';
+import { isOurs, type PaperOption } from '@/core/quote/paper';
+import { optionNames } from '@/core/quote/price-rules';
+import { Button } from '@/ui/button';
+import { SelectField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { Panel } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
+import { useSubmit } from '@/ui/use-submit';
+import type { Show } from './shown';
+
+export interface RepliesShown {
+  readonly links: readonly {
+    readonly id: string;
+    readonly quoteNumber: number;
+    readonly state: string;
+    readonly open: boolean;
+  }[];
+  readonly acceptances: readonly {
+    readonly quoteNumber: number;
+    readonly option: keyof typeof optionNames;
+    readonly totalMinor: number;
+    readonly words: string;
+  }[];
+  readonly messages: readonly {
+    readonly quoteNumber: number;
+    readonly told: string;
+    readonly words: string;
+  }[];
+  readonly reserved: readonly string[];
+}
+
+interface RepliesPanelProps {
+  readonly jobNumber: number;
+  readonly closed: boolean;
+  /** The newest quote, which alone can be linked and accepted. */
+  readonly quote: { readonly number: number; readonly options: readonly PaperOption[] };
+  readonly replies: RepliesShown;
+  readonly show: Show;
+  readonly onLink: (data: unknown) => Promise<Result<{ token: string }>>;
+  readonly onRevoke: (data: unknown) => Promise<Result<null>>;
+  readonly onAccept: (data: unknown) => Promise<Result<{ repeated: boolean }>>;
+}
+
+/** The customer's side of the newest quote: a link to it, what was accepted, what they write, what is kept for them. */
+export function RepliesPanel(props: RepliesPanelProps) {
+  const { jobNumber, closed, quote, replies, show, onLink, onRevoke, onAccept } = props;
+  const router = useRouter();
+  const link = useSubmit(onLink);
+  const revoke = useSubmit(onRevoke);
+  const accept = useSubmit(onAccept);
+  const [address, setAddress] = useState<string>();
+  const [option, setOption] = useState(quote.options[0]?.kind ?? '');
+  const accepted = replies.acceptances.some(({ quoteNumber }) => quoteNumber === quote.number);
+  return (
+    <Panel
+      title="The customer"
+      note="A link opens once and shows this quote alone; nothing of it is kept in clear."
+    >
+      <div className="flex flex-col gap-3">
+        {replies.acceptances.map(({ quoteNumber, option, totalMinor, words }) => (
+          <Notice key={quoteNumber} tone="glaze" role="status">
+            <b>
+              Q-{quoteNumber} accepted: {optionNames[option]}, {show(totalMinor)}.
+            </b>{' '}
+            {words}
+          </Notice>
+        ))}
+        {replies.messages.map(({ quoteNumber, told, words }) => (
+          <p key={`${told} ${words}`} className="border-l-4 border-smalt pl-3">
+            “{words}” <span className="block text-small text-mute">{`On Q-${quoteNumber}, ${told}`}</span>
+          </p>
+        ))}
+        {replies.reserved.length > 0 && (
+          <p className="text-mute">Kept for this job: {replies.reserved.join(', ')}.</p>
+        )}
+        {!closed && (
+          <div className="flex flex-wrap items-start gap-3">
+            <Button
+              disabled={link.pending}
+              follows={`Q-${quote.number}`}
+              onClick={() =>
+                link.submit({ number: jobNumber, quote: quote.number }, ({ value }) => {
+                  setAddress(`${window.location.origin}/offer/${value.token}`);
+                  router.refresh();
+                })
+              }
+            >
+              Make a link
+            </Button>
+            {!accepted && (
+              <form
+                className="flex items-start gap-2"
+                onSubmit={(event) => {
+                  event.preventDefault();
+                  accept.submit({ number: jobNumber, quote: quote.number, option }, () => router.refresh());
+                }}
+              >
+                <SelectField
+                  label="Accepted by phone"
+                  className="w-56"
+                  choices={quote.options
+                    .filter(({ kind }) => isOurs(kind))
+                    .map(({ kind, name }) => ({ value: kind, label: name }))}
+                  value={option}
+                  onChange={(event) => setOption(event.target.value)}
+                />
+                <Button type="submit" look="quiet" className="mt-6" disabled={accept.pending}>
+                  Note it
+                </Button>
+              </form>
+            )}
+          </div>
+        )}
+        {address && (
+          <p role="status">
+            Send this, it is shown only now: <code className="font-mono break-all">{address}</code>
+          </p>
+        )}
+        <Problems problems={[...link.problems, ...revoke.problems, ...accept.problems]} />
+        {replies.links.length > 0 && (
+          <ul className="flex flex-col divide-y divide-line">
+            {replies.links.map(({ id, quoteNumber, state, open }) => (
+              <li key={id} className="flex flex-wrap items-center gap-3 py-1">
+                <span className="font-mono">Q-{quoteNumber}</span>
+                <span className="flex-1 text-mute">{state}</span>
+                {open && !closed && (
+                  <Button
+                    look="quiet"
+                    disabled={revoke.pending}
+                    aria-label={`End the link to Q-${quoteNumber}`}
+                    onClick={() => revoke.submit({ number: jobNumber, linkId: id }, () => router.refresh())}
+                  >
+                    End it
+                  </Button>
+                )}
+              </li>
+            ))}
+          </ul>
+        )}
+      </div>
+    </Panel>
+  );
+}

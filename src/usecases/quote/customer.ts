@@ -1,0 +1,139 @@
+import { randomBytes } from 'node:crypto';
+import { v7 as uuid } from 'uuid';
+import type { Actor } from '@/core/kinds/actor';
+import { localMoment } from '@/core/kinds/local-time';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
+import { lockJob } from '@/data/jobs';
+import { announceJob } from '@/data/live';
+import { countMessages, findOffer, insertMessage, type OfferRow, openLink } from '@/data/quote-links';
+import { getShopOrThrow } from '@/data/shop';
+import type { AcceptOfferInput, OfferMessageInput } from '@/inputs/quote-inputs';
+import { now } from '@/outside/clock';
+import { database, transact } from '../database';
+import { hashToken } from '../hash-token';
+import { acceptOption, refusalOf } from './accept';
+
+/** A customer holding a link, as an actor. */
+function customerActor(linkId: string, device: string): Actor {
+  return { kind: 'customer', linkId, device, at: now() };
+}
+
+/** Exchanges a link for a cookie, once. */
+export async function openOffer(
+  token: string,
+  device: string,
+): Promise<Result<{ cookie: string; expiresAt: Date }>> {
+  const cookie = randomBytes(32).toString('base64url');
+  return transact(async (db) => {
+    const at = now();
+    const link = await openLink(db, hashToken(token), hashToken(cookie), at);
+    if (!link) return failed('This link was opened before, has ended, or is not whole. Ask for a new one.');
+    const actor = customerActor(link.id, device);
+    const offer = await findOffer(db, hashToken(cookie), at);
+    await appendAudit(db, actor, {
+      action: 'quote.linkOpened',
+      subjectKind: 'job',
+      subjectId: offer?.jobId ?? null,
+      details: { link: link.id },
+    });
+    if (offer) await announceJob(db, offer.jobNumber);
+    return done({ cookie, expiresAt: link.expiresAt });
+  });
+}
+
+/** What a customer sees: the paper of one quote, and whether it can still be accepted. */
+export interface CustomerOffer {
+  readonly quoteNumber: number;
+  readonly version: number;
+  readonly validUntil: string;
+  readonly paper: OfferRow['paper'];
+  readonly place: string | null;
+  readonly acceptance: OfferRow['acceptance'];
+  /** Why it cannot be accepted any more; null where it can. */
+  readonly refused: string | null;
+  readonly shopName: string;
+  readonly locale: string;
+  readonly today: string;
+}
+
+export async function readOffer(cookie: string): Promise<CustomerOffer | undefined> {
+  const db = database();
+  const at = now();
+  const offer = await findOffer(db, hashToken(cookie), at);
+  if (!offer) return undefined;
+  const shop = await getShopOrThrow(db);
+  const today = localMoment(at, shop.zone).day;
+  const { quoteNumber, version, validUntil, paper, place, acceptance } = offer;
+  return {
+    quoteNumber,
+    version,
+    validUntil,
+    paper,
+    place,
+    acceptance,
+    refused: refusalOf(offer, today) ?? null,
+    shopName: shop.name,
+    locale: shop.locale,
+    today,
+  };
+}
+
+/** Accepts one option by link. It names the version it saw; the same again changes nothing. */
+export async function acceptOffer(
+  cookie: string,
+  device: string,
+  input: AcceptOfferInput,
+): Promise<Result<{ repeated: boolean }>> {
+  return transact(async (db) => {
+    const at = now();
+    const seen = await findOffer(db, hashToken(cookie), at);
+    if (!seen || !(await lockJob(db, seen.jobNumber)))
+      return failed('This link has ended. Ask for a new one.');
+    // Read again under the lock: a newer version offered meanwhile wins.
+    const offer = await findOffer(db, hashToken(cookie), at);
+    if (!offer || offer.version !== input.version)
+      return failed('This page shows another version than the link. Load it again.');
+    return acceptOption(db, customerActor(offer.linkId, device), offer, {
+      option: input.option,
+      linkId: offer.linkId,
+      personId: null,
+      wantedWhen: input.when.trim() || null,
+      wantedWhere: input.where.trim() || null,
+    });
+  });
+}
+
+/** Messages that one link may send. */
+const mostMessages = 20;
+
+/** Keeps what the customer writes to the shop. */
+export async function sendMessage(
+  cookie: string,
+  device: string,
+  input: OfferMessageInput,
+): Promise<Result<null>> {
+  return transact(async (db) => {
+    const offer = await findOffer(db, hashToken(cookie), now());
+    if (!offer || !(await lockJob(db, offer.jobNumber)))
+      return failed('This link has ended. Ask for a new one.');
+    if ((await countMessages(db, offer.linkId)) >= mostMessages)
+      return failed('That is as much as one link can send. Call the shop.');
+    const actor = customerActor(offer.linkId, device);
+    await insertMessage(db, {
+      id: uuid(),
+      quoteId: offer.quoteId,
+      linkId: offer.linkId,
+      at: actor.at,
+      words: input.words.trim(),
+    });
+    await appendAudit(db, actor, {
+      action: 'quote.message',
+      subjectKind: 'job',
+      subjectId: offer.jobId,
+      details: { quote: offer.quoteNumber },
+    });
+    await announceJob(db, offer.jobNumber);
+    return done(null);
+  });
+}

@@ -1,0 +1,127 @@
+import { randomBytes } from 'node:crypto';
+import { v7 as uuid } from 'uuid';
+import type { PersonActor } from '@/core/kinds/actor';
+import { addDays, instantOf } from '@/core/kinds/local-time';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
+import { findJob, lockJob } from '@/data/jobs';
+import { announceJob } from '@/data/live';
+import {
+  type AcceptanceRow,
+  insertLink,
+  type LinkRow,
+  listAcceptances,
+  listLinks,
+  listMessages,
+  type MessageRow,
+  revokeLinks,
+} from '@/data/quote-links';
+import { listQuotes } from '@/data/quotes';
+import { listReservations, type ReservationRow } from '@/data/reservations';
+import { getShopOrThrow } from '@/data/shop';
+import type { AcceptByPhoneInput, LinkInput, RevokeLinkInput } from '@/inputs/quote-inputs';
+import { database, transact } from '../database';
+import { hashToken } from '../hash-token';
+import { acceptOption } from './accept';
+
+/** Makes a link for the customer to one quote. What it says is shown this once and kept hashed. */
+export async function makeLink(actor: PersonActor, input: LinkInput): Promise<Result<{ token: string }>> {
+  return transact(async (db) => {
+    if (!(await lockJob(db, input.number))) return failed('There is no such job.');
+    const job = await findJob(db, input.number);
+    const [newest] = job ? await listQuotes(db, job.id) : [];
+    if (!job || !newest) return failed('Offer a quote first.');
+    if (job.closed) return failed('This job is closed.');
+    if (newest.number !== input.quote) return failed('A newer quote has taken its place: link that one.');
+    const { zone } = await getShopOrThrow(db);
+    const expiresAt = instantOf({ day: addDays(newest.validUntil, 1), hour: '00:00' }, zone);
+    if (expiresAt <= actor.at) return failed('This quote is no longer valid. Offer a new one.');
+    const token = randomBytes(32).toString('base64url');
+    const id = uuid();
+    await insertLink(db, {
+      id,
+      quoteId: newest.id,
+      tokenHash: hashToken(token),
+      madeAt: actor.at,
+      madeBy: actor.personId,
+      expiresAt,
+    });
+    await appendAudit(db, actor, {
+      action: 'quote.linked',
+      subjectKind: 'job',
+      subjectId: job.id,
+      details: { quote: newest.number, link: id },
+    });
+    await announceJob(db, job.number);
+    return done({ token });
+  });
+}
+
+/** Ends a link: neither what was sent nor the cookie it became opens anything. */
+export async function revokeLink(actor: PersonActor, input: RevokeLinkInput): Promise<Result<null>> {
+  return transact(async (db) => {
+    const job = await findJob(db, input.number);
+    if (!job || !(await revokeLinks(db, job.id, input.linkId, actor.at)))
+      return failed('This link has ended already.');
+    await appendAudit(db, actor, {
+      action: 'quote.linkRevoked',
+      subjectKind: 'job',
+      subjectId: job.id,
+      details: { link: input.linkId },
+    });
+    await announceJob(db, job.number);
+    return done(null);
+  });
+}
+
+/** Takes an acceptance down that the customer gave by phone. */
+export async function acceptByPhone(
+  actor: PersonActor,
+  input: AcceptByPhoneInput,
+): Promise<Result<{ repeated: boolean }>> {
+  return transact(async (db) => {
+    if (!(await lockJob(db, input.number))) return failed('There is no such job.');
+    const job = await findJob(db, input.number);
+    const quotes = job ? await listQuotes(db, job.id) : [];
+    const quote = quotes.find(({ number }) => number === input.quote);
+    if (!job || !quote) return failed('There is no such quote.');
+    const before = (await listAcceptances(db, job.id)).find(
+      ({ quoteNumber }) => quoteNumber === quote.number,
+    );
+    return acceptOption(
+      db,
+      actor,
+      {
+        quoteId: quote.id,
+        quoteNumber: quote.number,
+        jobId: job.id,
+        jobNumber: job.number,
+        version: quote.version,
+        newestVersion: quotes[0]?.version ?? quote.version,
+        validUntil: quote.validUntil,
+        closed: job.closed !== null,
+        paper: quote.paper,
+        acceptance: before ?? null,
+      },
+      { option: input.option, linkId: null, personId: actor.personId, wantedWhen: null, wantedWhere: null },
+    );
+  });
+}
+
+/** What became of the quotes of a job once they left the shop. */
+export interface QuoteReplies {
+  readonly links: readonly LinkRow[];
+  readonly acceptances: readonly AcceptanceRow[];
+  readonly messages: readonly MessageRow[];
+  readonly reservations: readonly ReservationRow[];
+}
+
+export async function readReplies(_actor: PersonActor, jobId: string): Promise<QuoteReplies> {
+  const db = database();
+  return {
+    links: await listLinks(db, jobId),
+    acceptances: await listAcceptances(db, jobId),
+    messages: await listMessages(db, jobId),
+    reservations: await listReservations(db, jobId),
+  };
+}

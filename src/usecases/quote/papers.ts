@@ -1,0 +1,135 @@
+import { colourWords } from '@/core/job/colour-words';
+import { carName, formatJobNumber } from '@/core/job/job';
+import type { Actor } from '@/core/kinds/actor';
+import { formatDay, localMoment } from '@/core/kinds/local-time';
+import { formatMoney } from '@/core/kinds/money';
+import { formatDistance, formatMinutes, formatWait } from '@/core/kinds/units';
+import { routeNames } from '@/core/programming/route';
+import type { QuotePaper } from '@/core/quote/paper';
+import { findJob } from '@/data/jobs';
+import { findLabelJob, labelIds } from '@/data/key-labels';
+import { type FrozenQuote, findFrozenQuote, findQuoteByNumber } from '@/data/quotes';
+import { listReservations } from '@/data/reservations';
+import { getShopOrThrow } from '@/data/shop';
+import type { JobSheet } from '@/formats/pdf/job-sheet-pdf';
+import type { KeyLabel } from '@/formats/pdf/labels-pdf';
+import type { QuoteHead } from '@/formats/pdf/quote-pdf';
+import { database, transact } from '../database';
+import { carOnPaper, readJobView } from '../jobs/job-view';
+
+/** A quote as it was frozen, ready for paper; undefined for a number nobody has. */
+export async function readQuotePaper(
+  _actor: Actor,
+  number: number,
+): Promise<{ readonly head: QuoteHead; readonly paper: QuotePaper } | undefined> {
+  const db = database();
+  const quote = await findQuoteByNumber(db, number);
+  if (!quote) return undefined;
+  const shop = await getShopOrThrow(db);
+  const job = await findJob(db, quote.jobNumber);
+  return {
+    paper: quote.paper,
+    head: {
+      quoteNumber: quote.number,
+      jobName: formatJobNumber(quote.jobNumber),
+      shopName: shop.name,
+      licence: shop.rules.licence,
+      customer: job?.call.name ?? null,
+      madeOn: localMoment(quote.madeAt, shop.zone).day,
+      validUntil: quote.validUntil,
+      locale: shop.locale,
+    },
+  };
+}
+
+/** All that a quote froze, for programs. */
+export async function readFrozenQuote(_actor: Actor, number: number): Promise<FrozenQuote | undefined> {
+  return findFrozenQuote(database(), number);
+}
+
+/** What a locksmith takes along for a job; nothing that opens a car. */
+export async function readJobSheet(actor: Actor, number: number): Promise<JobSheet | undefined> {
+  const view = await readJobView(actor, number);
+  if (!view) return undefined;
+  const { job, shop, now, van, ring, routes, advice, quote, quotes } = view;
+  const route = routes.find(({ kind }) => kind === (job.route ?? advice?.kind));
+  const kept = await listReservations(database(), job.id);
+  const { appointment, call } = job;
+  const trip = quote?.snapshot.trip;
+  const show = (minor: number) => formatMoney({ minor, currency: shop.currency }, shop.locale);
+  const when = appointment && {
+    from: localMoment(appointment.from, shop.zone),
+    to: localMoment(appointment.to, shop.zone),
+  };
+  const facts: (readonly [string, string | null | undefined | false])[] = [
+    ['Customer', [call.name, call.phone].filter(Boolean).join(', ')],
+    ['Place', [call.place, call.placeDetail].filter(Boolean).join(', ')],
+    ['When', when && `${formatDay(when.from.day, now.day)}, ${when.from.hour} to ${when.to.hour}`],
+    ['Van', van?.name],
+    [
+      'Way there',
+      trip &&
+        `${formatDistance(trip.distanceKm, shop.distanceUnit)}, ${trip.minutes} minutes from ${trip.from}`,
+    ],
+    ['Car', carOnPaper(view)],
+    ['VIN', call.vin],
+    ['Route', route && routeNames[route.kind]],
+    [
+      'Time',
+      route?.time &&
+        `${formatMinutes(route.time.workP50Minutes)} of work, ${formatMinutes(route.time.workP80Minutes)} in four cases of five${route.time.waitSeconds > 0 ? `; wait ${formatWait(route.time.waitSeconds)}` : ''}`,
+    ],
+    [
+      'Quoted',
+      quotes[0] && `Q-${quotes[0].number}: ${quotes[0].paper.chosen.name}, ${show(quotes[0].totalMinor)}`,
+    ],
+    ['Note', call.note],
+  ];
+  return {
+    jobName: formatJobNumber(job.number),
+    shopName: shop.name,
+    car: carName(call),
+    facts: facts.filter((fact): fact is [string, string] => Boolean(fact[1])),
+    keys: ring.tags.map(({ tag, name, word }) => ({ tag, name, word })),
+    take: [
+      ...kept.map(({ article, pieces }) => `${pieces} ${article}, kept for this job`),
+      ...(route?.needs ?? []).filter(({ state }) => state !== 'missing').map(({ words }) => words),
+    ],
+    steps: route ? [route.how, route.effect].filter(Boolean) : [],
+    gate: [
+      'Person, photo identity and proof of the right to the car, together with the plate; local law and the shop’s own rules prevail.',
+      ...(shop.rules.forms === '' ? [] : [shop.rules.forms]),
+    ],
+    cautions: [
+      ...(quotes[0]?.paper.cautions ?? []),
+      'Ventilate where an engine runs; hands out of the wheel while the steering lock moves; airbag and high-voltage parts untouched.',
+    ],
+  };
+}
+
+/** A label for each key on the ring: its number, two colour words and an address that says nothing without signing in. */
+export async function readKeyLabels(
+  actor: Actor,
+  number: number,
+  origin: string,
+): Promise<KeyLabel[] | undefined> {
+  return transact(async (db) => {
+    const job = await findJob(db, number);
+    if (!job) return undefined;
+    const ids = await labelIds(
+      db,
+      job.id,
+      job.keys.map(({ tag }) => tag),
+      actor.at,
+    );
+    return job.keys.map(({ tag }) => {
+      const id = ids.get(tag) ?? '';
+      return { number: `${job.number}-${tag}`, words: colourWords(id), address: `${origin}/tag/${id}` };
+    });
+  });
+}
+
+/** The job behind a label. */
+export function readLabel(_actor: Actor, id: string): Promise<number | undefined> {
+  return findLabelJob(database(), id);
+}
