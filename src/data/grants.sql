@@ -15,6 +15,9 @@ GRANT UPDATE ON van TO :serving;
 -- A price or a set of rules is closed by a later one, never rewritten; so are accounts and coupons ended.
 GRANT UPDATE (valid) ON price_book, tax_rate TO :serving;
 GRANT UPDATE (valid, seen_on) ON supplier_price TO :serving;
+-- Another currency restates what is sold and charged.
+GRANT UPDATE (price_minor, shipping_minor) ON supplier_price TO :serving;
+GRANT UPDATE ON franchise_desk, bureau_service TO :serving;
 GRANT UPDATE ON trade_account, coupon TO :serving;
 -- The library: brought, corrected and taken out by the people of the shop; code rows only with the world.
 GRANT INSERT, UPDATE, DELETE ON market, make, maker_id, model, name_word, generation, keyway, code_series, blank, chip, remote,
@@ -33,6 +36,8 @@ GRANT USAGE ON SEQUENCE job_number, quote_number TO :serving;
 GRANT INSERT, UPDATE ON customer, job, job_words, job_authority TO :serving;
 GRANT INSERT, UPDATE, DELETE ON job_key, job_identity, job_fact TO :serving;
 GRANT INSERT, UPDATE ON quote_terms, key_source, stock_reservation TO :serving;
+GRANT INSERT, UPDATE, DELETE ON price_file TO :serving;
+GRANT UPDATE ON supplier TO :serving;
 GRANT INSERT, UPDATE ON key_label, quote_link, quote_acceptance, quote_message TO :serving;
 -- Appended only: events, history, frozen quotes and what rivals were said to take.
 GRANT INSERT ON job_event, job_event_refused, job_history, quote, rival_offer TO :serving;

@@ -211,6 +211,16 @@ export async function markClosed(
   );
 }
 
+/** Numbers of the jobs that were closed last with a car chosen and work done, the latest first. */
+export async function listLatestClosed(db: Db, limit: number): Promise<number[]> {
+  const result = await db.query<{ number: number }>(
+    `SELECT number FROM job WHERE closed_at IS NOT NULL AND application_id IS NOT NULL AND outcome IN ('done', 'partly')
+     ORDER BY closed_at DESC, number DESC LIMIT $1`,
+    [limit],
+  );
+  return result.rows.map(({ number }) => number);
+}
+
 /** The whole job by its number. */
 export async function findJob(db: Db, number: number): Promise<Job | undefined> {
   const result = await db.query(

@@ -2,6 +2,7 @@ import type { LocalDay } from '@/core/kinds/local-time';
 import type { DistanceBand, HourRule, MenuPrice, OptionKind, PriceRules } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import type { Db } from './db';
+import { insertMany } from './insert-many';
 
 type BookColumns = Omit<PriceRules, 'menu' | 'bands' | 'hours' | 'warrantyMonths'>;
 
@@ -39,6 +40,14 @@ const names = Object.keys(columns) as (keyof BookColumns)[];
 
 /** The rules that hold on a day; undefined where none do. */
 export async function readPriceRules(db: Db, day: LocalDay): Promise<PriceRules | undefined> {
+  return (await findPriceBook(db, day))?.rules;
+}
+
+/** The set of rules of a day with its id. */
+export async function findPriceBook(
+  db: Db,
+  day: LocalDay,
+): Promise<{ readonly id: string; readonly rules: PriceRules } | undefined> {
   const found = await db.query<BookColumns & { id: string } & ChildRows>(
     `SELECT b.id, ${names.map((name) => `b.${columns[name]} AS "${name}"`).join(', ')},
        (SELECT coalesce(jsonb_agg(jsonb_build_object('work', work, 'difficulty', difficulty, 'firstMinor', first_minor,
@@ -54,8 +63,8 @@ export async function readPriceRules(db: Db, day: LocalDay): Promise<PriceRules 
   );
   const [row] = found.rows;
   if (!row) return undefined;
-  const { id: _, ...rules } = row;
-  return rules;
+  const { id, ...rules } = row;
+  return { id, rules };
 }
 
 interface ChildRows {
@@ -73,4 +82,82 @@ export async function readTaxRates(db: Db, day: LocalDay): Promise<Record<TaxCla
   );
   const rate = (taxClass: TaxClass) => taxes.rows.find((tax) => tax.taxClass === taxClass)?.basisPoints ?? 0;
   return { goods: rate('goods'), labour: rate('labour') };
+}
+
+/** Lets a new set of rules hold from a day on; the one before ends there. */
+export async function replacePriceBook(
+  db: Db,
+  id: string,
+  rules: PriceRules,
+  day: LocalDay,
+  made: { readonly at: Date; readonly by: string },
+): Promise<void> {
+  await db.query(
+    'UPDATE price_book SET valid = daterange(lower(valid), $1::date) WHERE valid && daterange($1::date, NULL)',
+    [day],
+  );
+  await db.query(
+    `INSERT INTO price_book (id, name, valid, made_at, made_by, ${names.map((name) => columns[name]).join(', ')})
+     VALUES ($1, $2, daterange($3::date, NULL), $4, $5, ${names.map((_, at) => `$${at + 6}`).join(', ')})`,
+    [id, `From ${day}`, day, made.at, made.by, ...names.map((name) => rules[name])],
+  );
+  await insertMany(
+    db,
+    'price_menu',
+    rules.menu.map((price) => ({
+      price_book_id: id,
+      work: price.work,
+      difficulty: price.difficulty,
+      first_minor: price.firstMinor,
+      further_minor: price.furtherMinor,
+    })),
+  );
+  await insertMany(
+    db,
+    'distance_band',
+    rules.bands.map(({ toKm, minor }) => ({ price_book_id: id, to_km: toKm, minor })),
+  );
+  await insertMany(
+    db,
+    'hour_rule',
+    rules.hours.map((rule) => ({
+      price_book_id: id,
+      label: rule.label,
+      days: rule.days,
+      from_hour: rule.from,
+      to_hour: rule.to,
+      percent: rule.percent,
+    })),
+  );
+  await insertMany(
+    db,
+    'shop_warranty',
+    Object.entries(rules.warrantyMonths).map(([option, months]) => ({ price_book_id: id, option, months })),
+  );
+}
+
+/** Lets new tax rates hold from a day on; those that are the same stay. */
+export async function replaceTaxRates(
+  db: Db,
+  rates: Readonly<Record<TaxClass, number>>,
+  day: LocalDay,
+): Promise<void> {
+  const now = await readTaxRates(db, day);
+  for (const taxClass of ['goods', 'labour'] as const) {
+    if (now[taxClass] === rates[taxClass]) continue;
+    await db.query(
+      `UPDATE tax_rate SET valid = daterange(lower(valid), $2::date)
+       WHERE tax_class = $1 AND valid && daterange($2::date, NULL)`,
+      [taxClass, day],
+    );
+    await db.query(
+      'INSERT INTO tax_rate (tax_class, basis_points, valid) VALUES ($1, $2, daterange($3::date, NULL))',
+      [taxClass, rates[taxClass], day],
+    );
+  }
+}
+
+/** Keeps others from changing prices until the transaction ends. */
+export async function lockPrices(db: Db): Promise<void> {
+  await db.query("SELECT pg_advisory_xact_lock(hashtext('prices'))");
 }

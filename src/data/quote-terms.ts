@@ -61,3 +61,53 @@ export async function listCoupons(db: Db, day: LocalDay): Promise<CouponRow[]> {
   );
   return result.rows;
 }
+
+/** Adds an account, or changes the terms of the one of this name. */
+export async function upsertAccount(db: Db, account: AccountRow): Promise<void> {
+  await db.query(
+    `INSERT INTO trade_account (id, name, goods_percent, labour_percent, pays_in_days) VALUES ($1, $2, $3, $4, $5)
+     ON CONFLICT (name) DO UPDATE SET goods_percent = excluded.goods_percent, labour_percent = excluded.labour_percent,
+       pays_in_days = excluded.pays_in_days, ended_on = NULL`,
+    [account.id, account.name, account.goodsPercent, account.labourPercent, account.paysInDays],
+  );
+}
+
+export async function endAccount(db: Db, id: string, day: LocalDay): Promise<boolean> {
+  const result = await db.query(
+    'UPDATE trade_account SET ended_on = $2 WHERE id = $1 AND (ended_on IS NULL OR ended_on > $2::date)',
+    [id, day],
+  );
+  return result.rowCount === 1;
+}
+
+/** Adds a coupon; false where there is one of this code. */
+export async function insertCoupon(
+  db: Db,
+  coupon: CouponRow,
+  valid: { readonly from: LocalDay; readonly to: LocalDay },
+): Promise<boolean> {
+  const result = await db.query(
+    `INSERT INTO coupon (id, code, percent, amount_minor, from_minor, with_account, valid)
+     VALUES ($1, $2, $3, $4, $5, $6, daterange($7::date, $8::date)) ON CONFLICT (code) DO NOTHING`,
+    [
+      coupon.id,
+      coupon.code,
+      coupon.percent,
+      coupon.amountMinor,
+      coupon.fromMinor,
+      coupon.withAccount,
+      valid.from,
+      valid.to,
+    ],
+  );
+  return result.rowCount === 1;
+}
+
+export async function endCoupon(db: Db, id: string, day: LocalDay): Promise<boolean> {
+  const result = await db.query(
+    `UPDATE coupon SET valid = daterange(lower(valid), greatest(lower(valid), $2::date))
+     WHERE id = $1 AND valid @> $2::date`,
+    [id, day],
+  );
+  return result.rowCount === 1;
+}

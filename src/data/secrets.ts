@@ -176,6 +176,15 @@ export async function blankPersonalData(db: Db, before: Date, at: Date): Promise
   );
   await db.query('UPDATE job_danger SET record = NULL WHERE job_id = ANY($1)', [ids]);
   await db.query(
+    `UPDATE quote_acceptance SET wanted_when = NULL, wanted_where = NULL
+     WHERE quote_id IN (SELECT id FROM quote WHERE job_id = ANY($1))`,
+    [ids],
+  );
+  await db.query(
+    'UPDATE quote_message SET words = NULL WHERE quote_id IN (SELECT id FROM quote WHERE job_id = ANY($1))',
+    [ids],
+  );
+  await db.query(
     'UPDATE job SET difference_reason = NULL, application_reason = NULL, route_reason = NULL WHERE id = ANY($1)',
     [ids],
   );

@@ -52,9 +52,9 @@ export async function listSpareStock(
          sum(m.quantity)::int - coalesce((SELECT sum(r.pieces)::int FROM stock_reservation r WHERE r.van_id = $1
            AND r.article = m.article AND r.state = m.state AND r.grade = m.grade AND r.ended_at IS NULL
            AND r.job_id <> $3), 0) AS pieces,
-         (array_agg(m.cost_minor ORDER BY m.seq DESC) FILTER (WHERE m.cost_minor IS NOT NULL))[1] AS "costMinor",
+         (array_agg(m.cost_minor ORDER BY m.seq DESC) FILTER (WHERE m.currency = s.currency))[1] AS "costMinor",
          (array_agg(m.source ORDER BY m.seq DESC) FILTER (WHERE m.source IS NOT NULL))[1] AS source
-       FROM stock_movement m
+       FROM stock_movement m CROSS JOIN shop s
        WHERE m.van_id = $1 AND m.article = ANY($2) AND m.state IN ('new', 'reset, proved')
        GROUP BY m.article, m.grade, m.state) lying
      WHERE pieces > 0 ORDER BY article, grade, condition`,
@@ -70,9 +70,10 @@ export async function lockStock(db: Db): Promise<void> {
 
 export async function insertMovement(db: Db, actor: Actor, movement: NewMovement): Promise<void> {
   await db.query(
-    `INSERT INTO stock_movement (id, at, van_id, article, state, grade, quantity, reason, note, job_id, cost_minor, source,
-       actor_kind, actor_id)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14)`,
+    `INSERT INTO stock_movement (id, at, van_id, article, state, grade, quantity, reason, note, job_id, cost_minor, currency,
+       source, actor_kind, actor_id)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11,
+       CASE WHEN $11::int IS NOT NULL THEN (SELECT currency FROM shop) END, $12, $13, $14)`,
     [
       movement.id,
       actor.at,

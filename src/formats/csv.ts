@@ -64,6 +64,14 @@ function csvReason(error: CsvError): string {
   return `The row cannot be read (${error.code}).`;
 }
 
+/**
+ * The field of an input that a column of a file fills.
+ * @example fieldOfColumn('lead_days') // 'leadDays'
+ */
+export function fieldOfColumn(column: string): string {
+  return column.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase());
+}
+
 /** Rows as comma-separated text with lines ended by LF; the first row is the header. */
 export function writeCsv(rows: readonly (readonly string[])[]): string {
   return stringify(rows.map((row) => [...row]));

@@ -12,6 +12,8 @@ import {
 } from 'class-validator';
 import type { BookStyle, OptionKind } from '@/core/quote/price-rules';
 import { optionKinds } from '@/core/quote/price-rules';
+import type { RedoReason } from '@/core/quote/redo';
+import { redoReasons } from '@/core/quote/redo';
 import { orNull } from './fields';
 import { JobEdit } from './job-inputs';
 
@@ -84,4 +86,11 @@ export class OfferMessageInput {
 /** What a link says; too long or strange ones are not even looked up. */
 export class OpenOfferInput {
   @Matches(/^[A-Za-z0-9_-]{43}$/, { message: 'This link is not whole.' }) token!: string;
+}
+
+/** A key of a closed job that came back. */
+export class RedoInput {
+  @IsInt({ message: 'Which job?' }) number!: number;
+  @Length(1, 80, { message: 'Choose where the key came from.' }) source!: string;
+  @IsIn(Object.keys(redoReasons), { message: 'Choose why it came back.' }) reason!: RedoReason;
 }

@@ -3,7 +3,6 @@ import { type LocalMoment, localMoment } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
-import { type PriceLists, readPriceLists } from '@/data/prices';
 import { getShopOrThrow, type ShopRow, updateHabits, updatePriceClass, updateRules } from '@/data/shop';
 import type { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
 import { database, transact } from './database';
@@ -13,12 +12,6 @@ import { refusedFor } from './duties';
 export async function readShopNow(actor: Actor): Promise<{ shop: ShopRow; now: LocalMoment }> {
   const shop = await getShopOrThrow(database());
   return { shop, now: localMoment(actor.at, shop.zone) };
-}
-
-/** The price book and taxes of today; undefined where the shop has none yet. */
-export async function readPriceBook(actor: Actor): Promise<PriceLists | undefined> {
-  const { now } = await readShopNow(actor);
-  return readPriceLists(database(), now.day, [], null);
 }
 
 /** Sets the step in which totals count as one price when a car is identified. */

@@ -7,7 +7,6 @@ import { parseInput } from '@/inputs/parse';
 import { database } from '@/usecases/database';
 import { correctWords, readFactChoices, readNames } from '@/usecases/identify/names';
 import { previewCall } from '@/usecases/jobs/preview-call';
-import { readPriceBook } from '@/usecases/shop';
 import { readTools } from '@/usecases/tools';
 import { emptyCall } from '../support/calls';
 import { actorOf, testDatabase } from '../support/test-database';
@@ -156,14 +155,6 @@ describe('what there is to look at', () => {
     expect(vans[0]?.rights.find(({ name }) => name === 'Shuttle account')?.expiresOn).toBe('2027-07-21');
     expect(vans.map(({ powerSupply }) => powerSupply)).toEqual([true, false]);
     expect(markets).toContain('Meres');
-  });
-
-  it('the price book of the day, and none before there was one', async () => {
-    expect(await readPriceBook(actor)).toMatchObject({
-      rules: { rateMinor: 8800 },
-      taxBasisPoints: { goods: 650, labour: 650 },
-    });
-    expect(await readPriceBook({ ...actor, at: new Date('2020-01-01T12:00:00Z') })).toBeUndefined();
   });
 
   it('the library’s words for each kind of fact', async () => {

@@ -2,6 +2,7 @@ import type { ClassConstructor } from 'class-transformer';
 import type { Scope } from '@/core/authority/scopes';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import type { Result } from '@/core/kinds/result';
+import { canonicalJson } from '@/formats/canonical-json';
 import { parseInput } from '@/inputs/parse';
 import { isDatabaseAway, reportUnexpected } from '@/usecases/failures';
 import { PoolFull } from '@/usecases/pool/pool-full';
@@ -76,7 +77,10 @@ export async function answerJson<Input extends object, Value>(
   if (!input.ok) return problem(400, 'The request cannot be read.', { errors: input.problems });
   const result = await work(input.value);
   if (!result.ok) return refusal(result.problems);
-  return Response.json(show(result.value), { status, headers: { 'cache-control': 'no-store' } });
+  return new Response(canonicalJson(show(result.value)), {
+    status,
+    headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
+  });
 }
 
 /** A well-formed request that the state of things refuses. */

@@ -4,6 +4,7 @@ import type { Role } from '@/core/kinds/actor';
 const duties = {
   editLibrary: ['proprietor', 'locksmith'],
   moveStock: ['proprietor', 'locksmith'],
+  bringPrices: ['proprietor', 'locksmith'],
   editTools: ['proprietor', 'locksmith'],
   makeTokens: ['proprietor', 'locksmith'],
   secondTrainee: ['proprietor', 'locksmith'],

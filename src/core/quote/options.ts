@@ -50,6 +50,7 @@ function optionOf(kind: OptionKind, request: QuoteRequest, snapshot: QuoteSnapsh
     earliestDays: daysBetween(at.day, earliestOn),
     p80Days: daysBetween(at.day, p80On),
     redo,
+    sources: draft.sources,
     warrantyMonths: rules.warrantyMonths[kind] ?? 0,
     earnings: charged.length === 0 ? null : earningsOf(charged, basis, snapshot),
     reserves: draft.reserves,

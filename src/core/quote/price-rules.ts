@@ -121,3 +121,38 @@ export interface Coupon {
   /** Whether it counts beside a trade account's terms. */
   readonly withAccount: boolean;
 }
+
+/** What the form of a shop without prices begins with. */
+export const blankRules: PriceRules = {
+  style: 'menu',
+  rateMinor: 1,
+  marginRateMinor: 0,
+  keyMarkupPercent: 0,
+  passPercent: 0,
+  cutMinutes: 8,
+  repairPartsMinor: 0,
+  waitPercent: 50,
+  minimumMinor: 0,
+  roundingMinor: 1,
+  roundingMode: 'up',
+  taxIncluded: false,
+  depositPercent: 0,
+  cancellationHours: 12,
+  cancellationMinor: 0,
+  noShowMinor: 0,
+  paymentBasisPoints: 0,
+  kmCostMinor: 0,
+  flexiblePercent: 0,
+  flexibleDays: 3,
+  towBaseMinor: 0,
+  towPerKmMinor: 0,
+  onlineShippingMinor: 0,
+  beyondPerKmMinor: 0,
+  staleDays: 90,
+  lossPercent: 0,
+  lossNote: '',
+  menu: [],
+  bands: [],
+  hours: [],
+  warrantyMonths: {},
+};

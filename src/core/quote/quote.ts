@@ -262,6 +262,8 @@ export interface Available {
   readonly earliestDays: number;
   readonly p80Days: number;
   readonly redo: Redo;
+  /** Who its articles come from. */
+  readonly sources: readonly string[];
   readonly warrantyMonths: number;
   /** Null where the shop earns nothing. */
   readonly earnings: Earnings | null;

@@ -190,6 +190,8 @@ ALTER TABLE stock_movement
   ADD grade text NOT NULL DEFAULT 'aftermarket' CHECK (grade IN ('original', 'aftermarket')),
   -- What one piece cost, and from whom it came; null where nobody wrote it down.
   ADD cost_minor integer CHECK (cost_minor >= 0),
+  ADD currency text CHECK (currency ~ '^[A-Z]{3}$'),
+  ADD CHECK ((cost_minor IS NULL) = (currency IS NULL)),
   ADD source text CHECK (source <> '');
 
 -- Pieces promised to a job; what is left can be promised to another.

@@ -45,3 +45,15 @@ CREATE TABLE quote_message (
   words text
 );
 CREATE INDEX quote_message_quote ON quote_message (quote_id, at);
+
+-- A price file that was read and not stored yet, as it was sent.
+CREATE TABLE price_file (
+  id uuid PRIMARY KEY,
+  supplier_id uuid NOT NULL REFERENCES supplier,
+  file_name text NOT NULL,
+  content text NOT NULL,
+  read_at timestamptz NOT NULL,
+  read_by uuid NOT NULL REFERENCES person,
+  stored_at timestamptz
+);
+CREATE INDEX price_file_supplier ON price_file (supplier_id, read_at DESC);

@@ -11,6 +11,7 @@ import {
   openJobAnswerSchema,
   openJobRequestSchema,
 } from './jobs';
+import { frozenQuoteSchema, quoteAnswerSchema, quoteCallSchema } from './quote';
 import {
   keyCountAnswerSchema,
   keyCountRequestSchema,
@@ -156,6 +157,48 @@ export function openApiDocument(): Record<string, unknown> {
           refusals: ['400', '409', '413', '415'],
         }),
       },
+      '/quote': {
+        post: operation({
+          scope: 'benches',
+          summary: 'Every sourcing option for a car without a job, with what it costs and earns',
+          request: quoteCallSchema,
+          answer: quoteAnswerSchema,
+          refusals: ['400', '409', '413', '415'],
+        }),
+      },
+      '/quotes/{number}': {
+        get: operation({
+          scope: 'jobs',
+          summary: 'A quote as it was frozen: request, snapshot, options and paper',
+          parameters: [jobNumber],
+          answer: frozenQuoteSchema,
+          refusals: ['404'],
+        }),
+      },
+      '/quotes/{number}/pdf': {
+        get: operation({
+          summary: 'A quote on one page',
+          parameters: [jobNumber],
+          answerType: 'application/pdf',
+          refusals: ['404'],
+        }),
+      },
+      '/jobs/{number}/sheet': {
+        get: operation({
+          summary: 'The job sheet on one page',
+          parameters: [jobNumber],
+          answerType: 'application/pdf',
+          refusals: ['404'],
+        }),
+      },
+      '/jobs/{number}/labels': {
+        get: operation({
+          summary: 'Labels for the keys of a job',
+          parameters: [jobNumber],
+          answerType: 'application/pdf',
+          refusals: ['404'],
+        }),
+      },
       '/key-count': {
         post: operation({
           scope: 'benches',
@@ -280,7 +323,7 @@ export function openApiDocument(): Record<string, unknown> {
       '/schemas/{name}': {
         get: operation({
           summary: 'The JSON Schema of a row of a list, or of the whole library',
-          parameters: [path('name', oneOf([...listNames, 'library']))],
+          parameters: [path('name', oneOf([...listNames, 'library', 'quote']))],
           answer: { type: 'object' },
           answerType: 'application/schema+json',
           refusals: ['404'],

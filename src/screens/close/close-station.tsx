@@ -8,6 +8,7 @@ import { factKinds } from '@/core/catalogue/fact-kinds';
 import { type Outcome, outcomes } from '@/core/job/closing';
 import type { JobLog } from '@/core/job/events';
 import type { Authority } from '@/core/job/job';
+import type { Result } from '@/core/kinds/result';
 import type { PhysicalKey } from '@/core/programming/keys';
 import type { CountAnswer } from '@/core/programming/plan';
 import { countFits } from '@/core/programming/ring';
@@ -24,6 +25,7 @@ import { useEvent } from '@/ui/use-event';
 import { Attempts } from './attempts';
 import { type FactChoices, FactsForm } from './facts-form';
 import { History, type HistoryRow } from './history';
+import { SourcesPanel, type SourcesShown } from './sources-panel';
 
 interface CloseStationProps {
   readonly job: JobRef;
@@ -48,6 +50,9 @@ interface CloseStationProps {
   /** Secrets of the job by reference, for naming them in an attempt. */
   readonly secrets: readonly SecretRef[];
   readonly systemTypes: readonly string[];
+  /** Where the keys of a closed job came from; undefined while it is open. */
+  readonly sources: SourcesShown | undefined;
+  readonly onRedo: (data: unknown) => Promise<Result<null>>;
   readonly onFacts: EditAction;
   readonly onClose: EditAction;
 }
@@ -77,6 +82,7 @@ export function CloseStation(props: CloseStationProps) {
       <CountPanel job={job} log={log} planned={planned} />
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
+      {props.sources && <SourcesPanel number={job.number} sources={props.sources} onRedo={props.onRedo} />}
       <History rows={props.history} />
       {!closed && <EndForm job={job} onClose={props.onClose} />}
     </>

@@ -107,6 +107,8 @@ function OptionCard({
   show: (minor: number) => string;
   onSelect: () => void;
 }) {
+  const ours = isOurs(option.kind);
+  const Row = ours ? 'label' : 'div';
   return (
     <li
       className={classNames(
@@ -114,8 +116,8 @@ function OptionCard({
         selected ? 'border-ink' : 'border-line',
       )}
     >
-      <label className="flex min-h-11 cursor-pointer items-start gap-3">
-        {isOurs(option.kind) ? (
+      <Row className="flex min-h-11 items-start gap-3">
+        {ours ? (
           <input
             type="radio"
             name="option"
@@ -129,7 +131,7 @@ function OptionCard({
         <span className="flex-1">
           <span className="block font-semibold">
             {option.name} {recommended && <Badge tone="glaze">our offer</Badge>}
-            {!isOurs(option.kind) && <Badge tone="plain">for comparison, not ours</Badge>}
+            {!ours && <Badge tone="plain">for comparison, not ours</Badge>}
           </span>
           <span className="block text-mute">{option.notes.join(' ')}</span>
           <span className="block">
@@ -145,7 +147,7 @@ function OptionCard({
           )}
         </span>
         <span className="text-right font-mono text-ask font-bold">{show(option.totalMinor)}</span>
-      </label>
+      </Row>
     </li>
   );
 }

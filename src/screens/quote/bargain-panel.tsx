@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { minorPlaces } from '@/core/kinds/money';
 import { type Bargain, bargainOver, type CounterOffer } from '@/core/quote/bargain';
 import type { GoingPrice } from '@/core/quote/going-price';
@@ -135,7 +135,7 @@ export function BargainPanel(props: BargainPanelProps) {
   );
 }
 
-function Answer({ bargain, show, children }: { bargain: Bargain; show: Show; children: React.ReactNode }) {
+function Answer({ bargain, show, children }: { bargain: Bargain; show: Show; children: ReactNode }) {
   const [tone, words] = answerWords(bargain, show);
   const { atRival } = bargain;
   return (

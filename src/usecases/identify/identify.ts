@@ -96,7 +96,13 @@ function readOf({ job: { call }, unknown, problems }: Told): Omit<IdentifiedLine
   return { make, model, year, ignition, vin, unknown, problems };
 }
 
-async function tellCar(db: Pool, actor: Actor, input: IdentifyInput): Promise<Result<Told>> {
+/** @param wanted new keys, where the line does not say it or says otherwise */
+export async function tellCar(
+  db: Pool,
+  actor: Actor,
+  input: IdentifyInput,
+  wanted?: number,
+): Promise<Result<Told>> {
   const shop = await getShopOrThrow(db);
   const { reading, lexicon } = await readLine(db, input.line ?? '', localMoment(actor.at, shop.zone));
   const named = await namesOf(db, input, lexicon, reading.make?.value, reading.model?.value);
@@ -116,12 +122,14 @@ async function tellCar(db: Pool, actor: Actor, input: IdentifyInput): Promise<Re
     market,
     vin: input.vin ?? reading.vin?.value ?? null,
     why: input.why ?? reading.why?.value ?? null,
+    placeId: reading.place?.value ?? null,
+    distanceKm: reading.distanceKm?.value ?? null,
   };
   const keys = reading.keys?.value ?? { working: null, lost: null, wanted: null };
   const job = jobOf(
     actor,
     call,
-    { ...keys, working: input.working ?? keys.working },
+    { ...keys, working: input.working ?? keys.working, wanted: wanted ?? keys.wanted },
     uuid,
     input.given ?? [],
   );

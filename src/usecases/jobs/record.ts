@@ -18,6 +18,7 @@ import { listSecretRefs } from '@/data/secrets';
 import type { EventInput } from '@/inputs/event-input';
 import type { CloseJobInput, FactsInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
+import { keepSources } from '../quote/outcomes';
 import { leakedSecret } from '../secrets/leaks';
 import { type Edited, editJob } from './edit-job';
 import { standingOf } from './gates';
@@ -124,6 +125,7 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
     });
     if (needs.length > 0) return { ok: false, problems: needs.map((message) => ({ message })) };
     await endReservations(db, job.id, actor.at);
+    if (input.outcome === 'done' || input.outcome === 'partly') await keepSources(db, job.id, actor.at);
     await markClosed(db, job.id, {
       at: actor.at,
       by: actor.personId,

@@ -3,9 +3,10 @@ import { carName, formatJobNumber } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import { formatDistance, formatMinutes, formatWait } from '@/core/kinds/units';
+import { type DistanceUnit, formatDistance, formatMinutes, formatWait } from '@/core/kinds/units';
 import { routeNames } from '@/core/programming/route';
 import type { QuotePaper } from '@/core/quote/paper';
+import type { Trip } from '@/core/quote/quote';
 import { findJob } from '@/data/jobs';
 import { findLabelJob, labelIds } from '@/data/key-labels';
 import { type FrozenQuote, findFrozenQuote, findQuoteByNumber } from '@/data/quotes';
@@ -66,11 +67,7 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
     ['Place', [call.place, call.placeDetail].filter(Boolean).join(', ')],
     ['When', when && `${formatDay(when.from.day, now.day)}, ${when.from.hour} to ${when.to.hour}`],
     ['Van', van?.name],
-    [
-      'Way there',
-      trip &&
-        `${formatDistance(trip.distanceKm, shop.distanceUnit)}, ${trip.minutes} minutes from ${trip.from}`,
-    ],
+    ['Way there', trip && wayWords(trip, shop.distanceUnit)],
     ['Car', carOnPaper(view)],
     ['VIN', call.vin],
     ['Route', route && routeNames[route.kind]],
@@ -105,6 +102,11 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
       'Ventilate where an engine runs; hands out of the wheel while the steering lock moves; airbag and high-voltage parts untouched.',
     ],
   };
+}
+
+function wayWords({ distanceKm, minutes, from }: Trip, unit: DistanceUnit): string {
+  if (minutes === 0) return 'The van is there before.';
+  return `${formatDistance(distanceKm, unit)}, ${minutes} minutes from ${from}`;
 }
 
 /** A label for each key on the ring: its number, two colour words and an address that says nothing without signing in. */

@@ -114,6 +114,7 @@ export function readHistory(
       reason: 'opening',
       grade: row.grade,
       cost_minor: row.cost === undefined ? null : minor(row.cost),
+      currency: row.cost === undefined ? null : now.currency,
       source: row.source ?? null,
       actor_kind: 'system',
       actor_id: null,

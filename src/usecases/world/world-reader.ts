@@ -2,7 +2,7 @@ import type { ClassConstructor } from 'class-transformer';
 import { v5 as uuidFrom } from 'uuid';
 import { isListName, listOf } from '@/core/catalogue/lists';
 import type { Result } from '@/core/kinds/result';
-import { readCsv } from '@/formats/csv';
+import { fieldOfColumn, readCsv } from '@/formats/csv';
 import { parseInput } from '@/inputs/parse';
 
 export interface WorldProblem {
@@ -48,7 +48,10 @@ export class WorldReader {
     make: (row: Row, place: RowPlace) => Made,
   ): Made[] {
     const parse = (cells: Readonly<Record<string, string>>) =>
-      parseInput(Class, Object.fromEntries(Object.entries(cells).map(([name, text]) => [camel(name), text])));
+      parseInput(
+        Class,
+        Object.fromEntries(Object.entries(cells).map(([name, text]) => [fieldOfColumn(name), text])),
+      );
     return this.readCells(list, parse, make);
   }
 
@@ -95,10 +98,6 @@ export class WorldReader {
       },
     };
   }
-}
-
-function camel(name: string): string {
-  return name.replace(/_([a-z])/g, (_, letter: string) => letter.toUpperCase());
 }
 
 function snake(name: string): string {

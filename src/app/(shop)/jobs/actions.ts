@@ -33,6 +33,7 @@ import {
   AppointmentInput,
   LinkInput,
   QuoteTermsInput,
+  RedoInput,
   RevokeLinkInput,
   RivalInput,
 } from '@/inputs/quote-inputs';
@@ -62,6 +63,7 @@ import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
 import { acceptByPhone, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
+import { noteRedo } from '@/usecases/quote/outcomes';
 import { noteRival } from '@/usecases/quote/rivals';
 import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
 import { askBureau, bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
@@ -157,6 +159,10 @@ export async function recordAuthorityAction(data: unknown): Promise<Edited> {
 
 export async function recordFactsAction(data: unknown): Promise<Edited> {
   return runAction(FactsInput, data, recordFacts);
+}
+
+export async function noteRedoAction(data: unknown): Promise<Result<null>> {
+  return runAction(RedoInput, data, noteRedo);
 }
 
 export async function closeJobAction(data: unknown): Promise<Edited> {

@@ -3,14 +3,74 @@
 import { cookies } from 'next/headers';
 import type { Result } from '@/core/kinds/result';
 import { ByIdInput, PersonInput, TokenInput } from '@/inputs/people-inputs';
+import {
+  AccountInput,
+  CouponInput,
+  CurrencyInput,
+  OpenHoursInput,
+  PriceRulesInput,
+  SupplierInput,
+} from '@/inputs/price-inputs';
 import { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
 import { CoverInput, NamedOnVanInput, PowerSupplyInput, RightInput, ToolInput } from '@/inputs/tool-inputs';
 import { removePerson, savePerson } from '@/usecases/people';
+import {
+  addCoupon,
+  changeCurrency,
+  endAccountById,
+  endCouponById,
+  type PriceEffect,
+  priceEffect,
+  saveAccount,
+  savePriceRules,
+  setOpenHours,
+} from '@/usecases/quote/price-settings';
+import { saveSupplier, storePriceFile } from '@/usecases/quote/suppliers';
 import { endSessionById } from '@/usecases/sessions';
 import { setHabits, setPriceClass, setRules } from '@/usecases/shop';
 import { endTokenById, makeToken } from '@/usecases/tokens';
 import { notePowerSupply, removeRight, removeTool, saveCover, saveRight, saveTool } from '@/usecases/tools';
 import { runAction } from '../../run-action';
+
+export async function priceEffectAction(data: unknown): Promise<Result<readonly PriceEffect[]>> {
+  return runAction(PriceRulesInput, data, priceEffect);
+}
+
+export async function savePriceRulesAction(data: unknown): Promise<Result<{ id: string }>> {
+  return runAction(PriceRulesInput, data, savePriceRules);
+}
+
+export async function saveAccountAction(data: unknown): Promise<Result<null>> {
+  return runAction(AccountInput, data, saveAccount);
+}
+
+export async function endAccountAction(data: unknown): Promise<Result<null>> {
+  return runAction(ByIdInput, data, endAccountById);
+}
+
+export async function addCouponAction(data: unknown): Promise<Result<null>> {
+  return runAction(CouponInput, data, addCoupon);
+}
+
+export async function endCouponAction(data: unknown): Promise<Result<null>> {
+  return runAction(ByIdInput, data, endCouponById);
+}
+
+export async function setOpenHoursAction(data: unknown): Promise<Result<null>> {
+  return runAction(OpenHoursInput, data, setOpenHours);
+}
+
+export async function changeCurrencyAction(data: unknown): Promise<Result<null>> {
+  return runAction(CurrencyInput, data, changeCurrency);
+}
+
+export async function saveSupplierAction(data: unknown): Promise<Result<null>> {
+  return runAction(SupplierInput, data, saveSupplier);
+}
+
+export async function storePriceFileAction(data: unknown): Promise<Result<{ stored: number; seen: number }>> {
+  return runAction(ByIdInput, data, storePriceFile);
+}
 
 /** Keeps the theme on this device. */
 export async function keepThemeAction(theme: unknown): Promise<void> {

@@ -4,7 +4,9 @@ import { SettingsNav } from '@/screens/settings/settings-nav';
 import { requireActor } from '../../session';
 
 const parts: readonly { href: string; label: string; duty?: Duty }[] = [
-  { href: '/settings', label: 'You and prices' },
+  { href: '/settings', label: 'You' },
+  { href: '/settings/prices', label: 'Prices', duty: 'manageShop' },
+  { href: '/settings/suppliers', label: 'Suppliers' },
   { href: '/settings/sessions', label: 'Sessions' },
   { href: '/settings/tools', label: 'Tools and rights', duty: 'editTools' },
   { href: '/settings/tokens', label: 'Tokens', duty: 'makeTokens' },

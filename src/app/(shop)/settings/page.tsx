@@ -1,10 +1,9 @@
 import { cookies } from 'next/headers';
 import { mayDo } from '@/core/authority/roles';
-import { PriceBook } from '@/screens/settings/price-book';
 import { PriceClass } from '@/screens/settings/price-class';
 import { Settings } from '@/screens/settings/settings';
 import { Page } from '@/ui/page';
-import { readPriceBook, readShopNow } from '@/usecases/shop';
+import { readShopNow } from '@/usecases/shop';
 import { requireActor } from '../../session';
 import { signOutAction } from '../../sign-in/actions';
 import { keepThemeAction, setPriceClassAction } from './actions';
@@ -13,7 +12,7 @@ export const metadata = { title: 'Settings' };
 
 export default async function SettingsPage() {
   const actor = await requireActor();
-  const [{ shop }, prices] = await Promise.all([readShopNow(actor), readPriceBook(actor)]);
+  const { shop } = await readShopNow(actor);
   const theme = (await cookies()).get('theme')?.value;
   return (
     <Page title="Settings">
@@ -26,14 +25,6 @@ export default async function SettingsPage() {
       />
       {mayDo(actor.role, 'manageShop') && (
         <PriceClass minor={shop.priceClassMinor} currency={shop.currency} onSet={setPriceClassAction} />
-      )}
-      {prices && (
-        <PriceBook
-          rules={prices.rules}
-          taxBasisPoints={prices.taxBasisPoints}
-          currency={shop.currency}
-          locale={shop.locale}
-        />
       )}
     </Page>
   );

@@ -3,9 +3,10 @@ import { momentWords } from '@/core/kinds/local-time';
 import { CloseStation } from '@/screens/close/close-station';
 import { readFactChoices } from '@/usecases/identify/names';
 import { readJobHistory } from '@/usecases/jobs/list';
+import { readSources } from '@/usecases/quote/outcomes';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { requireActor } from '../../../../session';
-import { closeJobAction, recordFactsAction } from '../../actions';
+import { closeJobAction, noteRedoAction, recordFactsAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 
 export default async function ClosePage({ params }: JobPageProps) {
@@ -13,10 +14,11 @@ export default async function ClosePage({ params }: JobPageProps) {
   const { job, routes, shop, now } = view;
   const { closed } = job;
   const actor = await requireActor();
-  const [history, factChoices, { secrets }] = await Promise.all([
+  const [history, factChoices, { secrets }, sources] = await Promise.all([
     readJobHistory(actor, job),
     readFactChoices(actor),
     readSecrets(actor, job),
+    closed ? readSources(actor, job.id) : undefined,
   ]);
   return (
     <CloseStation
@@ -40,6 +42,8 @@ export default async function ClosePage({ params }: JobPageProps) {
       }))}
       secrets={secrets}
       systemTypes={view.platform?.systemTypes ?? []}
+      sources={sources}
+      onRedo={noteRedoAction}
       onFacts={recordFactsAction}
       onClose={closeJobAction}
     />

@@ -1,4 +1,5 @@
 import { isListName, listOf } from '@/core/catalogue/lists';
+import { frozenQuoteSchema } from '@/formats/api/quote';
 import { librarySchema, rowSchema } from '@/formats/library-json';
 import { handler, problem } from '../../../handler';
 
@@ -6,12 +7,14 @@ import { handler, problem } from '../../../handler';
 export const GET = handler(async (_request: Request, context: { params: Promise<{ name: string }> }) => {
   const { name } = await context.params;
   if (name === 'library') return Response.json(librarySchema(), { headers });
+  if (name === 'quote') return Response.json({ $schema: dialect, ...frozenQuoteSchema }, { headers });
   if (!isListName(name)) return problem(404, 'There is no such schema.');
   const schema = {
-    $schema: 'https://json-schema.org/draft/2020-12/schema',
+    $schema: dialect,
     ...rowSchema(listOf(name)),
   };
   return Response.json(schema, { headers });
 });
 
+const dialect = 'https://json-schema.org/draft/2020-12/schema';
 const headers = { 'content-type': 'application/schema+json' };

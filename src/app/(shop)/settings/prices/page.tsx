@@ -1,0 +1,44 @@
+import { blankRules } from '@/core/quote/price-rules';
+import { PricesPage } from '@/screens/prices/prices-page';
+import { readPriceSettings } from '@/usecases/quote/price-settings';
+import { requireDuty } from '../../../session';
+import {
+  addCouponAction,
+  changeCurrencyAction,
+  endAccountAction,
+  endCouponAction,
+  priceEffectAction,
+  saveAccountAction,
+  savePriceRulesAction,
+  setOpenHoursAction,
+} from '../actions';
+
+export const metadata = { title: 'Prices' };
+
+export default async function PriceSettingsPage() {
+  const { shop, book, taxBasisPoints, accounts, coupons } = await readPriceSettings(
+    await requireDuty('manageShop'),
+  );
+  return (
+    <PricesPage
+      bookId={book?.id ?? null}
+      rules={book?.rules ?? blankRules}
+      taxBasisPoints={taxBasisPoints}
+      accounts={accounts}
+      coupons={coupons}
+      open={shop.open}
+      currency={shop.currency}
+      locale={shop.locale}
+      actions={{
+        onEffect: priceEffectAction,
+        onSave: savePriceRulesAction,
+        onAccount: saveAccountAction,
+        onEndAccount: endAccountAction,
+        onCoupon: addCouponAction,
+        onEndCoupon: endCouponAction,
+        onOpen: setOpenHoursAction,
+        onCurrency: changeCurrencyAction,
+      }}
+    />
+  );
+}

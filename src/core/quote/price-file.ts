@@ -1,0 +1,69 @@
+import type { ArticleCondition } from './quote';
+
+/** The columns of a supplier's price file, in the order in which it is written. */
+export const priceFileColumns = [
+  'article',
+  'price',
+  'stock',
+  'lead_days',
+  'condition',
+  'warranty_months',
+  'minimum_order',
+  'shipping',
+] as const;
+
+/** One price of a supplier's list. */
+export interface ListedPrice {
+  readonly article: string;
+  readonly condition: ArticleCondition;
+  readonly priceMinor: number;
+  readonly pieces: number | null;
+  readonly leadDays: number;
+  readonly warrantyMonths: number;
+  readonly minimumOrder: number;
+  readonly shippingMinor: number;
+}
+
+export interface PriceFileDifference {
+  readonly added: readonly ListedPrice[];
+  readonly changed: readonly { readonly before: ListedPrice; readonly after: ListedPrice }[];
+  readonly same: readonly ListedPrice[];
+  /** Prices that hold and are not in the file; they stay. */
+  readonly missing: readonly ListedPrice[];
+}
+
+const keyOf = ({ article, condition }: ListedPrice) => `${article}|${condition}`;
+
+/** What a file would change of the prices that hold: an article in a condition is one price. */
+export function comparePrices(
+  present: readonly ListedPrice[],
+  listed: readonly ListedPrice[],
+): PriceFileDifference {
+  const before = new Map(present.map((price) => [keyOf(price), price]));
+  const named = new Set(listed.map(keyOf));
+  const added: ListedPrice[] = [];
+  const changed: { before: ListedPrice; after: ListedPrice }[] = [];
+  const same: ListedPrice[] = [];
+  for (const after of listed) {
+    const own = before.get(keyOf(after));
+    if (!own) added.push(after);
+    else if (isSame(own, after)) same.push(after);
+    else changed.push({ before: own, after });
+  }
+  return { added, changed, same, missing: present.filter((price) => !named.has(keyOf(price))) };
+}
+
+function isSame(one: ListedPrice, other: ListedPrice): boolean {
+  return (Object.keys(one) as (keyof ListedPrice)[]).every((field) => one[field] === other[field]);
+}
+
+/** Lines of a file that name an article in a condition a second time. */
+export function repeatedLines(listed: readonly ListedPrice[]): number[] {
+  const seen = new Set<string>();
+  return listed.flatMap((price, at) => {
+    const key = keyOf(price);
+    if (seen.has(key)) return [at];
+    seen.add(key);
+    return [];
+  });
+}

@@ -1,0 +1,52 @@
+import type { RedoReason } from '@/core/quote/redo';
+import type { Db } from './db';
+
+export interface KeySourceRow {
+  readonly source: string;
+  readonly keys: number;
+  readonly redone: number;
+  readonly reason: RedoReason | null;
+}
+
+export async function listKeySources(db: Db, jobId: string): Promise<KeySourceRow[]> {
+  const result = await db.query<KeySourceRow>(
+    'SELECT source, keys, redone, reason FROM key_source WHERE job_id = $1 ORDER BY source',
+    [jobId],
+  );
+  return result.rows;
+}
+
+/** Keeps where keys of a job came from; a source that is known already stays as it is. */
+export async function insertKeySource(
+  db: Db,
+  jobId: string,
+  source: string,
+  keys: number,
+  at: Date,
+): Promise<void> {
+  await db.query(
+    `INSERT INTO key_source (job_id, source, keys, noted_at) VALUES ($1, $2, $3, $4) ON CONFLICT DO NOTHING`,
+    [jobId, source, keys, at],
+  );
+}
+
+/** Counts one more key of a source as made again; false where all of them were. */
+export async function countRedone(
+  db: Db,
+  jobId: string,
+  source: string,
+  reason: RedoReason,
+  at: Date,
+): Promise<boolean> {
+  const result = await db.query(
+    `UPDATE key_source SET redone = redone + 1, reason = $3, noted_at = $4
+     WHERE job_id = $1 AND source = $2 AND redone < keys`,
+    [jobId, source, reason, at],
+  );
+  return result.rowCount === 1;
+}
+
+export async function listSupplierNames(db: Db): Promise<string[]> {
+  const result = await db.query<{ name: string }>('SELECT name FROM supplier ORDER BY name');
+  return result.rows.map(({ name }) => name);
+}

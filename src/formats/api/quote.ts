@@ -1,0 +1,341 @@
+import { whys } from '@/core/identify/line/reading';
+import { routeKinds } from '@/core/programming/route';
+import {
+  bookStyles,
+  difficulties,
+  optionKinds,
+  type PriceRules,
+  roundingModes,
+} from '@/core/quote/price-rules';
+import {
+  articleConditions,
+  lineParts,
+  type Quote,
+  type QuoteRequest,
+  type QuoteSnapshot,
+  supplierKinds,
+} from '@/core/quote/quote';
+import { list, number, object, oneOf, orNull, type Schema, share, text, whole, yesNo } from './schema';
+
+const day: Schema = { type: 'string', format: 'date' };
+const hour: Schema = { type: 'string', pattern: '^([01]\\d|2[0-4]):[0-5]\\d$' };
+const moment = object({ day, hour });
+const kind = oneOf(optionKinds);
+const route = oneOf(routeKinds);
+const record = (values: Schema): Schema => ({ type: 'object', additionalProperties: values });
+
+export const quoteRequestSchema: Schema = object({
+  keys: { type: 'integer', minimum: 0, maximum: 5 },
+  repairs: whole,
+  forFault: yesNo,
+  book: oneOf(Object.keys(bookStyles)),
+  prefer: oneOf(['price', 'day']),
+  visit: orNull(moment),
+  flexible: yesNo,
+  waitsFilled: yesNo,
+  agreed: orNull(object({ kind, minor: whole })),
+});
+
+const rules: Record<keyof PriceRules, Schema> = {
+  style: oneOf(Object.keys(bookStyles)),
+  rateMinor: whole,
+  marginRateMinor: whole,
+  keyMarkupPercent: whole,
+  passPercent: whole,
+  cutMinutes: whole,
+  repairPartsMinor: whole,
+  waitPercent: whole,
+  minimumMinor: whole,
+  roundingMinor: whole,
+  roundingMode: oneOf(Object.keys(roundingModes)),
+  taxIncluded: yesNo,
+  depositPercent: whole,
+  cancellationHours: whole,
+  cancellationMinor: whole,
+  noShowMinor: whole,
+  paymentBasisPoints: whole,
+  kmCostMinor: whole,
+  flexiblePercent: whole,
+  flexibleDays: whole,
+  towBaseMinor: whole,
+  towPerKmMinor: whole,
+  onlineShippingMinor: whole,
+  beyondPerKmMinor: whole,
+  staleDays: whole,
+  lossPercent: whole,
+  lossNote: text,
+  menu: list(
+    object({
+      work: oneOf(['cut', ...routeKinds]),
+      difficulty: oneOf(Object.keys(difficulties)),
+      firstMinor: whole,
+      furtherMinor: whole,
+    }),
+  ),
+  bands: list(object({ toKm: number, minor: whole })),
+  hours: list(object({ label: text, days: list(whole), from: hour, to: hour, percent: whole })),
+  warrantyMonths: record(whole),
+};
+
+const way = object({
+  refused: orNull(text),
+  sessionP50Minutes: number,
+  keyP50Minutes: number,
+  spread: number,
+  waitsSeconds: list(number),
+  keysAgain: whole,
+  chance: share,
+  chanceRests: text,
+  credit: orNull(object({ name: text, useMinor: whole, left: orNull(whole) })),
+  pin: orNull(object({ source: text, minor: whole })),
+  usedUp: orNull(object({ article: text, eachKey: yesNo })),
+});
+const keyState = object({ route, ways: record(way), order: list(route), allKeysLost: yesNo });
+
+const snapshot: Record<keyof QuoteSnapshot, Schema> = {
+  at: moment,
+  currency: { type: 'string', pattern: '^[A-Z]{3}$' },
+  quoteValidDays: whole,
+  rules: object(rules),
+  taxBasisPoints: object({ goods: whole, labour: whole }),
+  van: text,
+  articles: object({
+    blank: text,
+    remote: orNull(text),
+    chip: orNull(text),
+    equals: list(object({ article: text, note: text })),
+    universals: list(object({ article: text, lost: list(text) })),
+  }),
+  prices: list(
+    object({
+      supplier: text,
+      kind: oneOf(Object.keys(supplierKinds)),
+      article: text,
+      condition: oneOf(Object.keys(articleConditions)),
+      priceMinor: whole,
+      pieces: orNull(whole),
+      minimumOrder: whole,
+      shippingMinor: whole,
+      leadDays: whole,
+      lateDays: whole,
+      warrantyMonths: whole,
+      cutOff: hour,
+      since: day,
+    }),
+  ),
+  stock: list(
+    object({
+      article: text,
+      grade: oneOf(['original', 'aftermarket']),
+      condition: oneOf(['new', 'reset']),
+      pieces: whole,
+      costMinor: orNull(whole),
+      source: orNull(text),
+    }),
+  ),
+  cutting: object({ own: yesNo, article: text, profile: text }),
+  now: keyState,
+  later: orNull(keyState),
+  lost: orNull(keyState),
+  desk: orNull(
+    object({
+      name: text,
+      labourMinor: whole,
+      programmingMinor: whole,
+      keyMarkupPercent: whole,
+      workingDays: whole,
+      lateDays: whole,
+      towKm: number,
+      cutMinor: orNull(whole),
+    }),
+  ),
+  trip: orNull(
+    object({
+      from: text,
+      to: text,
+      distanceKm: number,
+      minutes: whole,
+      backMinutes: whole,
+      ferryMinutes: whole,
+    }),
+  ),
+  gaps: list(object({ day, from: hour, to: hour })),
+  outcomes: list(object({ source: text, statedBasisPoints: whole, made: whole, redone: whole })),
+  account: orNull(object({ name: text, goodsPercent: whole, labourPercent: whole, paysInDays: whole })),
+  coupon: orNull(
+    object({ code: text, percent: whole, amountMinor: whole, fromMinor: whole, withAccount: yesNo }),
+  ),
+  waitingSavesMinutes: whole,
+};
+
+const line = object({
+  label: text,
+  part: oneOf(Object.keys(lineParts)),
+  payee: oneOf(['shop', 'seller', 'desk']),
+  taxClass: oneOf(['goods', 'labour']),
+  statedMinor: whole,
+  netMinor: whole,
+  taxMinor: whole,
+});
+const redo = object({
+  basisPoints: whole,
+  percent: whole,
+  rests: list(text),
+  bornBy: oneOf(['shop', 'customer', 'desk']),
+  customerMinor: whole,
+  shopMinor: whole,
+  expectedCustomerMinor: whole,
+  expectedShopMinor: whole,
+  minutes: whole,
+  expectedMinutes: whole,
+});
+const earnings = object({
+  costs: list(object({ label: text, minor: whole })),
+  cashMinor: whole,
+  minutes: whole,
+  priceMinor: whole,
+  netMinor: whole,
+  marginMinor: whole,
+  perHourMinor: orNull(whole),
+  floorMinor: whole,
+  floorTotalMinor: whole,
+});
+const available = object({
+  kind,
+  available: { const: true },
+  route,
+  answers: yesNo,
+  lines: list(line),
+  netMinor: whole,
+  taxMinor: whole,
+  totalMinor: whole,
+  depositMinor: whole,
+  furtherKeyMinor: orNull(whole),
+  visit: orNull(moment),
+  earliestOn: day,
+  p80On: day,
+  earliestDays: whole,
+  p80Days: whole,
+  redo,
+  sources: list(text),
+  warrantyMonths: whole,
+  earnings: orNull(earnings),
+  reserves: list(object({ article: text, condition: oneOf(['new', 'reset']), pieces: whole })),
+  notes: list(text),
+  stale: list(text),
+  beatenBy: orNull(kind),
+});
+const closed = object({ kind, available: { const: false }, reason: text });
+const computed = {
+  request: quoteRequestSchema,
+  snapshot: object(snapshot),
+  options: list({ anyOf: [available, closed] }),
+  secondKey: orNull(
+    object({
+      kind,
+      nowMinor: whole,
+      laterMinor: orNull(whole),
+      lostMinor: orNull(whole),
+      expectedLossMinor: orNull(whole),
+    }),
+  ),
+};
+
+const paperOption = object({
+  kind,
+  name: text,
+  lines: list(object({ label: text, payee: text, netMinor: whole, taxMinor: whole })),
+  netMinor: whole,
+  taxMinor: whole,
+  totalMinor: whole,
+  depositMinor: whole,
+  earliestOn: day,
+  p80On: day,
+  redoPercent: orNull(whole),
+  warrantyMonths: orNull(whole),
+  notes: list(text),
+});
+
+/** A quote as it was frozen: what was asked, all that was loaded, what came out, and the words of its paper. */
+export const frozenQuoteSchema: Schema = object({
+  ...computed,
+  car: text,
+  paper: object({
+    car: text,
+    work: text,
+    keys: whole,
+    currency: text,
+    taxIncluded: yesNo,
+    chosen: paperOption,
+    alternatives: list(paperOption),
+    furtherKeyMinor: orNull(whole),
+    included: list(text),
+    notIncluded: list(text),
+    authority: orNull(text),
+    terms: list(object({ words: text, minor: orNull(whole) })),
+    cautions: list(text),
+  }),
+});
+
+/** What `POST /api/v1/quote` may be sent: a car by a line or by names, and on which terms. */
+export const quoteCallSchema: Schema = object(
+  {
+    line: { type: 'string', maxLength: 400 },
+    make: { type: 'string', minLength: 1, maxLength: 60 },
+    model: { type: 'string', minLength: 1, maxLength: 60 },
+    year: { type: 'integer', minimum: 1950, maximum: 2100 },
+    vin: { type: 'string', minLength: 1, maxLength: 40 },
+    ignition: oneOf(['turn', 'push']),
+    market: { type: 'string', minLength: 1, maxLength: 40 },
+    why: oneOf(whys),
+    working: { type: 'integer', minimum: 0, maximum: 8 },
+    wanted: { type: 'integer', minimum: 0, maximum: 5 },
+    place: { type: 'string', minLength: 1, maxLength: 60 },
+    book: oneOf(Object.keys(bookStyles)),
+    prefer: oneOf(['price', 'day']),
+    flexible: yesNo,
+    account: { type: 'string', minLength: 1, maxLength: 80 },
+    coupon: { type: 'string', minLength: 3, maxLength: 20 },
+  },
+  [
+    'line',
+    'make',
+    'model',
+    'year',
+    'vin',
+    'ignition',
+    'market',
+    'why',
+    'working',
+    'wanted',
+    'place',
+    'book',
+    'prefer',
+    'flexible',
+    'account',
+    'coupon',
+  ],
+);
+
+export const quoteAnswerSchema: Schema = object({
+  meta: object({ computedAt: { type: 'string', format: 'date-time' } }),
+  car: text,
+  ...computed,
+});
+
+/** What `POST /api/v1/quote` answers; nothing but `meta` differs for the same request and snapshot. */
+export function quoteAnswer(found: {
+  readonly car: string;
+  readonly computedAt: Date;
+  readonly quote: Quote & { readonly request: QuoteRequest; readonly snapshot: QuoteSnapshot };
+}) {
+  const { request, snapshot, options, secondKey } = found.quote;
+  return {
+    meta: { computedAt: found.computedAt.toISOString() },
+    car: found.car,
+    request,
+    snapshot,
+    options,
+    secondKey,
+  };
+}

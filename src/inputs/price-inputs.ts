@@ -1,0 +1,182 @@
+import 'reflect-metadata/lite';
+import { Type } from 'class-transformer';
+import {
+  ArrayMaxSize,
+  ArrayMinSize,
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsISO4217CurrencyCode,
+  IsNumber,
+  IsUUID,
+  Length,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+  ValidateNested,
+} from 'class-validator';
+import type { RouteKind } from '@/core/programming/route';
+import { routeKinds } from '@/core/programming/route';
+import type {
+  BookStyle,
+  Difficulty,
+  DistanceBand,
+  HourRule,
+  MenuPrice,
+  OptionKind,
+  RoundingMode,
+} from '@/core/quote/price-rules';
+import { bookStyles, difficulties, optionKinds, roundingModes } from '@/core/quote/price-rules';
+import type { SupplierKind } from '@/core/quote/quote';
+import { supplierKinds } from '@/core/quote/quote';
+import { orNull } from './fields';
+
+type Decorator = (target: object, property: string) => void;
+
+/** A whole number of a range. */
+function whole(from: number, to: number): Decorator {
+  const message = `A whole number, ${from} to ${to}.`;
+  return (target, property) => {
+    IsInt({ message })(target, property);
+    Min(from, { message })(target, property);
+    Max(to, { message })(target, property);
+  };
+}
+
+/** Minor units of the shop's currency. */
+const minor = (from = 0) => whole(from, 1_000_000_000);
+const percent = (to = 100) => whole(0, to);
+const from = /^([01]\d|2[0-3]):[0-5]\d$/;
+const to = /^(([01]\d|2[0-3]):[0-5]\d|24:00)$/;
+
+export class MenuPriceInput implements MenuPrice {
+  @IsIn(['cut', ...routeKinds], { message: 'Choose a work.' }) work!: 'cut' | RouteKind;
+  @IsIn(Object.keys(difficulties), { message: 'Usual or hard.' }) difficulty!: Difficulty;
+  @minor() firstMinor!: number;
+  @minor() furtherMinor!: number;
+}
+
+export class DistanceBandInput implements DistanceBand {
+  @IsNumber({ maxDecimalPlaces: 1 }, { message: 'Kilometres, with one decimal at most.' })
+  @Min(0.1, { message: '0.1 or more.' })
+  @Max(999, { message: 'Up to 999.' })
+  toKm!: number;
+  @minor() minor!: number;
+}
+
+export class HourRuleInput implements HourRule {
+  @Length(1, 40, { message: 'A name of 1 to 40 characters.' }) label!: string;
+  @ArrayMinSize(1, { message: 'Choose a day.' })
+  @ArrayMaxSize(7, { message: 'Each day once.' })
+  @IsIn([0, 1, 2, 3, 4, 5, 6], { each: true, message: 'Days are 0 Sunday to 6 Saturday.' })
+  days!: number[];
+  @Matches(from, { message: 'An hour such as 18:00.' }) from!: string;
+  @Matches(to, { message: 'An hour such as 22:00, or 24:00.' }) to!: string;
+  @percent(500) percent!: number;
+}
+
+export class WarrantyInput {
+  @IsIn(optionKinds, { message: 'Choose an option.' }) option!: OptionKind;
+  @whole(0, 240) months!: number;
+}
+
+/** All by which the shop prices. `basedOn` is the set that the screen showed. */
+export class PriceRulesInput {
+  @orNull() @IsUUID(undefined, { message: 'Load the page again.' }) basedOn!: string | null;
+  @IsIn(Object.keys(bookStyles), { message: 'Choose a price book.' }) style!: BookStyle;
+  @minor(1) rateMinor!: number;
+  @minor() marginRateMinor!: number;
+  @percent(500) keyMarkupPercent!: number;
+  @percent(500) passPercent!: number;
+  @whole(0, 240) cutMinutes!: number;
+  @minor() repairPartsMinor!: number;
+  @percent() waitPercent!: number;
+  @minor() minimumMinor!: number;
+  @minor(1) roundingMinor!: number;
+  @IsIn(Object.keys(roundingModes), { message: 'Up, nearest or down.' }) roundingMode!: RoundingMode;
+  @IsBoolean({ message: 'Yes or no.' }) taxIncluded!: boolean;
+  @percent() depositPercent!: number;
+  @whole(0, 720) cancellationHours!: number;
+  @minor() cancellationMinor!: number;
+  @minor() noShowMinor!: number;
+  @whole(0, 2000) paymentBasisPoints!: number;
+  @minor() kmCostMinor!: number;
+  @percent() flexiblePercent!: number;
+  @whole(1, 30) flexibleDays!: number;
+  @minor() towBaseMinor!: number;
+  @minor() towPerKmMinor!: number;
+  @minor() onlineShippingMinor!: number;
+  @minor() beyondPerKmMinor!: number;
+  @whole(1, 3650) staleDays!: number;
+  @percent() lossPercent!: number;
+  @MaxLength(300, { message: 'Up to 300 characters.' }) lossNote!: string;
+  @IsArray({ message: 'Expected a list.' })
+  @ArrayMaxSize(60, { message: 'Up to 60.' })
+  @ValidateNested({ each: true })
+  @Type(() => MenuPriceInput)
+  menu!: MenuPriceInput[];
+  @IsArray({ message: 'Expected a list.' })
+  @ArrayMaxSize(30, { message: 'Up to 30.' })
+  @ValidateNested({ each: true })
+  @Type(() => DistanceBandInput)
+  bands!: DistanceBandInput[];
+  @IsArray({ message: 'Expected a list.' })
+  @ArrayMaxSize(20, { message: 'Up to 20.' })
+  @ValidateNested({ each: true })
+  @Type(() => HourRuleInput)
+  hours!: HourRuleInput[];
+  @IsArray({ message: 'Expected a list.' })
+  @ArrayMaxSize(20, { message: 'Up to 20.' })
+  @ValidateNested({ each: true })
+  @Type(() => WarrantyInput)
+  warranties!: WarrantyInput[];
+  /** Tax in hundredths of a percent. */
+  @whole(0, 10_000) goodsTaxBasisPoints!: number;
+  @whole(0, 10_000) labourTaxBasisPoints!: number;
+}
+
+export class AccountInput {
+  @Length(2, 80, { message: 'A name of 2 to 80 characters.' }) name!: string;
+  @percent() goodsPercent!: number;
+  @percent() labourPercent!: number;
+  @whole(0, 365) paysInDays!: number;
+}
+
+export class CouponInput {
+  @Matches(/^[A-Za-z0-9-]{3,20}$/, { message: '3 to 20 letters, digits and hyphens.' }) code!: string;
+  @percent() percent!: number;
+  @minor() amountMinor!: number;
+  @minor() fromMinor!: number;
+  @IsBoolean({ message: 'Yes or no.' }) withAccount!: boolean;
+  @whole(1, 3650) days!: number;
+}
+
+/** Another currency, and what one unit of the present one is worth in it. */
+export class CurrencyInput {
+  @IsISO4217CurrencyCode({ message: 'The three letters of a currency.' }) currency!: string;
+  @IsNumber({ maxDecimalPlaces: 6 }, { message: 'A number such as 0.92.' })
+  @Min(0.000001, { message: 'More than nothing.' })
+  @Max(1_000_000, { message: 'Up to 1,000,000.' })
+  worth!: number;
+}
+
+/** When the vans drive out. */
+export class OpenHoursInput {
+  @ArrayMinSize(1, { message: 'Choose a day.' })
+  @ArrayMaxSize(7, { message: 'Each day once.' })
+  @IsIn([0, 1, 2, 3, 4, 5, 6], { each: true, message: 'Days are 0 Sunday to 6 Saturday.' })
+  days!: number[];
+  @Matches(from, { message: 'An hour such as 08:00.' }) from!: string;
+  @Matches(from, { message: 'An hour such as 17:30.' }) to!: string;
+}
+
+export class SupplierInput {
+  @Length(2, 80, { message: 'A name of 2 to 80 characters.' }) name!: string;
+  @IsIn(Object.keys(supplierKinds), { message: 'Choose what it sells.' }) kind!: SupplierKind;
+  @Matches(from, { message: 'An hour such as 15:30.' }) cutOff!: string;
+  @whole(0, 120) lateDays!: number;
+  /** What is said of it: keys of ten thousand that have to be made again. */
+  @whole(0, 10_000) redoBasisPoints!: number;
+}

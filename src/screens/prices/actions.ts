@@ -1,0 +1,12 @@
+import type { Result } from '@/core/kinds/result';
+import type { OptionKind } from '@/core/quote/price-rules';
+
+export type Action<Answer = null> = (data: unknown) => Promise<Result<Answer>>;
+
+export interface EffectShown {
+  readonly number: number;
+  readonly car: string;
+  readonly kind: OptionKind;
+  readonly beforeMinor: number;
+  readonly afterMinor: number;
+}

@@ -1,0 +1,64 @@
+'use client';
+
+import type { Coupon, PriceRules, TradeAccount } from '@/core/quote/price-rules';
+import type { TaxClass } from '@/core/quote/quote';
+import { Page } from '@/ui/page';
+import { AccountsPanel } from './accounts-panel';
+import type { Action, EffectShown } from './actions';
+import { CouponsPanel } from './coupons-panel';
+import { RulesForm } from './rules-form';
+import { ShopPanel } from './shop-panel';
+
+interface PricesPageProps {
+  readonly bookId: string | null;
+  readonly rules: PriceRules;
+  readonly taxBasisPoints: Readonly<Record<TaxClass, number>>;
+  readonly accounts: readonly (TradeAccount & { readonly id: string })[];
+  readonly coupons: readonly (Coupon & { readonly id: string })[];
+  readonly open: { readonly days: readonly number[]; readonly from: string; readonly to: string };
+  readonly currency: string;
+  readonly locale: string;
+  readonly actions: {
+    readonly onEffect: Action<readonly EffectShown[]>;
+    readonly onSave: Action<{ id: string }>;
+    readonly onAccount: Action;
+    readonly onEndAccount: Action;
+    readonly onCoupon: Action;
+    readonly onEndCoupon: Action;
+    readonly onOpen: Action;
+    readonly onCurrency: Action;
+  };
+}
+
+/** By what the shop prices: both books, rules, taxes, accounts, coupons, hours and currency. */
+export function PricesPage(props: PricesPageProps) {
+  const { actions, currency, locale } = props;
+  return (
+    <Page title="Prices" note="Quotes that were made keep the prices of their day, whatever changes here.">
+      <RulesForm
+        key={props.bookId}
+        bookId={props.bookId}
+        rules={props.rules}
+        taxBasisPoints={props.taxBasisPoints}
+        currency={currency}
+        locale={locale}
+        onEffect={actions.onEffect}
+        onSave={actions.onSave}
+      />
+      <AccountsPanel accounts={props.accounts} onSave={actions.onAccount} onEnd={actions.onEndAccount} />
+      <CouponsPanel
+        coupons={props.coupons}
+        currency={currency}
+        locale={locale}
+        onAdd={actions.onCoupon}
+        onEnd={actions.onEndCoupon}
+      />
+      <ShopPanel
+        open={props.open}
+        currency={currency}
+        onOpen={actions.onOpen}
+        onCurrency={actions.onCurrency}
+      />
+    </Page>
+  );
+}

@@ -1,0 +1,101 @@
+'use client';
+
+import { useRouter } from 'next/navigation';
+import { useState } from 'react';
+import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
+import { Panel } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
+import { useSubmit } from '@/ui/use-submit';
+import type { Action } from './actions';
+import { DayTicks } from './day-ticks';
+import { typedNumber } from './draft';
+
+interface ShopPanelProps {
+  readonly open: { readonly days: readonly number[]; readonly from: string; readonly to: string };
+  readonly currency: string;
+  readonly onOpen: Action;
+  readonly onCurrency: Action;
+}
+
+/** When the vans drive out, and the currency of the shop. */
+export function ShopPanel({ open, currency, onOpen, onCurrency }: ShopPanelProps) {
+  const router = useRouter();
+  const hours = useSubmit(onOpen);
+  const money = useSubmit(onCurrency);
+  const [draft, setDraft] = useState(open);
+  const [other, setOther] = useState({ currency: '', worth: '' });
+  return (
+    <>
+      <Panel title="When the vans drive out" note="In these hours a free time is looked for.">
+        <form
+          className="flex flex-wrap items-start gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            hours.submit(draft, () => router.refresh());
+          }}
+        >
+          <DayTicks label="Days" days={draft.days} onChange={(days) => setDraft({ ...draft, days })} />
+          <TextField
+            label="From"
+            className="w-24"
+            mono
+            value={draft.from}
+            error={hours.problemOf('from')}
+            onChange={(event) => setDraft({ ...draft, from: event.target.value })}
+          />
+          <TextField
+            label="To"
+            className="w-24"
+            mono
+            value={draft.to}
+            error={hours.problemOf('to')}
+            onChange={(event) => setDraft({ ...draft, to: event.target.value })}
+          />
+          <Button type="submit" className="mt-6" disabled={hours.pending}>
+            Save the hours
+          </Button>
+        </form>
+        <Problems problems={hours.problems.filter(({ field }) => field !== 'from' && field !== 'to')} />
+      </Panel>
+      <Panel
+        title={`Currency: ${currency}`}
+        note="Another currency restates every price that holds now; look through them afterwards. Quotes that were made keep theirs."
+      >
+        <form
+          className="flex flex-wrap items-start gap-3"
+          onSubmit={(event) => {
+            event.preventDefault();
+            money.submit(
+              { currency: other.currency.trim().toUpperCase(), worth: typedNumber(other.worth) },
+              () => window.location.reload(),
+            );
+          }}
+        >
+          <TextField
+            label="Another currency"
+            className="w-40"
+            mono
+            maxLength={3}
+            value={other.currency}
+            error={money.problemOf('currency')}
+            onChange={(event) => setOther({ ...other, currency: event.target.value })}
+          />
+          <TextField
+            label={`1 ${currency} is worth`}
+            className="w-40"
+            mono
+            inputMode="decimal"
+            value={other.worth}
+            error={money.problemOf('worth')}
+            onChange={(event) => setOther({ ...other, worth: event.target.value })}
+          />
+          <Button type="submit" look="danger" className="mt-6" disabled={money.pending}>
+            Restate all prices
+          </Button>
+        </form>
+        <Problems problems={money.general} />
+      </Panel>
+    </>
+  );
+}

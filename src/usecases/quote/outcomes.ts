@@ -1,0 +1,61 @@
+import type { Actor, PersonActor } from '@/core/kinds/actor';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
+import type { Db } from '@/data/db';
+import { findJob, lockJob } from '@/data/jobs';
+import {
+  countRedone,
+  insertKeySource,
+  type KeySourceRow,
+  listKeySources,
+  listSupplierNames,
+} from '@/data/key-sources';
+import { listAcceptances } from '@/data/quote-links';
+import { findFrozenQuote, listQuotes } from '@/data/quotes';
+import type { RedoInput } from '@/inputs/quote-inputs';
+import { database, transact } from '../database';
+
+/** Keeps from whom the keys of a job that is being closed came: by the option accepted, else the one offered last. */
+export async function keepSources(db: Db, jobId: string, at: Date): Promise<void> {
+  const [newest] = await listQuotes(db, jobId);
+  if (!newest) return;
+  const [accepted] = await listAcceptances(db, jobId);
+  const frozen = await findFrozenQuote(db, accepted?.quoteNumber ?? newest.number);
+  const kind = accepted?.option ?? newest.offered;
+  const option = frozen?.options.find((one) => one.kind === kind);
+  if (!frozen || !option?.available || frozen.request.keys === 0) return;
+  const known = await listSupplierNames(db);
+  for (const source of option.sources)
+    if (known.includes(source)) await insertKeySource(db, jobId, source, frozen.request.keys, at);
+}
+
+export interface JobSources {
+  readonly known: readonly KeySourceRow[];
+  readonly suppliers: readonly string[];
+}
+
+export async function readSources(_actor: Actor, jobId: string): Promise<JobSources> {
+  const db = database();
+  return { known: await listKeySources(db, jobId), suppliers: await listSupplierNames(db) };
+}
+
+/** Notes that a key of a closed job came back, so that the next quotes reckon with it. */
+export async function noteRedo(actor: PersonActor, input: RedoInput): Promise<Result<null>> {
+  return transact(async (db) => {
+    if (!(await lockJob(db, input.number))) return failed('There is no such job.');
+    const job = await findJob(db, input.number);
+    if (!job?.closed) return failed('The job is still open: make the key again in it.');
+    if (!(await listSupplierNames(db)).includes(input.source))
+      return failed('Nobody of this name sells keys to the shop.', 'source');
+    await insertKeySource(db, job.id, input.source, Math.max(1, job.keysWanted), actor.at);
+    if (!(await countRedone(db, job.id, input.source, input.reason, actor.at)))
+      return failed('All keys of this source came back already.', 'source');
+    await appendAudit(db, actor, {
+      action: 'job.redo',
+      subjectKind: 'job',
+      subjectId: job.id,
+      details: { source: input.source, reason: input.reason },
+    });
+    return done(null);
+  });
+}

@@ -1,0 +1,262 @@
+import { v7 as uuid } from 'uuid';
+import type { PersonActor } from '@/core/kinds/actor';
+import { addDays, localMoment } from '@/core/kinds/local-time';
+import { minorPlaces } from '@/core/kinds/money';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { firstOption, listTotal } from '@/core/quote/options';
+import type { OptionKind, PriceRules } from '@/core/quote/price-rules';
+import type { TaxClass } from '@/core/quote/quote';
+import { appendAudit } from '@/data/audit';
+import { convertAmounts, setCurrency } from '@/data/currency';
+import type { Db } from '@/data/db';
+import { findJob, listLatestClosed } from '@/data/jobs';
+import {
+  findPriceBook,
+  lockPrices,
+  readTaxRates,
+  replacePriceBook,
+  replaceTaxRates,
+} from '@/data/price-rules';
+import {
+  type AccountRow,
+  type CouponRow,
+  endAccount,
+  endCoupon,
+  insertCoupon,
+  listAccounts,
+  listCoupons,
+  upsertAccount,
+} from '@/data/quote-terms';
+import { getShopOrThrow, type ShopRow, updateOpenHours } from '@/data/shop';
+import type { ByIdInput } from '@/inputs/people-inputs';
+import type {
+  AccountInput,
+  CouponInput,
+  CurrencyInput,
+  OpenHoursInput,
+  PriceRulesInput,
+} from '@/inputs/price-inputs';
+import { database, transact } from '../database';
+import { refusedFor } from '../duties';
+import { computeView } from '../jobs/job-view';
+
+export interface PriceSettings {
+  readonly shop: ShopRow;
+  /** Null where the shop has no prices yet. */
+  readonly book: { readonly id: string; readonly rules: PriceRules } | null;
+  readonly taxBasisPoints: Readonly<Record<TaxClass, number>>;
+  readonly accounts: readonly AccountRow[];
+  readonly coupons: readonly CouponRow[];
+}
+
+export async function readPriceSettings(actor: PersonActor): Promise<PriceSettings> {
+  const db = database();
+  const shop = await getShopOrThrow(db);
+  const { day } = localMoment(actor.at, shop.zone);
+  return {
+    shop,
+    book: (await findPriceBook(db, day)) ?? null,
+    taxBasisPoints: await readTaxRates(db, day),
+    accounts: await listAccounts(db, day),
+    coupons: await listCoupons(db, day),
+  };
+}
+
+/** What other rules would have made of a job that is closed. */
+export interface PriceEffect {
+  readonly number: number;
+  readonly car: string;
+  readonly kind: OptionKind;
+  readonly beforeMinor: number;
+  readonly afterMinor: number;
+}
+
+/** How many closed jobs an effect is shown on. */
+const effectJobs = 10;
+
+/** Quotes the latest closed jobs once more by the present rules and by others; stores nothing. */
+export async function priceEffect(
+  actor: PersonActor,
+  input: PriceRulesInput,
+): Promise<Result<readonly PriceEffect[]>> {
+  const mayNot = refusedFor(actor, 'manageShop');
+  if (mayNot) return mayNot;
+  const read = rulesOf(input);
+  if (!read.ok) return read;
+  const { rules, taxBasisPoints } = read.value;
+  const db = database();
+  const effects: PriceEffect[] = [];
+  for (const number of await listLatestClosed(db, 4 * effectJobs)) {
+    const job = await findJob(db, number);
+    if (!job) continue;
+    const view = await computeView(db, actor, job);
+    const first = view.quote && firstOption(view.quote.options);
+    if (!view.quote || !first) continue;
+    const { request, snapshot } = view.quote;
+    const changed = { ...snapshot, rules, taxBasisPoints };
+    const book = job.terms.book ?? rules.style;
+    const afterMinor = listTotal(first.kind, { ...request, book }, changed.now, changed);
+    if (afterMinor === null) continue;
+    const { make, model, year } = job.call;
+    effects.push({
+      number,
+      car: [make, model, year].filter(Boolean).join(' '),
+      kind: first.kind,
+      beforeMinor: first.totalMinor,
+      afterMinor,
+    });
+    if (effects.length === effectJobs) break;
+  }
+  return done(effects);
+}
+
+/** Lets other rules and taxes hold from today on. Quotes that were made keep theirs. */
+export async function savePriceRules(
+  actor: PersonActor,
+  input: PriceRulesInput,
+): Promise<Result<{ id: string }>> {
+  const mayNot = refusedFor(actor, 'manageShop');
+  if (mayNot) return mayNot;
+  const read = rulesOf(input);
+  if (!read.ok) return read;
+  return transact(async (db) => {
+    await lockPrices(db);
+    const { zone } = await getShopOrThrow(db);
+    const { day } = localMoment(actor.at, zone);
+    const current = await findPriceBook(db, day);
+    if ((current?.id ?? null) !== input.basedOn)
+      return failed('Somebody changed the prices meanwhile. Load the page again; nothing was stored.');
+    const id = uuid();
+    await replacePriceBook(db, id, read.value.rules, day, { at: actor.at, by: actor.personId });
+    await replaceTaxRates(db, read.value.taxBasisPoints, day);
+    await appendAudit(db, actor, { action: 'prices.changed', subjectKind: 'shop', subjectId: id });
+    return done({ id });
+  });
+}
+
+/** The rules of a form; what must hold between them is checked here. */
+function rulesOf(
+  input: PriceRulesInput,
+): Result<{ readonly rules: PriceRules; readonly taxBasisPoints: Record<TaxClass, number> }> {
+  const { basedOn: _, goodsTaxBasisPoints, labourTaxBasisPoints, warranties, ...rules } = input;
+  const twice = <Item>(items: readonly Item[], key: (item: Item) => string) =>
+    items.findIndex((item, at) => items.findIndex((other) => key(other) === key(item)) !== at);
+  const menu = twice(rules.menu, ({ work, difficulty }) => `${work} ${difficulty}`);
+  if (menu >= 0) return failed('This work stands in the menu twice.', `menu.${menu}.work`);
+  const band = twice(rules.bands, ({ toKm }) => String(toKm));
+  if (band >= 0) return failed('Two bands end at the same distance.', `bands.${band}.toKm`);
+  const hour = twice(rules.hours, ({ label }) => label);
+  if (hour >= 0) return failed('Two hours have the same name.', `hours.${hour}.label`);
+  const turned = rules.hours.findIndex(({ from, to }) => from >= to);
+  if (turned >= 0) return failed('It ends before it begins; a night is two rules.', `hours.${turned}.to`);
+  return done({
+    rules: {
+      ...rules,
+      lossNote: rules.lossNote.trim(),
+      menu: rules.menu.map((price) => ({ ...price })),
+      bands: [...rules.bands].sort((a, b) => a.toKm - b.toKm),
+      hours: rules.hours.map((rule) => ({ ...rule, days: [...new Set(rule.days)].sort() })),
+      warrantyMonths: Object.fromEntries(warranties.map(({ option, months }) => [option, months])),
+    },
+    taxBasisPoints: { goods: goodsTaxBasisPoints, labour: labourTaxBasisPoints },
+  });
+}
+
+export async function saveAccount(actor: PersonActor, input: AccountInput): Promise<Result<null>> {
+  return changeTerms(actor, 'account.saved', async (db) => {
+    await upsertAccount(db, { ...input, id: uuid(), name: input.name.trim() });
+    return undefined;
+  });
+}
+
+export async function endAccountById(actor: PersonActor, { id }: ByIdInput): Promise<Result<null>> {
+  return changeTerms(actor, 'account.ended', async (db, day) =>
+    (await endAccount(db, id, day)) ? undefined : failed('This account has ended already.'),
+  );
+}
+
+export async function addCoupon(actor: PersonActor, input: CouponInput): Promise<Result<null>> {
+  if (input.percent === 0 && input.amountMinor === 0)
+    return failed('A coupon takes a percentage or an amount off.', 'percent');
+  return changeTerms(actor, 'coupon.added', async (db, day) => {
+    const { days, ...coupon } = input;
+    const added = await insertCoupon(
+      db,
+      { ...coupon, id: uuid(), code: coupon.code.toUpperCase() },
+      { from: day, to: addDays(day, days) },
+    );
+    return added ? undefined : failed('There is a coupon of this code already.', 'code');
+  });
+}
+
+export async function endCouponById(actor: PersonActor, { id }: ByIdInput): Promise<Result<null>> {
+  return changeTerms(actor, 'coupon.ended', async (db, day) =>
+    (await endCoupon(db, id, day)) ? undefined : failed('This coupon has ended already.'),
+  );
+}
+
+/** Sets when the vans drive out. */
+export async function setOpenHours(actor: PersonActor, input: OpenHoursInput): Promise<Result<null>> {
+  if (input.from >= input.to) return failed('It ends before it begins.', 'to');
+  return changeTerms(actor, 'shop.openHours', async (db) => {
+    await updateOpenHours(db, { ...input, days: [...new Set(input.days)].sort() });
+    return undefined;
+  });
+}
+
+/** Turns the shop to another currency: all that holds now is restated; quotes that were made keep theirs. */
+export async function changeCurrency(actor: PersonActor, input: CurrencyInput): Promise<Result<null>> {
+  return changeTerms(actor, 'shop.currency', async (db, day) => {
+    const { currency } = await getShopOrThrow(db);
+    if (currency === input.currency) return failed('The shop has this currency already.', 'currency');
+    const factor = input.worth * 10 ** (minorPlaces(input.currency) - minorPlaces(currency));
+    await lockPrices(db);
+    await convertAmounts(db, factor);
+    await setCurrency(db, input.currency);
+    const book = await findPriceBook(db, day);
+    if (book)
+      await replacePriceBook(db, uuid(), inOtherMoney(book.rules, factor), day, {
+        at: actor.at,
+        by: actor.personId,
+      });
+    return undefined;
+  });
+}
+
+/** Rules with every amount in other minor units; prices are rounded to a power of ten of them. */
+function inOtherMoney(rules: PriceRules, factor: number): PriceRules {
+  const convert = (minor: number) => Math.round(minor * factor);
+  const amounts = Object.fromEntries(
+    Object.entries(rules).map(([name, value]) => [
+      name,
+      name.endsWith('Minor') && typeof value === 'number' ? convert(value) : value,
+    ]),
+  ) as unknown as PriceRules;
+  return {
+    ...amounts,
+    rateMinor: Math.max(1, amounts.rateMinor),
+    roundingMinor: 10 ** Math.max(0, Math.round(Math.log10(rules.roundingMinor * factor))),
+    menu: rules.menu.map((price) => ({
+      ...price,
+      firstMinor: convert(price.firstMinor),
+      furtherMinor: convert(price.furtherMinor),
+    })),
+    bands: rules.bands.map(({ toKm, minor }) => ({ toKm, minor: convert(minor) })),
+  };
+}
+
+async function changeTerms(
+  actor: PersonActor,
+  action: string,
+  change: (db: Db, day: string) => Promise<ReturnType<typeof failed> | undefined>,
+): Promise<Result<null>> {
+  const mayNot = refusedFor(actor, 'manageShop');
+  if (mayNot) return mayNot;
+  return transact(async (db) => {
+    const { id, zone } = await getShopOrThrow(db);
+    const refused = await change(db, localMoment(actor.at, zone).day);
+    if (refused) return refused;
+    await appendAudit(db, actor, { action, subjectKind: 'shop', subjectId: id });
+    return done(null);
+  });
+}

@@ -1,0 +1,58 @@
+import type { Actor } from '@/core/kinds/actor';
+import { localMoment } from '@/core/kinds/local-time';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { listPlaces } from '@/data/names';
+import { listAccounts, listCoupons } from '@/data/quote-terms';
+import type { QuoteCallInput } from '@/inputs/quote-call-input';
+import { database } from '../database';
+import { tellCar } from '../identify/identify';
+import { carOnPaper, computeView } from '../jobs/job-view';
+import type { PricedQuote } from '../jobs/recommendation';
+
+export interface QuotedCar {
+  readonly car: string;
+  readonly computedAt: Date;
+  readonly quote: PricedQuote;
+}
+
+/** Quotes a car that hangs on no job, by its likeliest candidate and the advised route; stores nothing. */
+export async function quoteCar(actor: Actor, input: QuoteCallInput): Promise<Result<QuotedCar>> {
+  const db = database();
+  const { wanted, place: placeName, book, prefer, flexible, account, coupon, ...car } = input;
+  const told = await tellCar(db, actor, car, wanted);
+  if (!told.ok) return told;
+  const { job, shop } = told.value;
+  const { day } = localMoment(actor.at, shop.zone);
+  const places = await listPlaces(db);
+  const place = places.find(({ id, name }) =>
+    placeName === undefined ? id === job.call.placeId : name.toLowerCase() === placeName.toLowerCase(),
+  );
+  if (placeName !== undefined && !place) return failed('The shop knows no place of this name.', 'place');
+  const accountId = (await listAccounts(db, day)).find(({ name }) => name === account)?.id ?? null;
+  if (account !== undefined && accountId === null)
+    return failed('There is no account of this name.', 'account');
+  const code = coupon?.toUpperCase();
+  const couponId = (await listCoupons(db, day)).find((one) => one.code === code)?.id ?? null;
+  if (code !== undefined && couponId === null) return failed('No coupon of this code holds today.', 'coupon');
+  const view = await computeView(db, actor, {
+    ...job,
+    call: {
+      ...job.call,
+      placeId: place?.id ?? null,
+      place: place?.name ?? null,
+      placeKm: place?.distanceKm ?? null,
+      placeMinutes: place?.travelMinutes ?? null,
+    },
+    terms: {
+      ...job.terms,
+      book: book ?? null,
+      prefer: prefer ?? 'price',
+      flexible: flexible ?? false,
+      accountId,
+      couponId,
+    },
+  });
+  if (!view.platform) return failed('The library has no car like this: name make, model and year.');
+  if (!view.quote) return failed('No route is open on this car, or the shop has no prices today.');
+  return done({ car: carOnPaper(view), computedAt: actor.at, quote: view.quote });
+}
