@@ -26,7 +26,13 @@ export function Chart({ label, height, draw }: ChartProps) {
     import('./chart-library').then(({ startChart }) => {
       if (!alive || !box.current) return;
       const chart = startChart(box.current);
-      const show = () => chart.setOption({ animation: false, ...drawing.current(ink) }, true);
+      // Words are measured before they are drawn, so that the face must be named.
+      const { fontFamily } = getComputedStyle(document.body);
+      const show = () =>
+        chart.setOption(
+          { animation: false, ...drawing.current(ink), textStyle: { fontFamily, color: ink('ink') } },
+          true,
+        );
       show();
       const resized = new ResizeObserver(() => chart.resize());
       resized.observe(box.current);

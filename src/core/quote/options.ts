@@ -119,8 +119,12 @@ export function availableOf(options: readonly QuoteOption[]): Available[] {
     .sort((a, b) => a.totalMinor - b.totalMinor || (a.kind < b.kind ? -1 : 1));
 }
 
-/** The option to say first: the cheapest of those that answer the call and nothing beats. */
+/**
+ * The option to say first: the cheapest of the shop's own that answer the call and nothing beats; where there is none,
+ * the cheapest of all such.
+ */
 export function firstOption(options: readonly QuoteOption[]): Available | undefined {
   const available = availableOf(options);
-  return available.find(({ answers, beatenBy }) => answers && beatenBy === null) ?? available[0];
+  const stands = available.filter(({ answers, beatenBy }) => answers && beatenBy === null);
+  return stands.find(({ kind }) => kind.startsWith('shop')) ?? stands[0] ?? available[0];
 }

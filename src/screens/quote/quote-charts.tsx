@@ -129,7 +129,6 @@ function partsDrawing(
   ink: Ink,
 ) {
   return {
-    textStyle: { color: ink('ink'), fontFamily: 'inherit' },
     grid: { left: 110, right: 16, top: 48, bottom: 24 },
     legend: { top: 0, textStyle: { color: ink('ink') }, itemWidth: 18, itemHeight: 12 },
     tooltip: { valueFormatter: (value: number) => show(Math.round(value * scale)) },
@@ -169,7 +168,6 @@ function partsDrawing(
 
 function daysDrawing(options: readonly Available[], scale: number, show: Show, ink: Ink) {
   return {
-    textStyle: { color: ink('ink'), fontFamily: 'inherit' },
     grid: { left: 16, right: 90, top: 24, bottom: 40, containLabel: true },
     xAxis: {
       type: 'value',

@@ -81,7 +81,6 @@ const signs = ['circle', 'rect', 'triangle', 'diamond'];
 function drawing(history: readonly PastPriceShown[], scale: number, today: string, ink: Ink) {
   const names = [...new Set(history.map(({ supplier, condition }) => `${supplier}, ${condition}`))];
   return {
-    textStyle: { color: ink('ink'), fontFamily: 'inherit' },
     legend: { top: 0, textStyle: { color: ink('ink') } },
     grid: { left: 56, right: 24, top: 48, bottom: 32 },
     tooltip: {},

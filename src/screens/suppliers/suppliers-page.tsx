@@ -68,7 +68,9 @@ export function SuppliersPage(props: SuppliersPageProps) {
               <Th row>{supplier.name}</Th>
               <Td>{supplierKinds[supplier.kind]}</Td>
               <Td className="font-mono">{supplier.cutOff}</Td>
-              <Td className="text-right font-mono">{supplier.lateDays} days</Td>
+              <Td className="text-right font-mono">
+                {supplier.lateDays} {supplier.lateDays === 1 ? 'day' : 'days'}
+              </Td>
               <Td className="text-right font-mono">{supplier.redoBasisPoints / 100} %</Td>
               <Td className="text-right font-mono">
                 {supplier.made === 0 ? '–' : `${supplier.redone} of ${supplier.made}`}

@@ -1,0 +1,362 @@
+import { describe, expect, it } from 'vitest';
+import type { PersonActor } from '@/core/kinds/actor';
+import { quoteOf } from '@/core/quote/options';
+import { findFrozenQuote } from '@/data/quotes';
+import { canonicalJson } from '@/formats/canonical-json';
+import { database } from '@/usecases/database';
+import { chooseCandidate } from '@/usecases/jobs/decide';
+import { closeJob } from '@/usecases/jobs/record';
+import { acceptOffer, openOffer, readOffer, sendMessage } from '@/usecases/quote/customer';
+import { acceptByPhone, makeLink, readReplies, revokeLink } from '@/usecases/quote/links';
+import { offerQuote } from '@/usecases/quote/offer';
+import { noteRedo, readSources } from '@/usecases/quote/outcomes';
+import { quoteCar } from '@/usecases/quote/quote-car';
+import { noteRival, readRivals } from '@/usecases/quote/rivals';
+import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
+import { applyRetention } from '@/usecases/secrets/retention';
+import { openTestJob, viewOf } from '../support/jobs';
+import { actorOf, testDatabase } from '../support/test-database';
+
+testDatabase('world');
+
+const person = () => actorOf('locksmith');
+const versionOf = async (actor: PersonActor, number: number) => (await viewOf(actor, number)).job.version;
+
+/** A job with the likeliest candidate chosen. */
+async function quotedJob(actor: PersonActor, more: Record<string, unknown> = {}): Promise<number> {
+  const number = await openTestJob(actor, 'Merrowdale', {
+    year: 2018,
+    ignition: 'push',
+    why: 'spare',
+    working: 1,
+    name: 'Odile Varga',
+    ...more,
+  });
+  const view = await viewOf(actor, number);
+  await chooseCandidate(actor, {
+    number,
+    version: view.job.version,
+    applicationId: view.candidates[0]?.application.id ?? '',
+    reason: 'Likeliest',
+  });
+  return number;
+}
+
+const usual = {
+  book: null,
+  prefer: 'price',
+  flexible: false,
+  waitsFilled: false,
+  accountId: null,
+  couponCode: null,
+} as const;
+
+async function totalOf(actor: PersonActor, number: number, kind: string): Promise<number> {
+  const option = (await viewOf(actor, number)).quote?.options.find((one) => one.kind === kind);
+  if (!option?.available) throw new Error(option?.reason ?? 'no quote');
+  return option.totalMinor;
+}
+
+describe('the options of a job', () => {
+  it('rest on the world: nine kinds, each there or with its reason', async () => {
+    const actor = await person();
+    const { quote } = await viewOf(actor, await quotedJob(actor));
+    expect(quote?.options).toHaveLength(9);
+    expect(quote?.options.filter(({ available }) => available).length).toBeGreaterThanOrEqual(5);
+    for (const option of quote?.options ?? []) if (!option.available) expect(option.reason).not.toBe('');
+    expect(quote?.secondKey?.lostMinor).toBeGreaterThan(0);
+    expect(quote?.snapshot.trip).toMatchObject({ from: expect.any(String), minutes: expect.any(Number) });
+  });
+
+  it('start from where the van will be, by the appointments of the day', async () => {
+    const actor = await person();
+    const { vans, quote } = await viewOf(actor, await quotedJob(actor));
+    const coracle = vans.find(({ name }) => name === 'Coracle');
+    // Coracle is at Quarry End from 08:30 to 10:00, at Bellmarrow from 11:00 and at High Causey from 15:00.
+    expect(quote?.snapshot.trip?.from).toBe('Quarry End');
+    const number = await quotedJob(actor);
+    const set = (from: string, to: string) =>
+      viewOf(actor, number).then(({ job }) =>
+        makeAppointment(actor, {
+          number,
+          version: job.version,
+          vanId: coracle?.id ?? '',
+          day: '2027-03-03',
+          from,
+          to,
+        }),
+      );
+    expect(await set('13:00', '14:00')).toMatchObject({ ok: true });
+    expect((await viewOf(actor, number)).quote?.snapshot.trip?.from).toBe('Bellmarrow');
+    expect(await set('16:30', '17:00')).toMatchObject({ ok: true });
+    const view = await viewOf(actor, number);
+    expect(view.quote?.snapshot.trip?.from).toBe('High Causey');
+    expect(view.quote?.request.visit).toEqual({ day: '2027-03-03', hour: '16:30' });
+    expect(await set('17:00', '16:00')).toMatchObject({ ok: false, problems: [{ field: 'to' }] });
+    expect(await set('07:00', '08:00')).toMatchObject({ ok: false, problems: [{ field: 'day' }] });
+  });
+
+  it('follow the terms: book, account, coupon, and a price agreed', async () => {
+    const actor = await person();
+    const number = await quotedJob(actor);
+    const list = await totalOf(actor, number, 'shopOriginal');
+    const set = async (more: object) =>
+      setTerms(actor, { ...usual, number, version: await versionOf(actor, number), ...more });
+    expect(await set({ book: 'time' })).toMatchObject({ ok: true });
+    expect(await totalOf(actor, number, 'shopOriginal')).not.toBe(list);
+    const account = await database().query("SELECT id FROM trade_account WHERE name LIKE 'Tansy%'");
+    expect(await set({ accountId: account.rows[0].id })).toMatchObject({ ok: true });
+    expect(await totalOf(actor, number, 'shopOriginal')).toBeLessThan(list);
+    expect(await set({ couponCode: 'neighbour' })).toMatchObject({ ok: true });
+    expect(await set({ couponCode: 'HARBOUR-FAIR' })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'couponCode', message: 'No coupon of this code holds today.' }],
+    });
+    expect(
+      await agreePrice(actor, {
+        number,
+        version: await versionOf(actor, number),
+        option: 'shopOriginal',
+        minor: 19_900,
+      }),
+    ).toMatchObject({ ok: true });
+    const { quote } = await viewOf(actor, number);
+    const agreed = quote?.options.find(({ kind }) => kind === 'shopOriginal');
+    expect(agreed?.available && agreed.netMinor).toBe(19_900);
+    expect(
+      await agreePrice(actor, {
+        number,
+        version: await versionOf(actor, number),
+        option: 'franchiseDesk',
+        minor: 1,
+      }),
+    ).toMatchObject({ ok: false, problems: [{ field: 'option' }] });
+  });
+
+  it('are the same bytes for the same call at the same instant', async () => {
+    const actor = await person();
+    const ask = () => quoteCar(actor, { line: 'merrowdale 2018 push lost both quarry end' });
+    const [one, two] = [await ask(), await ask()];
+    expect(one).toMatchObject({ ok: true });
+    expect(canonicalJson(two)).toBe(canonicalJson(one));
+    if (!one.ok) return;
+    const { request, snapshot, options, secondKey } = one.value.quote;
+    const again = quoteOf(JSON.parse(JSON.stringify(request)), JSON.parse(JSON.stringify(snapshot)));
+    expect(canonicalJson(again)).toBe(canonicalJson({ options, secondKey }));
+    expect(await quoteCar(actor, { line: 'something else' })).toMatchObject({ ok: false });
+    expect(await quoteCar(actor, { line: 'merrowdale 2018', account: 'Nobody' })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'account' }],
+    });
+  });
+});
+
+describe('what rivals are said to take', () => {
+  it('is kept with what the shop would, and the going price is of jobs like it', async () => {
+    const actor = await person();
+    const number = await quotedJob(actor);
+    const noted = await noteRival(actor, { number, version: await versionOf(actor, number), amount: 240 });
+    expect(noted).toMatchObject({ ok: true });
+    const { rivals, going } = await readRivals(actor, await viewOf(actor, number));
+    expect(rivals[0]).toMatchObject({ totalMinor: 24_000, kind: 'spare', ownMinor: expect.any(Number) });
+    expect(going?.count).toBeGreaterThanOrEqual(5);
+    expect(going?.lowMinor).toBeLessThanOrEqual(going?.medianMinor ?? 0);
+  });
+});
+
+describe('a link', () => {
+  async function linked(actor: PersonActor) {
+    const number = await quotedJob(actor);
+    const offered = await offerQuote(actor, {
+      number,
+      version: await versionOf(actor, number),
+      option: 'shopAftermarket',
+    });
+    if (!offered.ok || !('quoteNumber' in offered.value)) throw new Error('not offered');
+    const quote = offered.value.quoteNumber as number;
+    const link = await makeLink(actor, { number, quote });
+    if (!link.ok) throw new Error('no link');
+    return { number, quote, token: link.value.token };
+  }
+
+  it('opens once, becomes a cookie for this quote alone, and is kept hashed', async () => {
+    const actor = await person();
+    const { token, quote } = await linked(actor);
+    const opened = await openOffer(token, 'phone');
+    if (!opened.ok) throw new Error('not opened');
+    expect(await openOffer(token, 'another phone')).toMatchObject({ ok: false });
+    expect(await readOffer(opened.value.cookie)).toMatchObject({ quoteNumber: quote, refused: null });
+    expect(await readOffer('A'.repeat(43))).toBeUndefined();
+    const dump = await database().query('SELECT l::text AS row FROM quote_link l');
+    for (const { row } of dump.rows) {
+      expect(row).not.toContain(token);
+      expect(row).not.toContain(opened.value.cookie);
+    }
+  });
+
+  it('accepts one option once; the same again changes nothing, another is refused', async () => {
+    const actor = await person();
+    const { number, token } = await linked(actor);
+    const opened = await openOffer(token, 'phone');
+    if (!opened.ok) throw new Error('not opened');
+    const { cookie } = opened.value;
+    const accept = (option: string, version = 1) =>
+      acceptOffer(cookie, 'phone', {
+        version,
+        option: option as 'shopAftermarket',
+        when: 'at four',
+        where: '',
+      });
+    expect(await accept('shopAftermarket', 2)).toMatchObject({ ok: false });
+    expect(await accept('shopClone')).toMatchObject({ ok: false, problems: [{ field: 'option' }] });
+    expect(await accept('shopAftermarket')).toEqual({ ok: true, value: { repeated: false } });
+    expect(await accept('shopAftermarket')).toEqual({ ok: true, value: { repeated: true } });
+    const { alternatives } = (await readOffer(cookie))?.paper ?? { alternatives: [] };
+    expect(await accept(alternatives[0]?.kind ?? '')).toMatchObject({ ok: false });
+    expect(await sendMessage(cookie, 'phone', { words: 'The dog is friendly.' })).toMatchObject({ ok: true });
+    const { id } = (await viewOf(actor, number)).job;
+    expect(await readReplies(actor, id)).toMatchObject({
+      acceptances: [{ option: 'shopAftermarket', wantedWhen: 'at four', takenBy: null }],
+      messages: [{ words: 'The dog is friendly.' }],
+    });
+  });
+
+  it('fails where a newer version has taken its place, and where it was ended', async () => {
+    const actor = await person();
+    const { number, token, quote } = await linked(actor);
+    const opened = await openOffer(token, 'phone');
+    if (!opened.ok) throw new Error('not opened');
+    await offerQuote(actor, { number, version: await versionOf(actor, number), option: 'shopOriginal' });
+    const accepted = await acceptOffer(opened.value.cookie, 'phone', {
+      version: 1,
+      option: 'shopAftermarket',
+      when: '',
+      where: '',
+    });
+    expect(accepted).toMatchObject({
+      ok: false,
+      problems: [{ message: expect.stringContaining('newer version') }],
+    });
+    expect(await makeLink(actor, { number, quote })).toMatchObject({ ok: false });
+    expect(await acceptByPhone(actor, { number, quote, option: 'shopAftermarket' })).toMatchObject({
+      ok: false,
+    });
+    const { links } = await readReplies(actor, (await viewOf(actor, number)).job.id);
+    expect(await revokeLink(actor, { number, linkId: links[0]?.id ?? '' })).toMatchObject({ ok: true });
+    expect(await readOffer(opened.value.cookie)).toBeUndefined();
+    expect(await revokeLink(actor, { number, linkId: links[0]?.id ?? '' })).toMatchObject({ ok: false });
+  });
+
+  it('refuses a quote that is no longer valid', async () => {
+    const actor = await person();
+    const { number, quote } = await linked(actor);
+    const late = { ...actor, at: new Date('2027-03-20T15:00:00Z') };
+    expect(await acceptByPhone(late, { number, quote, option: 'shopAftermarket' })).toMatchObject({
+      ok: false,
+      problems: [{ message: 'This quote is no longer valid. Ask for a new one.' }],
+    });
+  });
+
+  it('lets two who accept at once leave one acceptance', async () => {
+    const actor = await person();
+    const { number, quote } = await linked(actor);
+    const answers = await Promise.all(
+      [1, 2, 3].map(() => acceptByPhone(actor, { number, quote, option: 'shopAftermarket' })),
+    );
+    expect(answers.every(({ ok }) => ok)).toBe(true);
+    const { id } = (await viewOf(actor, number)).job;
+    const { acceptances, reservations } = await readReplies(actor, id);
+    expect(acceptances).toHaveLength(1);
+    const articles = reservations.map(({ article }) => article);
+    expect(new Set(articles).size).toBe(articles.length);
+  });
+});
+
+describe('an accepted quote', () => {
+  it('keeps its articles from other jobs until the job ends, and its source on record', async () => {
+    const actor = await person();
+    const number = await quotedJob(actor);
+    const { quote } = await viewOf(actor, number);
+    const held = quote?.options.find((one) => one.available && one.reserves.length > 0);
+    if (!held?.available) throw new Error('the van holds nothing for this car');
+    const offered = await offerQuote(actor, {
+      number,
+      version: await versionOf(actor, number),
+      option: held.kind,
+    });
+    if (!offered.ok || !('quoteNumber' in offered.value)) throw new Error('not offered');
+    const quoteNumber = offered.value.quoteNumber as number;
+    await acceptByPhone(actor, { number, quote: quoteNumber, option: held.kind });
+    const { id } = (await viewOf(actor, number)).job;
+    const { reservations } = await readReplies(actor, id);
+    expect(reservations.map(({ article }) => article).sort()).toEqual(
+      held.reserves.map(({ article }) => article).sort(),
+    );
+    const piecesFor = async (job: number) =>
+      (await viewOf(actor, job)).quote?.snapshot.stock.find(
+        ({ article }) => article === reservations[0]?.article,
+      )?.pieces ?? 0;
+    const other = await quotedJob(actor);
+    const left = await piecesFor(other);
+    expect(await piecesFor(number)).toBe(left + (reservations[0]?.pieces ?? 0));
+    await closeJob(actor, {
+      number,
+      version: await versionOf(actor, number),
+      outcome: 'wentElsewhere',
+      reason: 'Too dear',
+    });
+    expect(await piecesFor(other)).toBe(left + (reservations[0]?.pieces ?? 0));
+    expect((await readReplies(actor, id)).reservations).toEqual([]);
+    expect((await findFrozenQuote(database(), quoteNumber))?.paper.chosen.kind).toBe(held.kind);
+  });
+
+  it('lets a key that came back count against its source', async () => {
+    const actor = await person();
+    const done = await database().query(
+      `SELECT j.number, j.id, k.source FROM job j JOIN key_source k ON k.job_id = j.id
+       WHERE k.redone = 0 AND k.keys = 1 AND k.source = 'Northmere Original Parts' ORDER BY j.number LIMIT 1`,
+    );
+    const [{ number, id, source }] = done.rows;
+    expect(await noteRedo(actor, { number, source, reason: 'failed' })).toEqual({ ok: true, value: null });
+    expect(await noteRedo(actor, { number, source, reason: 'failed' })).toMatchObject({ ok: false });
+    expect(await noteRedo(actor, { number, source: 'Nobody', reason: 'failed' })).toMatchObject({
+      problems: [{ field: 'source' }],
+    });
+    expect((await readSources(actor, id)).known).toEqual([{ source, keys: 1, redone: 1, reason: 'failed' }]);
+    const open = await quotedJob(actor);
+    expect(await noteRedo(actor, { number: open, source, reason: 'failed' })).toMatchObject({ ok: false });
+  });
+
+  it('forgets what the customer wrote when the period is over', async () => {
+    const actor = await person();
+    const number = await quotedJob(actor);
+    const offered = await offerQuote(actor, {
+      number,
+      version: await versionOf(actor, number),
+      option: 'shopAftermarket',
+    });
+    if (!offered.ok || !('quoteNumber' in offered.value)) throw new Error('not offered');
+    const link = await makeLink(actor, { number, quote: offered.value.quoteNumber as number });
+    const opened = link.ok ? await openOffer(link.value.token, 'phone') : link;
+    if (!opened.ok) throw new Error('not opened');
+    await acceptOffer(opened.value.cookie, 'phone', {
+      version: 1,
+      option: 'shopAftermarket',
+      when: 'Behind the canary cage',
+      where: 'Canary Lane',
+    });
+    await sendMessage(opened.value.cookie, 'phone', { words: 'Canary words' });
+    await closeJob(actor, {
+      number,
+      version: await versionOf(actor, number),
+      outcome: 'wentElsewhere',
+      reason: 'No',
+    });
+    await database().query("UPDATE job SET closed_at = '2020-01-01' WHERE number = $1", [number]);
+    await applyRetention();
+    const left = await database().query(
+      `SELECT (SELECT string_agg(a::text, '') FROM quote_acceptance a) || (SELECT string_agg(m::text, '') FROM quote_message m) AS all`,
+    );
+    expect(left.rows[0].all.toLowerCase()).not.toContain('canary');
+  });
+});
