@@ -125,6 +125,8 @@ async function scriptWeights(address) {
     '/library/gaps',
     '/library/import',
     '/settings',
+    '/settings/prices',
+    '/settings/suppliers',
   ]) {
     const page = await context.newPage();
     const session = await context.newCDPSession(page);
@@ -147,7 +149,7 @@ async function scriptWeights(address) {
 }
 
 function report(figures, scripts) {
-  const { size, drill, question, lines, search, pages } = figures;
+  const { size, drill, question, lines, search, pages, quotes } = figures;
   const brought = figures.import;
   const heaviest = Object.entries(scripts).sort(([, a], [, b]) => b - a);
   const ms = ({ p50, p95, worst }) => `${p50} | ${p95} | ${worst}`;
@@ -179,6 +181,7 @@ ${Object.entries(drill)
 |---|---|---|---|---|
 | typed line to ranked candidates, HTTP, ${lines.count} held lines, half of them misspelt | p95 < 40 | ${ms(lines.candidates)} |
 | the same lines to candidates, question, years, articles around and what to bring, HTTP | none set | ${ms(lines.identify)} |
+| typed line to a full quote, HTTP, ${quotes.count} cars of the demo world | p95 < 150 | ${ms(quotes)} |
 | next question at 200 candidates of ${question.decisions} decisions | < 50 | ${ms(question)} |
 ${Object.entries(pages)
   .map(([name, times]) => `| library page: ${name} | < 100 | ${ms(times)} |`)

@@ -116,7 +116,7 @@ async function prepareDatabases(cluster) {
 }
 
 async function endToEnd(cluster, env) {
-  await ensureDebianPackages(['chromium']);
+  await ensureDebianPackages(['chromium', 'poppler-utils', 'zbar-tools']);
   await ensureBuilt('.next-test');
   const address = await serve(cluster.url('kilnsman_serving', 'e2e'));
   const emptyAddress = await serve(cluster.url('kilnsman_serving', 'empty'));

@@ -226,10 +226,44 @@ function identification() {
   };
 }
 
+/** Typed lines to full quotes over HTTP: models of the demo world with a year, keys and a place. */
+async function quoteTimes(cookie: string) {
+  const random = seededRandom('bench quotes');
+  const cars = await database().query<{ model: string; year: number }>(
+    `SELECT DISTINCT md.name AS model, (a.from_year + a.to_year) / 2 AS year FROM application a
+     JOIN generation g ON g.id = a.generation_id JOIN model md ON md.id = g.model_id
+     WHERE g.market = 'Meres' ORDER BY 1, 2`,
+  );
+  const places = await database().query<{ name: string }>('SELECT name FROM place ORDER BY name');
+  const lines = Array.from({ length: 300 }, () => {
+    const { model, year } = pick(random, cars.rows);
+    const keys = pick(random, ['lost both', 'spare one key works', 'lost']);
+    return `${model} ${year} ${keys} ${pick(random, places.rows).name}`;
+  });
+  const ask = async (line: string) => {
+    const start = performance.now();
+    const answer = await fetch(`${address}/api/v1/quote`, {
+      method: 'POST',
+      body: JSON.stringify({ line }),
+      headers: { cookie, origin: address, 'content-type': 'application/json' },
+    });
+    await answer.text();
+    return { ms: performance.now() - start, ok: answer.status === 200 };
+  };
+  for (const line of lines.slice(0, 40)) await ask(line);
+  const answers = [];
+  for (const line of lines) answers.push(await ask(line));
+  const full = answers.filter(({ ok }) => ok).map(({ ms }) => ms);
+  return { count: full.length, ...spread(full) };
+}
+
 const own = await actor();
 say('identification over the demo world');
 const drill = identification();
 const question = questionAt200();
+
+say('quotes over the demo world');
+const quotes = await quoteTimes(`kilnsman_session=${await startSession(own.personId, 'bench')}`);
 
 say(`a library of ${size.applications} applications`);
 const listed = async (query: string) =>
@@ -322,5 +356,6 @@ console.log(
     },
     search,
     pages,
+    quotes,
   }),
 );

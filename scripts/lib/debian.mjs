@@ -8,6 +8,8 @@ import { isRoot, Stop, say } from './project.mjs';
 const packages = {
   postgresql: { for: 'the database server', path: () => postgresFolder() },
   chromium: { for: 'the browser of the end-to-end tests', path: () => findOnPath('chromium') },
+  'poppler-utils': { for: 'reading PDF back in the tests', path: () => findOnPath('pdftotext') },
+  'zbar-tools': { for: 'reading QR codes back in the tests', path: () => findOnPath('zbarimg') },
 };
 
 /** The folder of the newest installed PostgreSQL server's binaries, or undefined. */

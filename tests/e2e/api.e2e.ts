@@ -56,6 +56,13 @@ test('nobody is answered who is not signed in', async ({ request }) => {
     ['post', '/identify'],
     ['post', '/candidates'],
     ['post', '/routes'],
+    ['post', '/quote'],
+    ['get', '/quotes/2001'],
+    ['get', '/quotes/2001/pdf'],
+    ['get', '/jobs/1001/sheet'],
+    ['get', '/jobs/1001/labels'],
+    ['get', `/suppliers/${uuid()}/prices`],
+    ['post', `/suppliers/${uuid()}/prices`],
     ['post', '/key-count'],
     ['post', `/jobs/1001/secrets/${uuid()}`],
     ['get', '/jobs'],
@@ -117,6 +124,13 @@ test('every answer is as the document says', async ({ page }) => {
   expect(ranked.candidates.map(({ id }: { id: string }) => id)).toEqual(
     asked.candidates.map(({ id }: { id: string }) => id),
   );
+
+  const quoted = await call('/quote', { line: 'merowdale 2019 push lost both quarry end', book: 'time' });
+  const twin = await call('/quote', { line: 'merowdale 2019 push lost both quarry end', book: 'time' });
+  expect({ ...twin, meta: null }).toEqual({ ...quoted, meta: null });
+  expect(quoted.options).toHaveLength(9);
+  await call('/quote', { make: 'Fenholt', model: 'Dapplemere', year: 2016, why: 'spare', wanted: 5 });
+  await call('/quote', { line: 'dapplemere 2016 worn buttons', place: 'Millrace', coupon: 'NEIGHBOUR' });
 
   const counted = await call('/key-count', {
     keys: [{ presence: 'here' }, { presence: 'here', copyOf: 1 }, { presence: 'lost', known: 'yes' }],
@@ -211,6 +225,9 @@ test('what is wrong is told by field and never by value; strangers are refused',
     ['/vin', { vin: 'A', vehicleClass: canary }, 400, 'vehicleClass'],
     ['/vin', { vin: 'A', market: canary }, 409, 'market'],
     ['/identify', { year: canary }, 400, 'year'],
+    ['/quote', { wanted: canary }, 400, 'wanted'],
+    ['/quote', { line: 'merrowdale 2019', account: canary }, 409, 'account'],
+    ['/quote', { line: 'merrowdale 2019', place: canary }, 409, 'place'],
     ['/identify', { model: canary }, 409, 'model'],
     ['/identify', { given: [{ kind: canary, answer: 'seen', value: 'x' }] }, 400, 'given.0.kind'],
     ['/identify', { given: [{ kind: 'board', answer: 'seen' }] }, 400, 'given.0.value'],

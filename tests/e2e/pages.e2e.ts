@@ -22,6 +22,7 @@ for (const path of [
   '/settings/sessions',
   '/settings/tools',
   '/settings/tokens',
+  '/settings/suppliers',
   '/library',
   '/library/applications?q=merrowdale',
   '/library/chips?q=nothing-like-this',
@@ -43,6 +44,7 @@ for (const path of [
   '/settings/people',
   '/settings/audit',
   '/settings/shop',
+  '/settings/prices',
   '/library/code-series/row?id=',
 ]) {
   test(`axe finds nothing for the proprietor on ${path}`, async ({ page }) => {
@@ -147,6 +149,7 @@ test('touch targets are at least 44 px high', async ({ page }) => {
     '/settings/tools',
     '/settings/sessions',
     '/settings/tokens',
+    '/settings/suppliers',
   ]) {
     await page.goto(path);
     const small = await page.evaluate(() =>

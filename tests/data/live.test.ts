@@ -1,0 +1,83 @@
+import { describe, expect, it } from 'vitest';
+import { announceJob, listenForJobs } from '@/data/live';
+import { withTransaction } from '@/data/with-transaction';
+import { database } from '@/usecases/database';
+import { hearChanges, type LiveEvent } from '@/usecases/live';
+import { endSessionById, isStillOpen, lockNow, startSession } from '@/usecases/sessions';
+import { actorOf, testDatabase } from '../support/test-database';
+
+testDatabase('world');
+
+/** Collects what is heard and waits until enough of it came. */
+function ears<Heard>() {
+  const heard: Heard[] = [];
+  let wake = () => {};
+  return {
+    heard,
+    hear: (one: Heard) => {
+      heard.push(one);
+      wake();
+    },
+    until: async (there: (heard: readonly Heard[]) => boolean) => {
+      while (!there(heard))
+        await new Promise<void>((resolve) => {
+          wake = resolve;
+        });
+    },
+  };
+}
+
+describe('a change of a job', () => {
+  it('reaches every server that listens, once it is committed and never before', async () => {
+    const url = process.env.DATABASE_URL ?? '';
+    const [one, two] = [ears<number>(), ears<number>()];
+    const ends = await Promise.all([one, two].map(({ hear }) => listenForJobs(url, hear, () => {})));
+    await withTransaction(database(), async (db) => {
+      await announceJob(db, 1);
+      throw new Error('undone');
+    }).catch(() => {});
+    await withTransaction(database(), (db) => announceJob(db, 2));
+    await one.until(({ length }) => length > 0);
+    await two.until(({ length }) => length > 0);
+    expect([one.heard, two.heard]).toEqual([[2], [2]]);
+    for (const end of ends) await end();
+  });
+
+  it('is heard again after the connection was lost, and everybody is told to look again', async () => {
+    const { heard, hear, until } = ears<LiveEvent>();
+    const stop = hearChanges(hear);
+    await until((all) => all.some(({ kind }) => kind === 'missed'));
+    await database().query('SELECT pg_notify($1, $2)', ['job', '7']);
+    await until((all) => all.some((event) => event.kind === 'job' && event.number === 7));
+    await database().query(
+      `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query = 'LISTEN job' AND datname = current_database()`,
+    );
+    await until((all) => all.filter(({ kind }) => kind === 'missed').length === 2);
+    await database().query('SELECT pg_notify($1, $2)', ['job', '8']);
+    await until((all) => all.some((event) => event.kind === 'job' && event.number === 8));
+    stop();
+    expect(heard.length).toBe(4);
+    await database().query(
+      `SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE query = 'LISTEN job' AND datname = current_database()`,
+    );
+  });
+});
+
+describe('a stream', () => {
+  it('ends with the session it was opened in: locked, ended, or unknown', async () => {
+    const actor = await actorOf('locksmith');
+    await startSession(actor.personId, 'tablet');
+    const found = await database().query<{ id: string }>(
+      'SELECT id FROM session WHERE person_id = $1 ORDER BY started_at DESC LIMIT 1',
+      [actor.personId],
+    );
+    const sessionId = found.rows[0]?.id ?? '';
+    const now = { ...actor, sessionId, at: new Date() };
+    expect(await isStillOpen(sessionId)).toBe(true);
+    await lockNow(now);
+    expect(await isStillOpen(sessionId)).toBe(false);
+    await endSessionById(now, sessionId);
+    expect(await isStillOpen(sessionId)).toBe(false);
+    expect(await isStillOpen('00000000-0000-4000-8000-000000000000')).toBe(false);
+  });
+});

@@ -1,0 +1,270 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { Browser, Page } from '@playwright/test';
+import Ajv2020 from 'ajv/dist/2020.js';
+import addFormats from 'ajv-formats';
+import { expect, expectAccessible, hangTag, line as lineField, signIn, steady, test, watch } from './support';
+
+/** Hangs a tag, takes the likeliest car and stands at its Quote station; gives the job's number. */
+async function quoteStation(page: Page, words: string): Promise<string> {
+  const number = await hangTag(page, words);
+  await page.getByRole('radio', { name: /\d{4}/ }).first().click();
+  await page.getByLabel('Why this one').fill('Likeliest by the mark');
+  await page.getByRole('button', { name: /Take this one/ }).click();
+  await expect(page.getByText('Chosen').first()).toBeVisible();
+  await page.goto(`/jobs/${number}/quote`);
+  await expect(page.getByRole('heading', { name: /^From \$/ })).toBeVisible();
+  return number;
+}
+
+async function offer(page: Page, option: RegExp): Promise<void> {
+  await page.getByRole('radio', { name: option }).check();
+  const before = await page.getByText(/^Q-\d+$/).count();
+  await page.getByRole('button', { name: /Offer this one/ }).click();
+  await expect.poll(() => page.getByText(/^Q-\d+$/).count()).toBeGreaterThan(before);
+}
+
+async function makeLink(page: Page): Promise<string> {
+  await page.getByRole('button', { name: /Make a link/ }).click();
+  await expect(page.getByText('Send this, it is shown only now:')).toBeVisible();
+  return (await page.locator('code').first().textContent()) ?? '';
+}
+
+/** A customer on a device of their own. */
+async function customer(browser: Browser, address: string, complaints: string[]): Promise<Page> {
+  const page = steady(await (await browser.newContext({ viewport: { width: 390, height: 800 } })).newPage());
+  watch(page, complaints);
+  await page.goto(address);
+  await page.getByRole('button', { name: 'Open the quote' }).click();
+  await page.waitForURL('**/offer');
+  return page;
+}
+
+const line = 'merrowdale 2018 push start spare one key quarry end';
+
+test('from a caller’s line to an accepted link, seen on the job at once', async ({
+  page,
+  browser,
+  complaints,
+}) => {
+  await signIn(page);
+  await quoteStation(page, line);
+  await offer(page, /new original/);
+  await expectAccessible(page);
+  const address = await makeLink(page);
+  const theirs = await customer(browser, address, complaints);
+  expect(theirs.url()).not.toContain(address.split('/').at(-1));
+  await expect(theirs.getByText('our offer')).toBeVisible();
+  await expectAccessible(theirs);
+  await theirs.getByLabel('When would suit you?').fill('Thursday at four');
+  await theirs.getByRole('button', { name: /Accept this one/ }).click();
+  await expect(theirs.getByText(/You accepted: Shop, new original/)).toBeVisible();
+  await theirs.getByLabel('Your message').fill('<img src=x onerror=alert(1)> The gate is open.');
+  await theirs.getByRole('button', { name: 'Send' }).click();
+  await expect(theirs.getByText('Sent. The shop sees it at once.')).toBeVisible();
+
+  // Nobody touched the job's page meanwhile.
+  await expect(page.getByText(/Q-\d+ accepted: Shop, new original/)).toBeVisible();
+  await expect(page.getByText(/When: Thursday at four/)).toBeVisible();
+  await expect(page.getByText('<img src=x onerror=alert(1)> The gate is open.')).toBeVisible();
+  expect(await page.locator('img').count()).toBe(0);
+
+  // The link is used up, and what became of it opens nothing else.
+  const second = steady(await (await browser.newContext()).newPage());
+  await second.goto(address);
+  await second.getByRole('button', { name: 'Open the quote' }).click();
+  await expect(second.getByText(/was opened before/)).toBeVisible();
+  const answer = await theirs.request.get('/api/v1/jobs');
+  expect(answer.status()).toBe(401);
+  const headers = (await theirs.request.get('/offer')).headers();
+  expect(headers['referrer-policy']).toBe('no-referrer');
+  expect(headers['x-robots-tag']).toContain('noindex');
+  expect(headers['cache-control']).toContain('no-store');
+});
+
+test('a bargain is refused below the floor, and taken at it', async ({ page }) => {
+  await signIn(page);
+  await quoteStation(page, line);
+  await page.getByRole('radio', { name: /new original/ }).check();
+  const rival = page.getByLabel('Another firm says, with tax');
+  await rival.fill('20');
+  await expect(page.getByText(/^Let it go, short by \$\d+\.\d\d\.$/)).toBeVisible();
+  const floor = /floor \$([\d.]+) with tax/.exec((await page.getByText(/floor \$/).textContent()) ?? '')?.[1];
+  await rival.fill(floor ?? '');
+  await expect(page.getByText('Take it.', { exact: true })).toBeVisible();
+  await page.getByRole('button', { name: /Keep this offer/ }).click();
+  await expect(page.getByText(/told to Sunniva Aasgren/)).toBeVisible();
+  await rival.fill(floor ?? '');
+  await page.getByRole('button', { name: /Agree on the rival’s price/ }).click();
+  await expect(page.getByText(/Agreed for shop, new original/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back to the shop’s price' }).click();
+  await expect(page.getByText(/Agreed for/)).toHaveCount(0);
+});
+
+test('a version is superseded while the customer looks', async ({ page, browser, complaints }) => {
+  await signIn(page);
+  await quoteStation(page, line);
+  await offer(page, /aftermarket/);
+  const theirs = await customer(browser, await makeLink(page), complaints);
+  await expect(theirs.getByRole('button', { name: /Accept this one/ })).toBeVisible();
+  await offer(page, /new original/);
+  await expect(
+    page.getByText(/^Changed from Q-\d+: Option Shop, aftermarket → Shop, new original/),
+  ).toBeVisible();
+  await theirs.getByRole('button', { name: /Accept this one/ }).click();
+  await expect(theirs.getByText(/A newer version has taken the place/).first()).toBeVisible();
+  await expect(page.getByText(/accepted/i).filter({ hasText: /^Q-/ })).toHaveCount(0);
+});
+
+test('what somebody types is kept when another changes the job, and shown as changed', async ({
+  page,
+  browser,
+  complaints,
+}) => {
+  await signIn(page);
+  const number = await quoteStation(page, line);
+  await page.getByLabel('Another firm says, with tax').fill('199');
+  const other = steady(await (await browser.newContext()).newPage());
+  watch(other, complaints);
+  await signIn(other, 'Imre Pellimoor');
+  await other.goto(`/jobs/${number}/quote`);
+  await other.getByRole('radio', { name: 'Time and parts' }).click();
+  await expect(page.getByText('This job changed meanwhile.')).toBeVisible();
+  await expect(page.getByLabel('Another firm says, with tax')).toHaveValue('199');
+  await page.getByRole('button', { name: 'Show how it stands' }).click();
+  await expect(page.getByRole('radio', { name: 'Time and parts' })).toBeChecked();
+});
+
+test('a paper renders every sign that the product writes', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/jobs/new');
+  await lineField(page).fill(line);
+  await expect(page.getByRole('region', { name: 'What it takes' })).toBeVisible();
+  const name = 'Žofie Åström Ł. Ωmega ≤ → ≠ × ’ “x” – € £ ¥';
+  await page.getByLabel('Name', { exact: true }).fill(name);
+  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.waitForURL('**/identify');
+  const number = page.url().split('/').at(-2) ?? '';
+  const sheet = await page.request.get(`/api/v1/jobs/${number}/sheet`);
+  const file = join(mkdtempSync(join(tmpdir(), 'signs-')), 'sheet.pdf');
+  writeFileSync(file, await sheet.body());
+  expect(execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' })).toContain(name);
+});
+
+test('quote, job sheet and labels come out as papers that can be read back', async ({ page }) => {
+  await signIn(page);
+  const number = await quoteStation(page, line);
+  await page.getByRole('radio', { name: /new original/ }).check();
+  await offer(page, /new original/);
+  const quote = /Q-(\d+)/.exec(
+    (await page
+      .getByText(/^Q-\d+$/)
+      .first()
+      .textContent()) ?? '',
+  )?.[1];
+  const folder = mkdtempSync(join(tmpdir(), 'papers-'));
+  const take = async (path: string, name: string) => {
+    const answer = await page.request.get(path);
+    expect(answer.headers()['content-type']).toBe('application/pdf');
+    const file = join(folder, name);
+    writeFileSync(file, await answer.body());
+    return file;
+  };
+  const textOf = (file: string) => execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' });
+
+  const frozen = await (await page.request.get(`/api/v1/quotes/${quote}`)).json();
+  const schema = await (await page.request.get('/api/v1/schemas/quote')).json();
+  const ajv = new Ajv2020({ strict: false, allErrors: true });
+  addFormats.default(ajv);
+  const fits = ajv.compile(schema);
+  fits(frozen);
+  expect(fits.errors ?? []).toEqual([]);
+  const paper = textOf(await take(`/api/v1/quotes/${quote}/pdf`, 'quote.pdf'));
+  expect(paper.split('\f').filter((sheet) => sheet.trim() !== '')).toHaveLength(1);
+  const words = paper.replace(/\s+/g, ' ');
+  for (const sentence of [
+    frozen.paper.car,
+    frozen.paper.work,
+    frozen.paper.chosen.name,
+    frozen.paper.authority,
+    ...frozen.paper.included,
+    ...frozen.paper.cautions,
+    ...frozen.paper.chosen.lines.map(({ label }: { label: string }) => label),
+  ])
+    expect(words).toContain(sentence);
+  expect(words).toContain(`$${(frozen.paper.chosen.totalMinor / 100).toFixed(2)}`);
+
+  const sheet = textOf(await take(`/api/v1/jobs/${number}/sheet`, 'sheet.pdf'));
+  expect(sheet).toContain(`K-${number}`);
+  expect(sheet).toContain('Person, photo identity and proof of the right to the car');
+
+  const labels = await take(`/api/v1/jobs/${number}/labels`, 'labels.pdf');
+  const shown = textOf(labels);
+  expect(shown).toContain(`${number}-1`);
+  expect(shown).not.toMatch(/Merrowdale|Quarry End/);
+  execFileSync('pdftoppm', ['-r', '200', '-png', '-singlefile', labels, join(folder, 'labels')]);
+  const codes = execFileSync('zbarimg', ['--quiet', '--raw', join(folder, 'labels.png')], {
+    encoding: 'utf8',
+    stdio: ['ignore', 'pipe', 'ignore'],
+  })
+    .trim()
+    .split('\n');
+  expect(codes).toHaveLength(2);
+  const [code] = codes;
+  expect(new URL(code ?? '').pathname).toMatch(/^\/tag\/[0-9a-f-]{36}$/);
+  await page.goto(new URL(code ?? '').pathname);
+  await expect(page).toHaveURL(new RegExp(`/jobs/${number}/`));
+  const stranger = await page.context().browser()?.newContext();
+  const answer = await stranger?.request.get(new URL(code ?? '', page.url()).href);
+  expect(answer?.url()).toContain('/sign-in');
+});
+
+test('the charts come after the first press and say the same as their tables', async ({ page }) => {
+  await signIn(page);
+  await quoteStation(page, line);
+  const table = page.getByRole('region', { name: 'Total, day and redo' });
+  await expect(table).toContainText('Franchise desk');
+  expect(await page.locator('svg text').count()).toBe(0);
+  await page.getByRole('button', { name: 'Draw both' }).click();
+  await expect(page.getByRole('img', { name: 'Totals by part' }).locator('svg')).toBeVisible();
+  await expect(
+    page
+      .getByRole('img', { name: 'Total against P80 day with redo chance' })
+      .getByText(/Franchise desk, 1 %/),
+  ).toBeVisible();
+});
+
+test('prices are changed after their effect was seen, and a price file after its preview', async ({
+  page,
+}) => {
+  await signIn(page, 'Imre Pellimoor');
+  await page.goto('/settings/prices');
+  await expectAccessible(page);
+  await page.getByLabel('An hour costs the customer, USD').fill('much');
+  await page.getByRole('button', { name: 'Show the effect' }).click();
+  await expect(page.getByText('A whole number, 1 to 1000000000.').first()).toBeVisible();
+  await page.getByLabel('An hour costs the customer, USD').fill('88.00');
+  await page.getByLabel('Minimum charge, USD').fill('56');
+  await page.getByRole('button', { name: 'Show the effect' }).click();
+  await expect(page.getByRole('region', { name: 'Effect on closed jobs' })).toBeVisible();
+  await page.getByRole('button', { name: /Save these prices/ }).click();
+  await expect(page.getByRole('button', { name: 'Show the effect' })).toBeEnabled();
+  await expect(page.getByLabel('Minimum charge, USD')).toHaveValue('56.00');
+
+  await page.goto('/settings/suppliers?article=REM-5531');
+  await expectAccessible(page);
+  await page.getByLabel('Of which supplier').selectOption({ label: 'Cobble Wharf Blanks' });
+  await page.getByLabel('File', { exact: true }).setInputFiles({
+    name: 'spring.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('article,price,lead_days\nREM-5531,33.30,1\n'),
+  });
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByText(/spring.csv: 0 new, 1 changed/)).toBeVisible();
+  await page.getByRole('button', { name: 'Store it' }).click();
+  await expect(page.getByText(/Stored: 1 prices hold from today/)).toBeVisible();
+  await page.getByRole('button', { name: 'Draw it' }).click();
+  await expect(page.getByRole('img', { name: /Prices of REM-5531/ }).locator('svg')).toBeVisible();
+});
