@@ -21,13 +21,12 @@ const browser = await chromium.launch({
 });
 
 /** A signed-in page of a size and theme. */
-async function open(theme, width = 1280, height = 800) {
+async function open(theme, width = 1280, height = 800, person = 'Sunniva Aasgren') {
   const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme });
   const page = await context.newPage();
   await page.goto(`${address}/sign-in`);
-  await page.getByRole('radio', { name: /Sunniva Aasgren/ }).click();
+  await page.getByRole('radio', { name: new RegExp(person) }).click();
   await page.getByLabel('Passcode').fill(await page.locator('code').first().textContent());
-  if (theme === 'light' && width === 1280) await shoot(page, 'sign-in');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/jobs');
   return page;
@@ -71,7 +70,20 @@ await light.goto(`${job}/quote`);
 await light.getByRole('radio', { name: /Shop, aftermarket/ }).click();
 await light.getByRole('button', { name: 'Offer this one' }).click();
 await light.getByRole('heading', { name: 'Offered', exact: true }).waitFor();
+await light.evaluate(() => window.scrollTo(0, 0));
 await shoot(light, 'quote-light');
+await light.getByLabel('Another firm says, with tax').fill('150');
+await light.getByRole('heading', { name: 'Bargain' }).scrollIntoViewIfNeeded();
+await light.evaluate(() => window.scrollBy(0, 420));
+await shoot(light, 'bargain-light');
+await light.getByRole('button', { name: /Make a link/ }).click();
+await light.getByText('Send this, it is shown only now:').waitFor();
+const link = await light.locator('code').first().textContent();
+const offerPage = await (await browser.newContext({ viewport: { width: 390, height: 844 } })).newPage();
+await offerPage.goto(link);
+await offerPage.getByRole('button', { name: 'Open the quote' }).click();
+await offerPage.waitForURL('**/offer');
+await shoot(offerPage, 'offer-phone');
 await light.getByRole('link', { name: 'Print' }).click();
 await light.waitForURL('**/quote/*');
 await shoot(light, 'quote-paper');
@@ -88,8 +100,6 @@ await light.goto(`${job}/on-site`);
 await shoot(light, 'on-site-light');
 await light.goto(`${address}/settings/tools`);
 await shoot(light, 'tools-light');
-await light.goto(`${address}/van`);
-await shoot(light, 'van-light');
 await light.goto(`${address}/jobs`);
 await shoot(light, 'jobs-light');
 
@@ -115,17 +125,14 @@ await light.getByText('May have been meant').waitFor();
 await shoot(light, 'vin-bench-light');
 await light.goto(`${address}/library`);
 await shoot(light, 'library-light');
-await light.goto(`${address}/library/import?list=blanks`);
-await light.getByLabel('File', { exact: true }).setInputFiles({
-  name: 'blanks.csv',
-  mimeType: 'text/csv',
-  buffer: Buffer.from(
-    'article;keyway;seat\r\nBLANK-2041;Siskin 11;prox pin\r\nBLANK-9501;Siskin 11;plain\r\nBLANK-9502;Siskin 11;plain\r\n',
-  ),
-});
-await light.getByRole('button', { name: 'Read it' }).click();
-await light.getByText('Read, nothing stored yet').waitFor();
-await shoot(light, 'import-light');
+const owner = await open('light', 1280, 800, 'Imre Pellimoor');
+await owner.goto(`${address}/settings/prices`);
+await owner.getByLabel('Minimum charge, USD').fill('95');
+await owner.getByRole('button', { name: 'Show the effect' }).click();
+await owner.getByRole('region', { name: 'Effect on closed jobs' }).waitFor();
+await owner.getByRole('heading', { name: 'Effect' }).scrollIntoViewIfNeeded();
+await owner.evaluate(() => window.scrollBy(0, 400));
+await shoot(owner, 'prices-light');
 
 const phone = await open('light', 390, 844);
 await typeCall(phone, 'Dapplemere 2016 spare Tansy Cross one key works');

@@ -11,8 +11,12 @@ export interface VanRow {
   readonly rights: readonly ToolRight[];
 }
 
-export async function setPowerSupply(db: Db, vanId: string, there: boolean): Promise<boolean> {
-  return (await db.query('UPDATE van SET power_supply = $2 WHERE id = $1', [vanId, there])).rowCount === 1;
+export async function setEquipment(
+  db: Db,
+  vanId: string,
+  { powerSupply, cuts }: Pick<VanRow, 'powerSupply' | 'cuts'>,
+): Promise<void> {
+  await db.query('UPDATE van SET power_supply = $2, cuts = $3 WHERE id = $1', [vanId, powerSupply, cuts]);
 }
 
 /** Adds a tool or changes the one of this name on the van. */

@@ -44,8 +44,8 @@ export class GivenInput implements QuestionGiven {
   reliability?: number;
 }
 
-/** A car to identify without a job: a line, or facts by name, or both; the facts win. */
-export class IdentifyInput {
+/** A car without a job: a line, or facts by name, or both; the facts win. */
+export class CarInput {
   @IsOptional()
   @MaxLength(lineLimit, { message: `A line has up to ${lineLimit} characters.` })
   line?: string;
@@ -65,6 +65,10 @@ export class IdentifyInput {
   @Min(0, { message: '0 to 8.' })
   @Max(8, { message: '0 to 8.' })
   working?: number;
+}
+
+/** A car to identify without a job. */
+export class IdentifyInput extends CarInput {
   @IsOptional()
   @IsArray({ message: 'Expected a list.' })
   @ArrayMaxSize(20, { message: 'Up to 20 facts.' })

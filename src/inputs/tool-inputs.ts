@@ -16,14 +16,20 @@ import {
 } from 'class-validator';
 import type { RightKind, ToolFunction } from '@/core/programming/van-kit';
 import { rightKinds, toolFunctions } from '@/core/programming/van-kit';
+import type { BladeKind } from '@/core/quote/cut';
+import { bladeKinds } from '@/core/quote/cut';
 import { orNull } from './fields';
 
 class OnVan {
   @IsUUID(undefined, { message: 'Which van?' }) vanId!: string;
 }
 
-export class PowerSupplyInput extends OnVan {
-  @IsBoolean({ message: 'Yes or no.' }) there!: boolean;
+/** What a van has beside its tools. */
+export class EquipmentInput extends OnVan {
+  @IsBoolean({ message: 'Yes or no.' }) powerSupply!: boolean;
+  @IsArray({ message: 'Expected a list.' })
+  @IsIn(bladeKinds, { each: true, message: 'Choose a kind of blade.' })
+  cuts!: BladeKind[];
 }
 
 export class ToolInput extends OnVan {

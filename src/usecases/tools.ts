@@ -12,15 +12,15 @@ import {
   deleteTool,
   listVans,
   replaceCover,
-  setPowerSupply,
+  setEquipment,
   upsertRight,
   upsertTool,
   type VanRow,
 } from '@/data/vans';
 import type {
   CoverInput,
+  EquipmentInput,
   NamedOnVanInput,
-  PowerSupplyInput,
   RightInput,
   ToolInput,
 } from '@/inputs/tool-inputs';
@@ -104,9 +104,10 @@ export function removeRight(actor: PersonActor, input: NamedOnVanInput): Promise
   );
 }
 
-export function notePowerSupply(actor: PersonActor, input: PowerSupplyInput): Promise<Result<null>> {
-  return changing(actor, input, 'powerSupply', '', async (db) => {
-    await setPowerSupply(db, input.vanId, input.there);
+/** Notes the power supply of a van and which blades its machine cuts. */
+export function noteEquipment(actor: PersonActor, input: EquipmentInput): Promise<Result<null>> {
+  return changing(actor, input, 'equipment', '', async (db) => {
+    await setEquipment(db, input.vanId, input);
     return undefined;
   });
 }

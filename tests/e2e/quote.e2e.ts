@@ -196,6 +196,15 @@ test('quote, job sheet and labels come out as papers that can be read back', asy
     expect(words).toContain(sentence);
   expect(words).toContain(`$${(frozen.paper.chosen.totalMinor / 100).toFixed(2)}`);
 
+  await page.goto(`/jobs/${number}/quote/${quote}`);
+  const printed = join(folder, 'printed.pdf');
+  writeFileSync(printed, await page.pdf({ format: 'Letter' }));
+  expect(
+    textOf(printed)
+      .split('\f')
+      .filter((sheet) => sheet.trim() !== ''),
+  ).toHaveLength(1);
+
   const sheet = textOf(await take(`/api/v1/jobs/${number}/sheet`, 'sheet.pdf'));
   expect(sheet).toContain(`K-${number}`);
   expect(sheet).toContain('Person, photo identity and proof of the right to the car');

@@ -72,6 +72,10 @@ function elsewhere(keys: number, { prices, cutting, desk, at }: QuoteSnapshot): 
     : vendors;
 }
 
+/** Kinds of blade, as machines tell them apart: the first words of a profile. */
+export const bladeKinds = ['edge', 'inside track', 'outside track', 'disc'] as const;
+export type BladeKind = (typeof bladeKinds)[number];
+
 /** The vendors' article for a kind of blade: they take a code, a measured key or a sample. */
 export function cuttingArticle(profile: string): Cutting['article'] {
   return `CUT-${profile.split(',')[0]?.trim().toUpperCase().replaceAll(' ', '-') ?? ''}`;

@@ -129,17 +129,22 @@ function readAnswer({ make, model, year, ignition, vin, unknown }: IdentifiedSho
 
 const kinds = oneOf(Object.keys(questionKinds));
 
+/** A car without a job, as it is told. */
+export const carTold: Readonly<Record<string, Schema>> = {
+  line: { type: 'string', maxLength: 400 },
+  make: { type: 'string', minLength: 1, maxLength: 60 },
+  model: { type: 'string', minLength: 1, maxLength: 60 },
+  year: { type: 'integer', minimum: 1950, maximum: 2100 },
+  vin: { type: 'string', minLength: 1, maxLength: 40 },
+  ignition: oneOf(['turn', 'push']),
+  market: { type: 'string', minLength: 1, maxLength: 40 },
+  why: oneOf(whys),
+  working: { type: 'integer', minimum: 0, maximum: 8 },
+};
+
 export const identifyRequestSchema: Schema = object(
   {
-    line: { type: 'string', maxLength: 400 },
-    make: { type: 'string', minLength: 1, maxLength: 60 },
-    model: { type: 'string', minLength: 1, maxLength: 60 },
-    year: { type: 'integer', minimum: 1950, maximum: 2100 },
-    vin: { type: 'string', minLength: 1, maxLength: 40 },
-    ignition: oneOf(['turn', 'push']),
-    market: { type: 'string', minLength: 1, maxLength: 40 },
-    why: oneOf(whys),
-    working: { type: 'integer', minimum: 0, maximum: 8 },
+    ...carTold,
     given: {
       type: 'array',
       maxItems: 20,
@@ -155,7 +160,7 @@ export const identifyRequestSchema: Schema = object(
     },
     certainty: { type: 'number', minimum: 0.5, maximum: 0.999 },
   },
-  ['line', 'make', 'model', 'year', 'vin', 'ignition', 'market', 'why', 'working', 'given', 'certainty'],
+  [...Object.keys(carTold), 'given', 'certainty'],
 );
 
 const month = object({ year: whole, month: orNull(whole) });

@@ -1,4 +1,3 @@
-import { whys } from '@/core/identify/line/reading';
 import { routeKinds } from '@/core/programming/route';
 import {
   bookStyles,
@@ -15,6 +14,7 @@ import {
   type QuoteSnapshot,
   supplierKinds,
 } from '@/core/quote/quote';
+import { carTold } from './identify';
 import { list, number, object, oneOf, orNull, type Schema, share, text, whole, yesNo } from './schema';
 
 const day: Schema = { type: 'string', format: 'date' };
@@ -277,45 +277,21 @@ export const frozenQuoteSchema: Schema = object({
   }),
 });
 
+const onTerms: Readonly<Record<string, Schema>> = {
+  wanted: { type: 'integer', minimum: 0, maximum: 5 },
+  place: { type: 'string', minLength: 1, maxLength: 60 },
+  book: oneOf(Object.keys(bookStyles)),
+  prefer: oneOf(['price', 'day']),
+  flexible: yesNo,
+  account: { type: 'string', minLength: 1, maxLength: 80 },
+  coupon: { type: 'string', minLength: 3, maxLength: 20 },
+};
+
 /** What `POST /api/v1/quote` may be sent: a car by a line or by names, and on which terms. */
-export const quoteCallSchema: Schema = object(
-  {
-    line: { type: 'string', maxLength: 400 },
-    make: { type: 'string', minLength: 1, maxLength: 60 },
-    model: { type: 'string', minLength: 1, maxLength: 60 },
-    year: { type: 'integer', minimum: 1950, maximum: 2100 },
-    vin: { type: 'string', minLength: 1, maxLength: 40 },
-    ignition: oneOf(['turn', 'push']),
-    market: { type: 'string', minLength: 1, maxLength: 40 },
-    why: oneOf(whys),
-    working: { type: 'integer', minimum: 0, maximum: 8 },
-    wanted: { type: 'integer', minimum: 0, maximum: 5 },
-    place: { type: 'string', minLength: 1, maxLength: 60 },
-    book: oneOf(Object.keys(bookStyles)),
-    prefer: oneOf(['price', 'day']),
-    flexible: yesNo,
-    account: { type: 'string', minLength: 1, maxLength: 80 },
-    coupon: { type: 'string', minLength: 3, maxLength: 20 },
-  },
-  [
-    'line',
-    'make',
-    'model',
-    'year',
-    'vin',
-    'ignition',
-    'market',
-    'why',
-    'working',
-    'wanted',
-    'place',
-    'book',
-    'prefer',
-    'flexible',
-    'account',
-    'coupon',
-  ],
-);
+export const quoteCallSchema: Schema = object({ ...carTold, ...onTerms }, [
+  ...Object.keys(carTold),
+  ...Object.keys(onTerms),
+]);
 
 export const quoteAnswerSchema: Schema = object({
   meta: object({ computedAt: { type: 'string', format: 'date-time' } }),

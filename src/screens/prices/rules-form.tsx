@@ -15,6 +15,7 @@ import {
 } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import { Button } from '@/ui/button';
+import { DayTicks } from '@/ui/day-ticks';
 import { SelectField, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
@@ -22,7 +23,6 @@ import { Table, Td, Th, Tr } from '@/ui/table';
 import { Tick } from '@/ui/tick';
 import { useSubmit } from '@/ui/use-submit';
 import type { Action, EffectShown } from './actions';
-import { DayTicks } from './day-ticks';
 import { draftOfRules, type RulesDraft, sentOfDraft } from './draft';
 
 interface RulesFormProps {

@@ -3,12 +3,12 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '@/ui/button';
+import { DayTicks } from '@/ui/day-ticks';
 import { TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
 import type { Action } from './actions';
-import { DayTicks } from './day-ticks';
 import { typedNumber } from './draft';
 
 interface ShopPanelProps {

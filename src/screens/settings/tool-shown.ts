@@ -7,6 +7,7 @@ export interface VanTools {
   readonly id: string;
   readonly name: string;
   readonly powerSupply: boolean;
+  readonly cuts: readonly string[];
   readonly tools: readonly Tool[];
   readonly rights: readonly ToolRight[];
 }

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { platformsByRight, type Tool, type ToolRight } from '@/core/programming/van-kit';
+import { bladeKinds } from '@/core/quote/cut';
 import { Button } from '@/ui/button';
 import { Badge } from '@/ui/notice';
 import { Page } from '@/ui/page';
@@ -31,7 +32,7 @@ interface ToolsProps {
   readonly onCover: ToolAction;
   readonly onRight: ToolAction;
   readonly onRemoveRight: ToolAction;
-  readonly onPowerSupply: ToolAction;
+  readonly onEquipment: ToolAction;
 }
 
 type Open =
@@ -49,7 +50,11 @@ export function Tools(props: ToolsProps) {
   const { vans, platforms, markets, currency } = props;
   const router = useRouter();
   const [open, setOpen] = useState<Open>();
-  const power = useSubmit(props.onPowerSupply);
+  const power = useSubmit(props.onEquipment);
+  const note = (van: VanTools, more: Partial<Pick<VanTools, 'powerSupply' | 'cuts'>>) =>
+    power.submit({ vanId: van.id, powerSupply: van.powerSupply, cuts: van.cuts, ...more }, () =>
+      router.refresh(),
+    );
   const close = () => {
     setOpen(undefined);
     router.refresh();
@@ -67,8 +72,23 @@ export function Tools(props: ToolsProps) {
               label="A proper 12 V supply for long waits (not a jump starter)"
               checked={van.powerSupply}
               disabled={power.pending}
-              onChange={(there) => power.submit({ vanId: van.id, there }, () => router.refresh())}
+              onChange={(powerSupply) => note(van, { powerSupply })}
             />
+            <fieldset disabled={power.pending} className="flex flex-wrap items-center gap-x-6">
+              <legend className="text-small font-semibold text-mute">Blades its machine cuts</legend>
+              {bladeKinds.map((kind) => (
+                <Tick
+                  key={kind}
+                  label={kind}
+                  checked={van.cuts.includes(kind)}
+                  onChange={(cut) =>
+                    note(van, {
+                      cuts: bladeKinds.filter((one) => (one === kind ? cut : van.cuts.includes(one))),
+                    })
+                  }
+                />
+              ))}
+            </fieldset>
             {van.tools.map((tool) => (
               <ToolPart
                 key={tool.name}

@@ -12,7 +12,7 @@ import {
   SupplierInput,
 } from '@/inputs/price-inputs';
 import { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
-import { CoverInput, NamedOnVanInput, PowerSupplyInput, RightInput, ToolInput } from '@/inputs/tool-inputs';
+import { CoverInput, EquipmentInput, NamedOnVanInput, RightInput, ToolInput } from '@/inputs/tool-inputs';
 import { removePerson, savePerson } from '@/usecases/people';
 import {
   addCoupon,
@@ -29,7 +29,7 @@ import { saveSupplier, storePriceFile } from '@/usecases/quote/suppliers';
 import { endSessionById } from '@/usecases/sessions';
 import { setHabits, setPriceClass, setRules } from '@/usecases/shop';
 import { endTokenById, makeToken } from '@/usecases/tokens';
-import { notePowerSupply, removeRight, removeTool, saveCover, saveRight, saveTool } from '@/usecases/tools';
+import { noteEquipment, removeRight, removeTool, saveCover, saveRight, saveTool } from '@/usecases/tools';
 import { runAction } from '../../run-action';
 
 export async function priceEffectAction(data: unknown): Promise<Result<readonly PriceEffect[]>> {
@@ -130,6 +130,6 @@ export async function removeRightAction(data: unknown): Promise<Result<null>> {
   return runAction(NamedOnVanInput, data, removeRight);
 }
 
-export async function notePowerSupplyAction(data: unknown): Promise<Result<null>> {
-  return runAction(PowerSupplyInput, data, notePowerSupply);
+export async function noteEquipmentAction(data: unknown): Promise<Result<null>> {
+  return runAction(EquipmentInput, data, noteEquipment);
 }

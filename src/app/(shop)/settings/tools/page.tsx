@@ -3,7 +3,7 @@ import { readShopNow } from '@/usecases/shop';
 import { readTools } from '@/usecases/tools';
 import { requireDuty } from '../../../session';
 import {
-  notePowerSupplyAction,
+  noteEquipmentAction,
   removeRightAction,
   removeToolAction,
   saveCoverAction,
@@ -32,7 +32,7 @@ export default async function ToolsPage() {
       onCover={saveCoverAction}
       onRight={saveRightAction}
       onRemoveRight={removeRightAction}
-      onPowerSupply={notePowerSupplyAction}
+      onEquipment={noteEquipmentAction}
     />
   );
 }
