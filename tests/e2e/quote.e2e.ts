@@ -172,7 +172,7 @@ test('quote, job sheet and labels come out as papers that can be read back', asy
     writeFileSync(file, await answer.body());
     return file;
   };
-  const textOf = (file: string) => execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' });
+  const textOf = (file: string) => execFileSync('pdftotext', ['-raw', file, '-'], { encoding: 'utf8' });
 
   const frozen = await (await page.request.get(`/api/v1/quotes/${quote}`)).json();
   const schema = await (await page.request.get('/api/v1/schemas/quote')).json();

@@ -46,7 +46,7 @@ describe('the floor', () => {
         minor,
         fc.nat(300),
         fc.nat(20_000),
-        fc.constantFrom(1, 5, 50, 100, 500),
+        fc.constantFrom(1, 1, 5, 50, 100, 500),
         fc.boolean(),
         fc.nat(2000),
         fc.nat(3000),
@@ -81,8 +81,29 @@ describe('the floor', () => {
             expect(earns(floor - step * roundingMinor)).toBe(false);
         },
       ),
-      { numRuns: 300 },
+      { numRuns: 1500 },
     );
+  });
+
+  it('is found where tax and share are rounded apart and the margin dips', () => {
+    const given = {
+      ...basis,
+      lines: [line('a', 'article', 'goods', 14_112)],
+      costs: [{ label: 'a', minor: 7954 }],
+      expectedShopMinor: 45_707,
+      minutes: 250,
+    };
+    const rules = {
+      ...testRules,
+      marginRateMinor: 5300,
+      roundingMinor: 1,
+      taxIncluded: true,
+      paymentBasisPoints: 1990,
+    };
+    const all = { rules, taxBasisPoints: { goods: 2349, labour: 2903 } };
+    const earns = (price: number) => 60 * earnAt(price, given, all).marginMinor >= 5300 * 250;
+    const floor = floorPrice(given, all);
+    expect([floor - 1, floor, floor + 1].map(earns)).toEqual([false, true, false]);
   });
 });
 

@@ -58,8 +58,15 @@ export function earnsEnough(marginMinor: number, minutes: number, { marginRateMi
 }
 
 /**
- * The smallest price on the rounding lattice that earns the hourly margin. The margin never falls when the price rises,
- * so that halving finds it.
+ * How many steps below a price that earns enough a lower one may still earn enough: tax and the payment's share are
+ * rounded apart, so that the margin follows a straight line within 1.5 minor units, and that line rises by 0.3 a unit at
+ * least (tax in the price up to 100 %, share up to 20 %).
+ */
+const unevenSteps = 16;
+
+/**
+ * The smallest price on the rounding lattice that earns the hourly margin: halving finds where the margin crosses, and
+ * the few prices below it, where rounding makes the margin uneven, are looked at one by one.
  */
 export function floorPrice(basis: EarningBasis, grounds: Grounds): number {
   const { rules } = grounds;
@@ -75,6 +82,8 @@ export function floorPrice(basis: EarningBasis, grounds: Grounds): number {
     if (earns(middle)) high = middle;
     else low = middle;
   }
+  for (let steps = Math.max(0, high - unevenSteps); steps < high; steps += 1)
+    if (earns(steps)) return steps * step;
   return high * step;
 }
 

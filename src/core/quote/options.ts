@@ -18,18 +18,44 @@ export const mostKeys = 5;
  * what one more key would be. A function of its two arguments.
  */
 export function quoteOf(request: QuoteRequest, snapshot: QuoteSnapshot): Quote {
-  const options = optionKinds.map((kind) => optionOf(kind, request, snapshot));
-  const beaten = findBeaten(options);
-  const compared = options.map((one) =>
-    one.available ? { ...one, beatenBy: beaten.get(one.kind) ?? null } : one,
+  const compared = withBeaten(
+    optionKinds.map((kind) => {
+      const priced = priceOption(kind, request, snapshot.now, snapshot);
+      if (!priced.ok) return { kind, available: false, reason: priced.reason };
+      return {
+        ...optionOf(kind, request, snapshot, priced),
+        furtherKeyMinor: furtherKeyOf(kind, request, snapshot, priced.totalMinor),
+        earnings: priced.charged.length === 0 ? null : earningsOf(priced.charged, priced.basis, snapshot),
+      };
+    }),
   );
   return { options: compared, secondKey: secondKeyOf(compared, request, snapshot) };
 }
 
-function optionOf(kind: OptionKind, request: QuoteRequest, snapshot: QuoteSnapshot): QuoteOption {
-  const priced = priceOption(kind, request, snapshot.now, snapshot);
-  if (!priced.ok) return { kind, available: false, reason: priced.reason };
-  const { draft, visit, charged, lines, totalMinor, redo, basis } = priced;
+/** What the option to say first comes to; undefined where none can be had. */
+export function firstTotal(request: QuoteRequest, snapshot: QuoteSnapshot): number | undefined {
+  const options = optionKinds.map((kind): QuoteOption => {
+    const priced = priceOption(kind, request, snapshot.now, snapshot);
+    return priced.ok
+      ? optionOf(kind, request, snapshot, priced)
+      : { kind, available: false, reason: priced.reason };
+  });
+  return firstOption(withBeaten(options))?.totalMinor;
+}
+
+function withBeaten(options: readonly QuoteOption[]): QuoteOption[] {
+  const beaten = findBeaten(options);
+  return options.map((one) => (one.available ? { ...one, beatenBy: beaten.get(one.kind) ?? null } : one));
+}
+
+/** An option as it is priced; what one more key and another price would be is left out. */
+function optionOf(
+  kind: OptionKind,
+  request: QuoteRequest,
+  snapshot: QuoteSnapshot,
+  priced: Priced,
+): Available {
+  const { draft, visit, lines, totalMinor, redo } = priced;
   const { rules, at } = snapshot;
   const earliestOn = visit.earliest?.day ?? draft.earliest;
   const p80On = [earliestOn, visit.p80?.day ?? draft.p80].sort().at(-1) ?? earliestOn;
@@ -43,7 +69,7 @@ function optionOf(kind: OptionKind, request: QuoteRequest, snapshot: QuoteSnapsh
     taxMinor: sum(lines.map(({ taxMinor }) => taxMinor)),
     totalMinor,
     depositMinor: depositOf(priced, snapshot),
-    furtherKeyMinor: furtherKeyOf(kind, request, snapshot, totalMinor),
+    furtherKeyMinor: null,
     visit: visit.earliest,
     earliestOn,
     p80On,
@@ -52,7 +78,7 @@ function optionOf(kind: OptionKind, request: QuoteRequest, snapshot: QuoteSnapsh
     redo,
     sources: draft.sources,
     warrantyMonths: rules.warrantyMonths[kind] ?? 0,
-    earnings: charged.length === 0 ? null : earningsOf(charged, basis, snapshot),
+    earnings: null,
     reserves: draft.reserves,
     notes: [...draft.notes, ...visit.notes],
     stale: draft.stale,

@@ -13,7 +13,6 @@ import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { routeNames } from '@/core/programming/route';
-import { firstOption } from '@/core/quote/options';
 import { priceClassMinor } from '@/core/quote/price-class';
 import { listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
@@ -21,7 +20,7 @@ import { listRouteRecords } from '@/data/route-records';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
 import { gatheredOf } from '../jobs/job-view';
-import { articlesOf, type RecommendationGrounds, recommend } from '../jobs/recommendation';
+import { articlesOf, decisionOf as decisionFor, type RecommendationGrounds } from '../jobs/recommendation';
 import { readPricing } from '../quote/pricing';
 
 /** A question with the words around it. */
@@ -150,8 +149,7 @@ function decisionParts(
     const key = [application.platformId, application.market, built, ...articles].join('|');
     const found = known.get(key);
     if (found) return found;
-    const { advice, quote } = recommend(job, application, platform, grounds, false);
-    const total = quote && firstOption(quote.options)?.totalMinor;
+    const { advice, totalMinor: total } = decisionFor(job, application, platform, grounds);
     const parts: DecisionParts = {
       blank: application.blank,
       electronics: application.remote?.article ?? application.chip?.article ?? 'no chip',

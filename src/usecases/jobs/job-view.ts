@@ -92,7 +92,7 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
   const records = platform ? await listRouteRecords(db, [platform.id]) : {};
   const hasPin = (await listSecretRefs(db, job.id)).some(({ kind }) => kind === 'pin');
   const grounds = { shop, now, van, pricing, records, hasPin };
-  const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds, true);
+  const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
   const quotes = await listQuotes(db, job.id);
   return {
     job,

@@ -7,7 +7,7 @@ import { type KeySituation, knownInHand } from '@/core/programming/keys';
 import type { DeskOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
 import { canBeMended, findRoutes } from '@/core/programming/routes';
 import { cuttingArticle } from '@/core/quote/cut';
-import { deskTotalMinor, quoteOf } from '@/core/quote/options';
+import { deskTotalMinor, firstTotal, quoteOf } from '@/core/quote/options';
 import type { OptionKind } from '@/core/quote/price-rules';
 import type { Quote, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
 import type { ShopRow } from '@/data/shop';
@@ -43,50 +43,79 @@ export interface Recommendation {
   readonly quote: PricedQuote | undefined;
 }
 
-/** @param ahead also what a later key and a loss would cost, which takes two more rounds of routes */
 export function recommend(
   job: Job,
   application: Application | undefined,
   platform: Platform | undefined,
   grounds: RecommendationGrounds,
-  ahead: boolean,
 ): Recommendation {
+  const found = routesFor(job, application, platform, grounds);
+  const { request } = found;
+  const priced = priceable(job, application, grounds, found);
+  if (!request || !priced) return { ...found, quote: undefined };
+  const snapshot = { ...priced.snapshot, ...laterStates(request) };
+  return { ...found, quote: { request: priced.request, snapshot, ...quoteOf(priced.request, snapshot) } };
+}
+
+/** The advised route of a car and what the option to say first comes to: what tells candidates apart. */
+export function decisionOf(
+  job: Job,
+  application: Application,
+  platform: Platform | undefined,
+  grounds: RecommendationGrounds,
+): { readonly advice: Advice | undefined; readonly totalMinor: number | undefined } {
+  const found = routesFor(job, application, platform, grounds);
+  const priced = priceable(job, application, grounds, found);
+  return { advice: found.advice, totalMinor: priced && firstTotal(priced.request, priced.snapshot) };
+}
+
+type RoutesFor = Omit<Recommendation, 'quote'>;
+
+function routesFor(
+  job: Job,
+  application: Application | undefined,
+  platform: Platform | undefined,
+  grounds: RecommendationGrounds,
+): RoutesFor {
   const situation = situationOf(job, platform);
   const request = routeRequest(job, application, platform, situation, grounds);
   const routes = request ? findRoutes(request) : [];
-  const advice = request && adviseRoute(routes, request);
+  return { situation, request, routes, advice: request && adviseRoute(routes, request) };
+}
+
+/** What is asked and loaded for a quote, without what comes later; undefined where there is no route or no price. */
+function priceable(
+  job: Job,
+  application: Application | undefined,
+  grounds: RecommendationGrounds,
+  { situation, request, routes, advice }: RoutesFor,
+): { readonly request: QuoteRequest; readonly snapshot: QuoteSnapshot } | undefined {
   const kind = job.route ?? advice?.kind;
   const { pricing } = grounds;
-  if (!application || !request || !pricing || kind === undefined)
-    return { situation, request, routes, advice, quote: undefined };
+  if (!application || !request || !pricing || kind === undefined) return undefined;
   const { terms } = job;
-  const { visit } = pricing;
-  const asked: QuoteRequest = {
-    keys: job.keysWanted,
-    repairs: job.keys.filter(canBeMended).length,
-    forFault: isFault(job),
-    book: terms.book ?? pricing.lists.rules.style,
-    prefer: terms.prefer,
-    visit,
-    flexible: terms.flexible,
-    waitsFilled: terms.waitsFilled,
-    agreed:
-      terms.agreedOption === null || terms.agreedMinor === null
-        ? null
-        : { kind: terms.agreedOption as OptionKind, minor: terms.agreedMinor },
-  };
   const allKeysLost = knownInHand(situation).length === 0;
-  const snapshot: QuoteSnapshot = {
-    ...snapshotOf(application, grounds, pricing),
-    now: keyStateOf(request, routes, kind, { allKeysLost, hasPin: grounds.hasPin }),
-    ...(ahead ? laterStates(request) : { later: null, lost: null }),
-  };
   return {
-    situation,
-    request,
-    routes,
-    advice,
-    quote: { request: asked, snapshot, ...quoteOf(asked, snapshot) },
+    request: {
+      keys: job.keysWanted,
+      repairs: job.keys.filter(canBeMended).length,
+      forFault: isFault(job),
+      book: terms.book ?? pricing.lists.rules.style,
+      prefer: terms.prefer,
+      visit: pricing.visit,
+      flexible: terms.flexible,
+      waitsFilled: terms.waitsFilled,
+      agreed:
+        terms.agreedOption === null || terms.agreedMinor === null
+          ? null
+          : { kind: terms.agreedOption as OptionKind, minor: terms.agreedMinor },
+    },
+    snapshot: {
+      ...snapshotOf(application, grounds, pricing),
+      now: keyStateOf(request, routes, kind, { allKeysLost, hasPin: grounds.hasPin }),
+      later: null,
+      lost: null,
+    },
   };
 }
 
