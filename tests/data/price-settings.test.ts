@@ -8,6 +8,7 @@ import { database } from '@/usecases/database';
 import {
   addCoupon,
   changeCurrency,
+  currencyEffect,
   endAccountById,
   priceEffect,
   readPriceSettings,
@@ -192,6 +193,11 @@ describe('another currency', () => {
     const actor = await actorOf('proprietor');
     const before = await readPriceSettings(actor);
     expect(await changeCurrency(actor, { currency: 'USD', worth: 1 })).toMatchObject({ ok: false });
+    const effect = await currencyEffect(actor, { currency: 'JPY', worth: 150 });
+    expect(effect.ok && effect.value).toHaveLength(10);
+    for (const { beforeMinor, afterMinor } of effect.ok ? effect.value : [])
+      expect(Math.abs(afterMinor - 1.5 * beforeMinor)).toBeLessThan(400);
+    expect((await readPriceSettings(actor)).shop.currency).toBe('USD');
     expect(await changeCurrency(actor, { currency: 'JPY', worth: 150 })).toMatchObject({ ok: true });
     const after = await readPriceSettings(actor);
     expect(after.shop.currency).toBe('JPY');

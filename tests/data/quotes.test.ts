@@ -14,6 +14,7 @@ import { quoteCar } from '@/usecases/quote/quote-car';
 import { noteRival, readRivals } from '@/usecases/quote/rivals';
 import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
 import { applyRetention } from '@/usecases/secrets/retention';
+import { keepSecret } from '@/usecases/secrets/secrets';
 import { openTestJob, viewOf } from '../support/jobs';
 import { actorOf, testDatabase } from '../support/test-database';
 
@@ -92,6 +93,9 @@ describe('the options of a job', () => {
     const view = await viewOf(actor, number);
     expect(view.quote?.snapshot.trip?.from).toBe('High Causey');
     expect(view.quote?.request.visit).toEqual({ day: '2027-03-03', hour: '16:30' });
+    // When the appointment is over, the first free time counts again.
+    const evening = { ...actor, at: new Date('2027-03-04T01:00:00Z') };
+    expect((await viewOf(evening, number)).quote?.request.visit).toBeNull();
     expect(await set('17:00', '16:00')).toMatchObject({ ok: false, problems: [{ field: 'to' }] });
     expect(await set('07:00', '08:00')).toMatchObject({ ok: false, problems: [{ field: 'day' }] });
   });
@@ -219,6 +223,28 @@ describe('a link', () => {
       acceptances: [{ option: 'shopAftermarket', wantedWhen: 'at four', takenBy: null }],
       messages: [{ words: 'The dog is friendly.' }],
     });
+  });
+
+  it('takes no code of the key into a text', async () => {
+    const actor = await person();
+    const { number, token } = await linked(actor);
+    await keepSecret(actor, {
+      number,
+      version: await versionOf(actor, number),
+      kind: 'keyCode',
+      source: 'customer',
+      value: 'S47110',
+    });
+    const opened = await openOffer(token, 'phone');
+    if (!opened.ok) throw new Error('not opened');
+    const { cookie } = opened.value;
+    expect(await sendMessage(cookie, 'phone', { words: 'The code is S47110, thanks' })).toMatchObject({
+      ok: false,
+      problems: [{ field: 'words' }],
+    });
+    const accepting = { version: 1, option: 'shopAftermarket', when: 'S47110', where: '' } as const;
+    expect(await acceptOffer(cookie, 'phone', accepting)).toMatchObject({ ok: false });
+    expect(await acceptOffer(cookie, 'phone', { ...accepting, when: 'soon' })).toMatchObject({ ok: true });
   });
 
   it('fails where a newer version has taken its place, and where it was ended', async () => {

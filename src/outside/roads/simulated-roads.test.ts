@@ -58,4 +58,48 @@ describe('the way by road', () => {
     );
     expect(minutesOf('09:20')).toBe(560);
   });
+
+  it('is never longer than by any place between, whatever the roads', () => {
+    const names = ['A', 'B', 'C', 'D', 'E'];
+    const name = fc.constantFrom(...names);
+    const anyRoad = fc
+      .tuple(name, name, fc.integer({ min: 1, max: 30 }), fc.constantFrom(30, 60, 90), fc.constantFrom(0, 50))
+      .map(([from, to, km, kmPerHour, rushPercent]) => ({ from, to, km, kmPerHour, rushPercent }));
+    const anyFerry = fc
+      .tuple(name, name, fc.integer({ min: 5, max: 60 }))
+      .map(([from, to, everyMinutes]) => ({
+        from,
+        to,
+        km: 2,
+        minutes: 9,
+        first: '06:10',
+        last: '20:00',
+        everyMinutes,
+      }));
+    fc.assert(
+      fc.property(
+        fc.array(anyRoad, { minLength: 3, maxLength: 9 }),
+        fc.array(anyFerry, { maxLength: 2 }),
+        fc.integer({ min: 360, max: 1000 }),
+        (drawn, ferries, start) => {
+          const own = simulatedRoads({ nodes: names, workshop: null, roads: drawn, ferries });
+          const drive = (from: string, to: string, at: number) => own.drive(from, to, hourOf(at))?.minutes;
+          for (const from of names)
+            for (const to of names) {
+              const direct = drive(from, to, start);
+              for (const between of names) {
+                const first = drive(from, between, start);
+                const second = first === undefined ? undefined : drive(between, to, start + first);
+                if (first === undefined || second === undefined) continue;
+                // Whole minutes are rounded in both parts; a ferry that is just caught or just missed turns on one.
+                expect(direct).toBeDefined();
+                const slack = ferries.length === 0 ? 2 : 62;
+                expect(direct ?? 0).toBeLessThanOrEqual(first + second + slack);
+              }
+            }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
 });

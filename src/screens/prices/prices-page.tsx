@@ -27,6 +27,7 @@ interface PricesPageProps {
     readonly onEndCoupon: Action;
     readonly onOpen: Action;
     readonly onCurrency: Action;
+    readonly onCurrencyEffect: Action<readonly EffectShown[]>;
   };
 }
 
@@ -57,7 +58,9 @@ export function PricesPage(props: PricesPageProps) {
         open={props.open}
         currency={currency}
         onOpen={actions.onOpen}
+        locale={locale}
         onCurrency={actions.onCurrency}
+        onEffect={actions.onCurrencyEffect}
       />
     </Page>
   );

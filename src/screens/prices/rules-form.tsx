@@ -2,11 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { formatMoney } from '@/core/kinds/money';
-import { type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
 import {
   bookStyles,
-  difficulties,
   type OptionKind,
   optionKinds,
   optionNames,
@@ -15,15 +12,15 @@ import {
 } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import { Button } from '@/ui/button';
-import { DayTicks } from '@/ui/day-ticks';
 import { SelectField, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
 import { Tick } from '@/ui/tick';
 import { useSubmit } from '@/ui/use-submit';
 import type { Action, EffectShown } from './actions';
 import { draftOfRules, type RulesDraft, sentOfDraft } from './draft';
+import { EffectTable } from './effect-table';
+import { BandsPanel, HoursPanel, MenuPanel } from './rule-lists';
 
 interface RulesFormProps {
   readonly bookId: string | null;
@@ -185,7 +182,7 @@ export function RulesForm(props: RulesFormProps) {
         title="Effect"
         note="The latest closed jobs, quoted once more by these rules. Nothing is stored before it was seen."
       >
-        {effect && <Effect effect={effect} currency={currency} locale={locale} />}
+        {effect && <EffectTable effect={effect} currency={currency} locale={locale} />}
         <Problems problems={problems} />
         <div className="mt-3 flex flex-wrap gap-3">
           <Button
@@ -203,245 +200,5 @@ export function RulesForm(props: RulesFormProps) {
         </div>
       </Panel>
     </form>
-  );
-}
-
-function Effect({
-  effect,
-  currency,
-  locale,
-}: {
-  effect: readonly EffectShown[];
-  currency: string;
-  locale: string;
-}) {
-  const show = (minor: number) => formatMoney({ minor, currency }, locale);
-  if (effect.length === 0) return <p className="text-mute">No closed job can be quoted again.</p>;
-  const sum = effect.reduce((total, { beforeMinor, afterMinor }) => total + afterMinor - beforeMinor, 0);
-  return (
-    <>
-      <Table label="Effect on closed jobs">
-        <thead>
-          <Tr>
-            <Th>Job</Th>
-            <Th>Car</Th>
-            <Th>Option</Th>
-            <Th className="text-right">Now</Th>
-            <Th className="text-right">By these rules</Th>
-            <Th className="text-right">Change</Th>
-          </Tr>
-        </thead>
-        <tbody>
-          {effect.map(({ number, car, kind, beforeMinor, afterMinor }) => (
-            <Tr key={number}>
-              <Th row>
-                <span className="font-mono">K-{number}</span>
-              </Th>
-              <Td>{car}</Td>
-              <Td>{optionNames[kind]}</Td>
-              <Td className="text-right font-mono">{show(beforeMinor)}</Td>
-              <Td className="text-right font-mono">{show(afterMinor)}</Td>
-              <Td className="text-right font-mono" differs={afterMinor !== beforeMinor}>
-                {afterMinor > beforeMinor && '+'}
-                {show(afterMinor - beforeMinor)}
-              </Td>
-            </Tr>
-          ))}
-        </tbody>
-      </Table>
-      <p className="mt-2" role="status">
-        {sum === 0
-          ? 'In all nothing changes.'
-          : `In all ${show(Math.abs(sum))} ${sum > 0 ? 'more' : 'less'} on ${effect.length} jobs.`}
-      </p>
-    </>
-  );
-}
-
-interface PartProps {
-  readonly draft: RulesDraft;
-  readonly problemOf: (field: string) => string | undefined;
-  readonly onChange: (more: Partial<RulesDraft>) => void;
-}
-
-const works: readonly ('cut' | RouteKind)[] = ['cut', ...routeKinds.filter((kind) => kind !== 'desk')];
-const workNames: Record<string, string> = { ...routeNames, cut: 'Cutting' };
-
-function MenuPanel({ draft, problemOf, onChange }: PartProps) {
-  const set = (at: number, more: Partial<RulesDraft['menu'][number]>) =>
-    onChange({ menu: draft.menu.map((row, index) => (index === at ? { ...row, ...more } : row)) });
-  return (
-    <Panel title="Menu" note="By work and difficulty; hard is what often fails or takes more than an hour.">
-      <ul className="flex flex-col gap-1">
-        {draft.menu.map((row, at) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: rows are told apart by their place while they are typed
-          <li key={at} className="flex flex-wrap items-start gap-2">
-            <SelectField
-              label={`Work ${at + 1}`}
-              className="w-56"
-              choices={works.map((value) => ({ value, label: workNames[value] ?? value }))}
-              value={row.work}
-              error={problemOf(`menu.${at}.work`)}
-              onChange={(event) => set(at, { work: event.target.value })}
-            />
-            <SelectField
-              label="Difficulty"
-              className="w-28"
-              choices={Object.entries(difficulties).map(([value, label]) => ({ value, label }))}
-              value={row.difficulty}
-              onChange={(event) => set(at, { difficulty: event.target.value })}
-            />
-            <TextField
-              label="First key"
-              className="w-28"
-              mono
-              value={row.first}
-              error={problemOf(`menu.${at}.firstMinor`)}
-              onChange={(event) => set(at, { first: event.target.value })}
-            />
-            <TextField
-              label="Each further"
-              className="w-28"
-              mono
-              value={row.further}
-              error={problemOf(`menu.${at}.furtherMinor`)}
-              onChange={(event) => set(at, { further: event.target.value })}
-            />
-            <Button
-              look="quiet"
-              className="mt-6"
-              aria-label={`Remove work ${at + 1}`}
-              onClick={() => onChange({ menu: draft.menu.filter((_, index) => index !== at) })}
-            >
-              Remove
-            </Button>
-          </li>
-        ))}
-      </ul>
-      <Button
-        look="quiet"
-        onClick={() =>
-          onChange({ menu: [...draft.menu, { work: 'cut', difficulty: 'usual', first: '', further: '' }] })
-        }
-      >
-        Add a work
-      </Button>
-    </Panel>
-  );
-}
-
-function BandsPanel({ draft, problemOf, onChange }: PartProps) {
-  const set = (at: number, more: Partial<RulesDraft['bands'][number]>) =>
-    onChange({ bands: draft.bands.map((row, index) => (index === at ? { ...row, ...more } : row)) });
-  return (
-    <Panel title="Distance bands" note="One way, by road; the price holds for the way back too.">
-      <ul className="flex flex-wrap gap-x-6 gap-y-1">
-        {draft.bands.map((row, at) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: rows are told apart by their place while they are typed
-          <li key={at} className="flex items-start gap-2">
-            <TextField
-              label={`To km, band ${at + 1}`}
-              className="w-28"
-              mono
-              value={row.toKm}
-              error={problemOf(`bands.${at}.toKm`)}
-              onChange={(event) => set(at, { toKm: event.target.value })}
-            />
-            <TextField
-              label="Price"
-              className="w-24"
-              mono
-              value={row.price}
-              error={problemOf(`bands.${at}.minor`)}
-              onChange={(event) => set(at, { price: event.target.value })}
-            />
-            <Button
-              look="quiet"
-              className="mt-6"
-              aria-label={`Remove band ${at + 1}`}
-              onClick={() => onChange({ bands: draft.bands.filter((_, index) => index !== at) })}
-            >
-              Remove
-            </Button>
-          </li>
-        ))}
-      </ul>
-      <Button look="quiet" onClick={() => onChange({ bands: [...draft.bands, { toKm: '', price: '' }] })}>
-        Add a band
-      </Button>
-    </Panel>
-  );
-}
-
-function HoursPanel({ draft, problemOf, onChange }: PartProps) {
-  const set = (at: number, more: Partial<RulesDraft['hours'][number]>) =>
-    onChange({ hours: draft.hours.map((row, index) => (index === at ? { ...row, ...more } : row)) });
-  return (
-    <Panel title="Hours that cost more" note="A share of the labour; where several hold, the dearest counts.">
-      <ul className="flex flex-col gap-2">
-        {draft.hours.map((row, at) => (
-          // biome-ignore lint/suspicious/noArrayIndexKey: rows are told apart by their place while they are typed
-          <li key={at} className="flex flex-wrap items-start gap-2">
-            <TextField
-              label={`Name, hour ${at + 1}`}
-              className="w-36"
-              value={row.label}
-              error={problemOf(`hours.${at}.label`)}
-              onChange={(event) => set(at, { label: event.target.value })}
-            />
-            <DayTicks
-              label={`Days of ${row.label || `hour ${at + 1}`}`}
-              days={row.days}
-              onChange={(days) => set(at, { days })}
-            />
-            <TextField
-              label="From"
-              className="w-24"
-              mono
-              value={row.from}
-              error={problemOf(`hours.${at}.from`)}
-              onChange={(event) => set(at, { from: event.target.value })}
-            />
-            <TextField
-              label="To"
-              className="w-24"
-              mono
-              value={row.to}
-              error={problemOf(`hours.${at}.to`)}
-              onChange={(event) => set(at, { to: event.target.value })}
-            />
-            <TextField
-              label="More, %"
-              className="w-20"
-              mono
-              value={row.percent}
-              error={problemOf(`hours.${at}.percent`)}
-              onChange={(event) => set(at, { percent: event.target.value })}
-            />
-            <Button
-              look="quiet"
-              className="mt-6"
-              aria-label={`Remove hour ${at + 1}`}
-              onClick={() => onChange({ hours: draft.hours.filter((_, index) => index !== at) })}
-            >
-              Remove
-            </Button>
-          </li>
-        ))}
-      </ul>
-      <Button
-        look="quiet"
-        onClick={() =>
-          onChange({
-            hours: [
-              ...draft.hours,
-              { label: '', days: [1, 2, 3, 4, 5], from: '18:00', to: '22:00', percent: '' },
-            ],
-          })
-        }
-      >
-        Add an hour
-      </Button>
-    </Panel>
   );
 }

@@ -8,23 +8,34 @@ import { TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
-import type { Action } from './actions';
+import type { Action, EffectShown } from './actions';
 import { typedNumber } from './draft';
+import { EffectTable } from './effect-table';
 
 interface ShopPanelProps {
   readonly open: { readonly days: readonly number[]; readonly from: string; readonly to: string };
   readonly currency: string;
   readonly onOpen: Action;
+  readonly locale: string;
   readonly onCurrency: Action;
+  readonly onEffect: Action<readonly EffectShown[]>;
 }
 
 /** When the vans drive out, and the currency of the shop. */
-export function ShopPanel({ open, currency, onOpen, onCurrency }: ShopPanelProps) {
+export function ShopPanel({ open, currency, locale, onOpen, onCurrency, onEffect }: ShopPanelProps) {
   const router = useRouter();
   const hours = useSubmit(onOpen);
   const money = useSubmit(onCurrency);
   const [draft, setDraft] = useState(open);
+  const look = useSubmit(onEffect);
   const [other, setOther] = useState({ currency: '', worth: '' });
+  const [effect, setEffect] = useState<readonly EffectShown[]>();
+  const change = (more: Partial<typeof other>) => {
+    setEffect(undefined);
+    setOther({ ...other, ...more });
+  };
+  const code = other.currency.trim().toUpperCase();
+  const problemOf = (field: string) => look.problemOf(field) ?? money.problemOf(field);
   return (
     <>
       <Panel title="When the vans drive out" note="In these hours a free time is looked for.">
@@ -66,10 +77,9 @@ export function ShopPanel({ open, currency, onOpen, onCurrency }: ShopPanelProps
           className="flex flex-wrap items-start gap-3"
           onSubmit={(event) => {
             event.preventDefault();
-            money.submit(
-              { currency: other.currency.trim().toUpperCase(), worth: typedNumber(other.worth) },
-              () => window.location.reload(),
-            );
+            const sent = { currency: code, worth: typedNumber(other.worth) };
+            if (effect) money.submit(sent, () => window.location.reload());
+            else look.submit(sent, ({ value }) => setEffect(value));
           }}
         >
           <TextField
@@ -78,8 +88,8 @@ export function ShopPanel({ open, currency, onOpen, onCurrency }: ShopPanelProps
             mono
             maxLength={3}
             value={other.currency}
-            error={money.problemOf('currency')}
-            onChange={(event) => setOther({ ...other, currency: event.target.value })}
+            error={problemOf('currency')}
+            onChange={(event) => change({ currency: event.target.value })}
           />
           <TextField
             label={`1 ${currency} is worth`}
@@ -87,14 +97,21 @@ export function ShopPanel({ open, currency, onOpen, onCurrency }: ShopPanelProps
             mono
             inputMode="decimal"
             value={other.worth}
-            error={money.problemOf('worth')}
-            onChange={(event) => setOther({ ...other, worth: event.target.value })}
+            error={problemOf('worth')}
+            onChange={(event) => change({ worth: event.target.value })}
           />
-          <Button type="submit" look="danger" className="mt-6" disabled={money.pending}>
-            Restate all prices
-          </Button>
+          {effect ? (
+            <Button type="submit" look="danger" className="mt-6" disabled={money.pending}>
+              Restate all prices
+            </Button>
+          ) : (
+            <Button type="submit" className="mt-6" disabled={look.pending}>
+              {look.pending ? 'Quoting closed jobs…' : 'Show the effect in it'}
+            </Button>
+          )}
         </form>
-        <Problems problems={money.general} />
+        {effect && <EffectTable effect={effect} currency={currency} afterCurrency={code} locale={locale} />}
+        <Problems problems={[...look.general, ...money.general]} />
       </Panel>
     </>
   );

@@ -12,6 +12,7 @@ import type { AcceptOfferInput, OfferMessageInput } from '@/inputs/quote-inputs'
 import { now } from '@/outside/clock';
 import { database, transact } from '../database';
 import { hashToken } from '../hash-token';
+import { leakedSecret } from '../secrets/leaks';
 import { acceptOption, refusalOf } from './accept';
 
 /** A customer holding a link, as an actor. */
@@ -94,6 +95,8 @@ export async function acceptOffer(
     const offer = await findOffer(db, hashToken(cookie), at);
     if (!offer || offer.version !== input.version)
       return failed('This page shows another version than the link. Load it again.');
+    if (await leakedSecret(db, offer.jobId, { when: input.when, where: input.where }))
+      return codeInside('when');
     return acceptOption(db, customerActor(offer.linkId, device), offer, {
       option: input.option,
       linkId: offer.linkId,
@@ -102,6 +105,11 @@ export async function acceptOffer(
       wantedWhere: input.where.trim() || null,
     });
   });
+}
+
+/** A code or PIN of the job does not belong into a text, a customer's neither. */
+function codeInside(field: string) {
+  return failed('Leave codes and numbers of the key out of this; tell them by phone.', field);
 }
 
 /** Messages that one link may send. */
@@ -119,6 +127,7 @@ export async function sendMessage(
       return failed('This link has ended. Ask for a new one.');
     if ((await countMessages(db, offer.linkId)) >= mostMessages)
       return failed('That is as much as one link can send. Call the shop.');
+    if (await leakedSecret(db, offer.jobId, { words: input.words })) return codeInside('words');
     const actor = customerActor(offer.linkId, device);
     await insertMessage(db, {
       id: uuid(),

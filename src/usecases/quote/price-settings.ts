@@ -4,8 +4,9 @@ import { addDays, localMoment } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { firstOption, listTotal } from '@/core/quote/options';
+import { rulesInOtherMoney, snapshotInOtherMoney } from '@/core/quote/other-money';
 import type { OptionKind, PriceRules } from '@/core/quote/price-rules';
-import type { TaxClass } from '@/core/quote/quote';
+import type { QuoteSnapshot, TaxClass } from '@/core/quote/quote';
 import { appendAudit } from '@/data/audit';
 import { convertAmounts, setCurrency } from '@/data/currency';
 import type { Db } from '@/data/db';
@@ -62,7 +63,7 @@ export async function readPriceSettings(actor: PersonActor): Promise<PriceSettin
   };
 }
 
-/** What other rules would have made of a job that is closed. */
+/** What other rules, or another currency, would have made of a job that is closed. */
 export interface PriceEffect {
   readonly number: number;
   readonly car: string;
@@ -84,18 +85,37 @@ export async function priceEffect(
   const read = rulesOf(input);
   if (!read.ok) return read;
   const { rules, taxBasisPoints } = read.value;
+  return done(await effectOn(actor, (snapshot) => ({ ...snapshot, rules, taxBasisPoints })));
+}
+
+/** The latest closed jobs quoted in another currency; stores nothing. */
+export async function currencyEffect(
+  actor: PersonActor,
+  input: CurrencyInput,
+): Promise<Result<readonly PriceEffect[]>> {
+  const mayNot = refusedFor(actor, 'manageShop');
+  if (mayNot) return mayNot;
+  const { currency } = await getShopOrThrow(database());
+  if (currency === input.currency) return failed('The shop has this currency already.', 'currency');
+  const factor = factorOf(input, currency);
+  return done(await effectOn(actor, (snapshot) => snapshotInOtherMoney(snapshot, input.currency, factor)));
+}
+
+async function effectOn(
+  actor: PersonActor,
+  change: (snapshot: QuoteSnapshot) => QuoteSnapshot,
+): Promise<PriceEffect[]> {
   const db = database();
   const effects: PriceEffect[] = [];
   for (const number of await listLatestClosed(db, 4 * effectJobs)) {
     const job = await findJob(db, number);
     if (!job) continue;
-    const view = await computeView(db, actor, job);
-    const first = view.quote && firstOption(view.quote.options);
-    if (!view.quote || !first) continue;
-    const { request, snapshot } = view.quote;
-    const changed = { ...snapshot, rules, taxBasisPoints };
-    const book = job.terms.book ?? rules.style;
-    const afterMinor = listTotal(first.kind, { ...request, book }, changed.now, changed);
+    const { quote } = await computeView(db, actor, job);
+    const first = quote && firstOption(quote.options);
+    if (!quote || !first) continue;
+    const changed = change(quote.snapshot);
+    const book = job.terms.book ?? changed.rules.style;
+    const afterMinor = listTotal(first.kind, { ...quote.request, book }, changed.now, changed);
     if (afterMinor === null) continue;
     const { make, model, year } = job.call;
     effects.push({
@@ -107,7 +127,7 @@ export async function priceEffect(
     });
     if (effects.length === effectJobs) break;
   }
-  return done(effects);
+  return effects;
 }
 
 /** Lets other rules and taxes hold from today on. Quotes that were made keep theirs. */
@@ -209,13 +229,13 @@ export async function changeCurrency(actor: PersonActor, input: CurrencyInput): 
   return changeTerms(actor, 'shop.currency', async (db, day) => {
     const { currency } = await getShopOrThrow(db);
     if (currency === input.currency) return failed('The shop has this currency already.', 'currency');
-    const factor = input.worth * 10 ** (minorPlaces(input.currency) - minorPlaces(currency));
+    const factor = factorOf(input, currency);
     await lockPrices(db);
     await convertAmounts(db, factor);
     await setCurrency(db, input.currency);
     const book = await findPriceBook(db, day);
     if (book)
-      await replacePriceBook(db, uuid(), inOtherMoney(book.rules, factor), day, {
+      await replacePriceBook(db, uuid(), rulesInOtherMoney(book.rules, factor), day, {
         at: actor.at,
         by: actor.personId,
       });
@@ -223,26 +243,9 @@ export async function changeCurrency(actor: PersonActor, input: CurrencyInput): 
   });
 }
 
-/** Rules with every amount in other minor units; prices are rounded to a power of ten of them. */
-function inOtherMoney(rules: PriceRules, factor: number): PriceRules {
-  const convert = (minor: number) => Math.round(minor * factor);
-  const amounts = Object.fromEntries(
-    Object.entries(rules).map(([name, value]) => [
-      name,
-      name.endsWith('Minor') && typeof value === 'number' ? convert(value) : value,
-    ]),
-  ) as unknown as PriceRules;
-  return {
-    ...amounts,
-    rateMinor: Math.max(1, amounts.rateMinor),
-    roundingMinor: 10 ** Math.max(0, Math.round(Math.log10(rules.roundingMinor * factor))),
-    menu: rules.menu.map((price) => ({
-      ...price,
-      firstMinor: convert(price.firstMinor),
-      furtherMinor: convert(price.furtherMinor),
-    })),
-    bands: rules.bands.map(({ toKm, minor }) => ({ toKm, minor: convert(minor) })),
-  };
+/** Minor units of the other currency for one of the present. */
+function factorOf({ currency, worth }: CurrencyInput, present: string): number {
+  return worth * 10 ** (minorPlaces(currency) - minorPlaces(present));
 }
 
 async function changeTerms(

@@ -48,7 +48,7 @@ interface Asked {
 
 /** Undefined where the day has no price book, or there is no van. */
 export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undefined> {
-  const { job, shop, now, van, applications, platforms } = asked;
+  const { job, now, van, applications, platforms } = asked;
   const [first] = applications;
   if (!first || !van) return undefined;
   const articlesFor = await readKeyArticles(db, applications);
@@ -72,21 +72,26 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
     coupon: coupons.find(({ id }) => id === couponId) ?? null,
     articlesFor,
     ...(await readDay(db, asked, van, lists)),
-    ...visitOf(job, shop),
+    ...visitOf(asked),
   };
 }
 
-function visitOf({ appointment }: Job, { zone }: ShopRow): Pick<Pricing, 'visit'> {
-  return { visit: appointment && localMoment(appointment.from, zone) };
+/** The job's appointment, unless it is over: then the first free time counts again. */
+function visitOf({ job: { appointment }, shop: { zone }, now }: Asked): Pick<Pricing, 'visit'> {
+  if (!appointment) return { visit: null };
+  const end = localMoment(appointment.to, zone);
+  const over = end.day < now.day || (end.day === now.day && end.hour <= now.hour);
+  return { visit: over ? null : localMoment(appointment.from, zone) };
 }
 
 /** The trip from where the van will be, its free hours, and what waiting for a better time saves. */
 async function readDay(
   db: Db,
-  { job, shop, now }: Asked,
+  asked: Asked,
   van: VanRow,
   { rules }: PriceLists,
 ): Promise<Pick<Pricing, 'trip' | 'gaps' | 'waitingSavesMinutes'>> {
+  const { job, shop, now } = asked;
   const appointments = await listAppointments(
     db,
     instantOf({ day: now.day, hour: '00:00' }, shop.zone),
@@ -102,7 +107,7 @@ async function readDay(
   const workshop = network.workshop ?? 'the workshop';
   const drive: DriveOf = (from, to, hour) => simulatedRoads(network).drive(from, to, hour);
   const stops = stopsOf(own, shop.zone);
-  const time = visitOf(job, shop).visit ?? { day: gaps[0]?.day ?? now.day, hour: gaps[0]?.from ?? now.hour };
+  const time = visitOf(asked).visit ?? { day: gaps[0]?.day ?? now.day, hour: gaps[0]?.from ?? now.hour };
   const trip = tripBy(drive, placeBefore(stops, time.day, time.hour, workshop), place, workshop, time.hour);
   if (!trip) {
     const told =

@@ -17,6 +17,7 @@ import { removePerson, savePerson } from '@/usecases/people';
 import {
   addCoupon,
   changeCurrency,
+  currencyEffect,
   endAccountById,
   endCouponById,
   type PriceEffect,
@@ -34,6 +35,10 @@ import { runAction } from '../../run-action';
 
 export async function priceEffectAction(data: unknown): Promise<Result<readonly PriceEffect[]>> {
   return runAction(PriceRulesInput, data, priceEffect);
+}
+
+export async function currencyEffectAction(data: unknown): Promise<Result<readonly PriceEffect[]>> {
+  return runAction(CurrencyInput, data, currencyEffect);
 }
 
 export async function savePriceRulesAction(data: unknown): Promise<Result<{ id: string }>> {

@@ -5,6 +5,7 @@ import { requireDuty } from '../../../session';
 import {
   addCouponAction,
   changeCurrencyAction,
+  currencyEffectAction,
   endAccountAction,
   endCouponAction,
   priceEffectAction,
@@ -38,6 +39,7 @@ export default async function PriceSettingsPage() {
         onEndCoupon: endCouponAction,
         onOpen: setOpenHoursAction,
         onCurrency: changeCurrencyAction,
+        onCurrencyEffect: currencyEffectAction,
       }}
     />
   );

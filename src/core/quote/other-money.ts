@@ -1,0 +1,76 @@
+import type { PriceRules } from './price-rules';
+import type { KeyState, QuoteSnapshot } from './quote';
+
+/**
+ * Rules with every amount in other minor units, half away from zero; prices are rounded to a power of ten of them.
+ * @param factor minor units of the other currency for one of the present
+ */
+export function rulesInOtherMoney(rules: PriceRules, factor: number): PriceRules {
+  const convert = (minor: number) => Math.round(minor * factor);
+  const amounts = Object.fromEntries(
+    Object.entries(rules).map(([name, value]) => [
+      name,
+      name.endsWith('Minor') && typeof value === 'number' ? convert(value) : value,
+    ]),
+  ) as unknown as PriceRules;
+  return {
+    ...amounts,
+    rateMinor: Math.max(1, amounts.rateMinor),
+    roundingMinor: 10 ** Math.max(0, Math.round(Math.log10(rules.roundingMinor * factor))),
+    menu: rules.menu.map((price) => ({
+      ...price,
+      firstMinor: convert(price.firstMinor),
+      furtherMinor: convert(price.furtherMinor),
+    })),
+    bands: rules.bands.map(({ toKm, minor }) => ({ toKm, minor: convert(minor) })),
+  };
+}
+
+/** Everything that prices a quote, in another currency. */
+export function snapshotInOtherMoney(
+  snapshot: QuoteSnapshot,
+  currency: string,
+  factor: number,
+): QuoteSnapshot {
+  const convert = (minor: number) => Math.round(minor * factor);
+  const orNull = (minor: number | null) => (minor === null ? null : convert(minor));
+  const { desk, coupon, later, lost } = snapshot;
+  const state = ({ ways, ...rest }: KeyState): KeyState => ({
+    ...rest,
+    ways: Object.fromEntries(
+      Object.entries(ways).map(([kind, way]) => [
+        kind,
+        {
+          ...way,
+          credit: way.credit && { ...way.credit, useMinor: convert(way.credit.useMinor) },
+          pin: way.pin && { ...way.pin, minor: convert(way.pin.minor) },
+        },
+      ]),
+    ),
+  });
+  return {
+    ...snapshot,
+    currency,
+    rules: rulesInOtherMoney(snapshot.rules, factor),
+    prices: snapshot.prices.map((price) => ({
+      ...price,
+      priceMinor: convert(price.priceMinor),
+      shippingMinor: convert(price.shippingMinor),
+    })),
+    stock: snapshot.stock.map((piece) => ({ ...piece, costMinor: orNull(piece.costMinor) })),
+    now: state(snapshot.now),
+    later: later && state(later),
+    lost: lost && state(lost),
+    desk: desk && {
+      ...desk,
+      labourMinor: convert(desk.labourMinor),
+      programmingMinor: convert(desk.programmingMinor),
+      cutMinor: orNull(desk.cutMinor),
+    },
+    coupon: coupon && {
+      ...coupon,
+      amountMinor: convert(coupon.amountMinor),
+      fromMinor: convert(coupon.fromMinor),
+    },
+  };
+}

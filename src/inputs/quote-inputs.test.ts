@@ -1,0 +1,104 @@
+import type { ClassConstructor } from 'class-transformer';
+import { describe, expect, it } from 'vitest';
+import { parseInput } from './parse';
+import { PriceFileRow } from './price-file-row';
+import { AccountInput, CouponInput, CurrencyInput, OpenHoursInput, SupplierInput } from './price-inputs';
+import { QuoteCallInput } from './quote-call-input';
+import {
+  AcceptOfferInput,
+  AgreePriceInput,
+  AppointmentInput,
+  OfferMessageInput,
+  OpenOfferInput,
+  QuoteTermsInput,
+  RedoInput,
+  RevokeLinkInput,
+  RivalInput,
+} from './quote-inputs';
+
+const id = '0198f3a2-5c1e-7b6a-9d2f-3a4b5c6d7e8f';
+const edit = { number: 1001, version: 3 };
+const terms = {
+  ...edit,
+  book: null,
+  prefer: 'price',
+  flexible: false,
+  waitsFilled: false,
+  accountId: null,
+  couponCode: null,
+};
+const appointment = { ...edit, vanId: id, day: '2027-03-04', from: '09:00', to: '10:30' };
+const coupon = { code: 'LAKE-5', percent: 5, amountMinor: 0, fromMinor: 0, withAccount: true, days: 30 };
+const supplier = { name: 'Wharf', kind: 'used', cutOff: '15:30', lateDays: 1, redoBasisPoints: 400 };
+
+const good: readonly (readonly [string, ClassConstructor<object>, object])[] = [
+  ['terms', QuoteTermsInput, { ...terms, book: 'time', couponCode: 'spare-5', accountId: id }],
+  ['an agreed price', AgreePriceInput, { ...edit, option: 'shopClone', minor: 24_000 }],
+  ['an appointment', AppointmentInput, appointment],
+  ['no appointment', AppointmentInput, { ...appointment, day: null, from: null, to: null }],
+  ['a rival', RivalInput, { ...edit, amount: 239.5 }],
+  ['an acceptance', AcceptOfferInput, { version: 1, option: 'shopOriginal', when: '', where: 'here' }],
+  ['a link', OpenOfferInput, { token: 'a'.repeat(43) }],
+  ['a call', QuoteCallInput, { line: 'merrowdale 2019', wanted: 2, book: 'menu', coupon: 'ABC' }],
+  ['a redo', RedoInput, { number: 1, source: 'Wharf', reason: 'notReset' }],
+  ['a coupon', CouponInput, coupon],
+  ['a supplier', SupplierInput, supplier],
+  ['open hours', OpenHoursInput, { days: [1, 6], from: '08:00', to: '12:00' }],
+  ['a currency', CurrencyInput, { currency: 'KWD', worth: 0.307 }],
+  ['a price row', PriceFileRow, { article: 'REM-1', price: '12.50', leadDays: '2' }],
+];
+
+const bad: readonly (readonly [string, ClassConstructor<object>, object, string])[] = [
+  ['a book nobody keeps', QuoteTermsInput, { ...terms, book: 'guess' }, 'book'],
+  ['a coupon with a space', QuoteTermsInput, { ...terms, couponCode: 'A B C' }, 'couponCode'],
+  ['an account by name', QuoteTermsInput, { ...terms, accountId: 'Taxi' }, 'accountId'],
+  ['terms left out', QuoteTermsInput, edit, 'book'],
+  ['half a cent', AgreePriceInput, { ...edit, option: 'shopClone', minor: 0.5 }, 'minor'],
+  ['less than nothing', AgreePriceInput, { ...edit, option: 'shopClone', minor: -1 }, 'minor'],
+  ['an option nobody offers', AgreePriceInput, { ...edit, option: 'gift', minor: 1 }, 'option'],
+  ['an hour that is none', AppointmentInput, { ...appointment, from: '25:00' }, 'from'],
+  ['a day in words', AppointmentInput, { ...appointment, day: 'tomorrow' }, 'day'],
+  ['a rival for nothing', RivalInput, { ...edit, amount: 0 }, 'amount'],
+  ['a rival as text', RivalInput, { ...edit, amount: '240' }, 'amount'],
+  ['an acceptance of no version', AcceptOfferInput, { option: 'shopClone', when: '', where: '' }, 'version'],
+  [
+    'a time of 201 signs',
+    AcceptOfferInput,
+    { version: 1, option: 'shopClone', when: 'x'.repeat(201), where: '' },
+    'when',
+  ],
+  ['an empty message', OfferMessageInput, { words: '' }, 'words'],
+  ['a long message', OfferMessageInput, { words: 'x'.repeat(1001) }, 'words'],
+  ['a link cut short', OpenOfferInput, { token: 'a'.repeat(42) }, 'token'],
+  ['a link with a slash', OpenOfferInput, { token: `${'a'.repeat(42)}/` }, 'token'],
+  ['a link by number', RevokeLinkInput, { number: 1, linkId: '1' }, 'linkId'],
+  ['six keys', QuoteCallInput, { wanted: 6 }, 'wanted'],
+  ['a reason nobody knows', RedoInput, { number: 1, source: 'Wharf', reason: 'luck' }, 'reason'],
+  [
+    '101 percent',
+    AccountInput,
+    { name: 'Taxi', goodsPercent: 101, labourPercent: 0, paysInDays: 3 },
+    'goodsPercent',
+  ],
+  ['a coupon of two signs', CouponInput, { ...coupon, code: 'AB' }, 'code'],
+  ['a supplier that sells dreams', SupplierInput, { ...supplier, kind: 'dreams' }, 'kind'],
+  ['a cut-off after midnight', SupplierInput, { ...supplier, cutOff: '24:00' }, 'cutOff'],
+  ['no day', OpenHoursInput, { days: [], from: '08:00', to: '12:00' }, 'days'],
+  ['a currency of four letters', CurrencyInput, { currency: 'EURO', worth: 1 }, 'currency'],
+  ['a worth of nothing', CurrencyInput, { currency: 'EUR', worth: 0 }, 'worth'],
+  ['a negative price', PriceFileRow, { article: 'A', price: '-1', leadDays: '1' }, 'price'],
+  ['a price with a comma', PriceFileRow, { article: 'A', price: '1,50', leadDays: '1' }, 'price'],
+  ['half a day', PriceFileRow, { article: 'A', price: '1', leadDays: '0.5' }, 'leadDays'],
+  ['a field of one’s own', RivalInput, { ...edit, amount: 1, currency: 'USD' }, 'currency'],
+];
+
+describe('what the quote takes in', () => {
+  it.each(good)('%s is taken', (_, Class, data) => {
+    expect(parseInput(Class, data)).toMatchObject({ ok: true });
+  });
+
+  it.each(bad)('%s is refused by its field', (_, Class, data, field) => {
+    const parsed = parseInput(Class, data);
+    expect(parsed.ok ? [] : parsed.problems.map((problem) => problem.field)).toContain(field);
+  });
+});
