@@ -5,7 +5,17 @@ import { join } from 'node:path';
 import type { Browser, Page } from '@playwright/test';
 import Ajv2020 from 'ajv/dist/2020.js';
 import addFormats from 'ajv-formats';
-import { expect, expectAccessible, hangTag, line as lineField, signIn, steady, test, watch } from './support';
+import {
+  expect,
+  expectAccessible,
+  hangTag,
+  line as lineField,
+  passcodes,
+  signIn,
+  steady,
+  test,
+  watch,
+} from './support';
 
 /** Hangs a tag, takes the likeliest car and stands at its Quote station; gives the job's number. */
 async function quoteStation(page: Page, words: string): Promise<string> {
@@ -137,6 +147,33 @@ test('what somebody types is kept when another changes the job, and shown as cha
   await expect(page.getByRole('radio', { name: 'Time and parts' })).toBeChecked();
 });
 
+test('two tabs of one browser share one stream, and both show what another did', async ({
+  page,
+  browser,
+  complaints,
+}) => {
+  await signIn(page);
+  const streams: string[] = [];
+  page.context().on('request', (request) => {
+    if (request.url().endsWith('/api/live')) streams.push(request.url());
+  });
+  const number = await quoteStation(page, line);
+  await page.goto('/jobs');
+  streams.length = 0;
+  const tabs = [page, steady(await page.context().newPage())];
+  for (const tab of tabs) {
+    watch(tab, complaints);
+    await tab.goto(`/jobs/${number}/quote`);
+  }
+  const other = steady(await (await browser.newContext()).newPage());
+  watch(other, complaints);
+  await signIn(other, 'Imre Pellimoor');
+  await other.goto(`/jobs/${number}/quote`);
+  await other.getByRole('radio', { name: 'Time and parts' }).click();
+  for (const tab of tabs) await expect(tab.getByRole('radio', { name: 'Time and parts' })).toBeChecked();
+  expect(streams).toHaveLength(1);
+});
+
 test('a paper renders every sign that the product writes', async ({ page }) => {
   await signIn(page);
   await page.goto('/jobs/new');
@@ -153,7 +190,7 @@ test('a paper renders every sign that the product writes', async ({ page }) => {
   expect(execFileSync('pdftotext', [file, '-'], { encoding: 'utf8' })).toContain(name);
 });
 
-test('quote, job sheet and labels come out as papers that can be read back', async ({ page }) => {
+test('quote, job sheet and labels come out as papers that can be read back', async ({ page, browser }) => {
   await signIn(page);
   const number = await quoteStation(page, line);
   await page.getByRole('radio', { name: /new original/ }).check();
@@ -225,9 +262,14 @@ test('quote, job sheet and labels come out as papers that can be read back', asy
   expect(new URL(code ?? '').pathname).toMatch(/^\/tag\/[0-9a-f-]{36}$/);
   await page.goto(new URL(code ?? '').pathname);
   await expect(page).toHaveURL(new RegExp(`/jobs/${number}/`));
-  const stranger = await page.context().browser()?.newContext();
-  const answer = await stranger?.request.get(new URL(code ?? '', page.url()).href);
-  expect(answer?.url()).toContain('/sign-in');
+  const stranger = steady(await (await browser.newContext()).newPage());
+  await stranger.goto(new URL(code ?? '').pathname);
+  await expect(stranger).toHaveURL(/\/sign-in\?to=/);
+  expect(await stranger.content()).not.toMatch(/Merrowdale|Quarry End/);
+  await stranger.getByRole('radio', { name: /Imre Pellimoor/ }).click();
+  await stranger.getByLabel('Passcode').fill(passcodes['Imre Pellimoor'] ?? '');
+  await stranger.getByRole('button', { name: 'Sign in' }).click();
+  await expect(stranger).toHaveURL(new RegExp(`/jobs/${number}/`));
 });
 
 test('the charts come after the first press and say the same as their tables', async ({ page }) => {

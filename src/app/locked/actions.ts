@@ -5,9 +5,9 @@ import type { Failed } from '@/core/kinds/result';
 import { parseInput } from '@/inputs/parse';
 import { UnlockInput } from '@/inputs/people-inputs';
 import { unlock } from '@/usecases/sessions';
+import { ownPath } from '../own-path';
 import { answer } from '../run-action';
 import { findSession } from '../session';
-import { ownPath } from './own-path';
 
 export async function unlockAction(data: unknown): Promise<Failed> {
   return answer(async () => {

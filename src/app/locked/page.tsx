@@ -1,9 +1,9 @@
 import { redirect } from 'next/navigation';
 import { Locked } from '@/screens/sign-in/locked';
+import { ownPath } from '../own-path';
 import { findSession } from '../session';
 import { signOutAction } from '../sign-in/actions';
 import { unlockAction } from './actions';
-import { ownPath } from './own-path';
 
 export const metadata = { title: 'Locked' };
 
