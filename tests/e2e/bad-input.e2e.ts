@@ -96,15 +96,18 @@ test('two people on one job: the second is told, sees both and decides', async (
   await signIn(other, 'Imre Pellimoor');
   await other.goto(`/jobs/${number}/call`);
   await page.goto(`/jobs/${number}/call`);
-  const setYear = async (who: typeof page, year: string) => {
+  const typeYear = async (who: typeof page, year: string) => {
     await who.getByRole('button', { name: /^year/ }).click();
     await who.getByLabel('Model year').fill(year);
     await who.getByRole('button', { name: 'Done' }).click();
-    await who.getByRole('button', { name: 'Keep the call' }).click();
   };
-  await setYear(other, '2013');
+  const keep = (who: typeof page) => who.getByRole('button', { name: 'Keep the call' }).click();
+  await typeYear(page, '2014');
+  await typeYear(other, '2013');
+  await keep(other);
   await expect(other.getByRole('heading', { name: /Pelmore, 2013/ })).toBeVisible();
-  await setYear(page, '2014');
+  await expect(page.getByText('What you typed is still here.')).toBeVisible();
+  await keep(page);
   const told = page.getByRole('alert').filter({ hasText: 'Imre Pellimoor changed this job meanwhile' });
   await expect(told).toContainText('year');
   await expect(told).toContainText('2014');
