@@ -8,7 +8,12 @@ export default defineConfig({
     projects: [
       {
         ...shared,
-        test: { name: 'unit', include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'], environment: 'node' },
+        test: {
+          name: 'unit',
+          include: ['src/**/*.test.ts', 'tests/unit/**/*.test.ts'],
+          environment: 'node',
+          testTimeout: 30_000,
+        },
       },
       {
         ...shared,

@@ -1,8 +1,16 @@
 import type { ClassConstructor } from 'class-transformer';
 import { describe, expect, it } from 'vitest';
+import { testRules } from '@/core/quote/test-snapshot';
 import { parseInput } from './parse';
 import { PriceFileRow } from './price-file-row';
-import { AccountInput, CouponInput, CurrencyInput, OpenHoursInput, SupplierInput } from './price-inputs';
+import {
+  AccountInput,
+  CouponInput,
+  CurrencyInput,
+  OpenHoursInput,
+  PriceRulesInput,
+  SupplierInput,
+} from './price-inputs';
 import { QuoteCallInput } from './quote-call-input';
 import {
   AcceptOfferInput,
@@ -31,6 +39,15 @@ const appointment = { ...edit, vanId: id, day: '2027-03-04', from: '09:00', to: 
 const coupon = { code: 'LAKE-5', percent: 5, amountMinor: 0, fromMinor: 0, withAccount: true, days: 30 };
 const supplier = { name: 'Wharf', kind: 'used', cutOff: '15:30', lateDays: 1, redoBasisPoints: 400 };
 
+const { warrantyMonths: _, ...priced } = testRules;
+const rules = {
+  ...priced,
+  basedOn: id,
+  warranties: [{ option: 'shopOriginal', months: 24 }],
+  goodsTaxBasisPoints: 650,
+  labourTaxBasisPoints: 0,
+};
+
 const good: readonly (readonly [string, ClassConstructor<object>, object])[] = [
   ['terms', QuoteTermsInput, { ...terms, book: 'time', couponCode: 'spare-5', accountId: id }],
   ['an agreed price', AgreePriceInput, { ...edit, option: 'shopClone', minor: 24_000 }],
@@ -45,6 +62,8 @@ const good: readonly (readonly [string, ClassConstructor<object>, object])[] = [
   ['a supplier', SupplierInput, supplier],
   ['open hours', OpenHoursInput, { days: [1, 6], from: '08:00', to: '12:00' }],
   ['a currency', CurrencyInput, { currency: 'KWD', worth: 0.307 }],
+  ['the rules', PriceRulesInput, rules],
+  ['the first rules of a shop', PriceRulesInput, { ...rules, basedOn: null, menu: [], bands: [], hours: [] }],
   ['a price row', PriceFileRow, { article: 'REM-1', price: '12.50', leadDays: '2' }],
 ];
 
@@ -89,6 +108,38 @@ const bad: readonly (readonly [string, ClassConstructor<object>, object, string]
   ['a negative price', PriceFileRow, { article: 'A', price: '-1', leadDays: '1' }, 'price'],
   ['a price with a comma', PriceFileRow, { article: 'A', price: '1,50', leadDays: '1' }, 'price'],
   ['half a day', PriceFileRow, { article: 'A', price: '1', leadDays: '0.5' }, 'leadDays'],
+  ['rules on top of nothing known', PriceRulesInput, { ...rules, basedOn: 'today' }, 'basedOn'],
+  ['an hour for nothing', PriceRulesInput, { ...rules, rateMinor: 0 }, 'rateMinor'],
+  ['steps of nothing', PriceRulesInput, { ...rules, roundingMinor: 0 }, 'roundingMinor'],
+  ['a rounding nobody knows', PriceRulesInput, { ...rules, roundingMode: 'random' }, 'roundingMode'],
+  ['a tax in words', PriceRulesInput, { ...rules, goodsTaxBasisPoints: '6.5 %' }, 'goodsTaxBasisPoints'],
+  [
+    'more tax than the price',
+    PriceRulesInput,
+    { ...rules, labourTaxBasisPoints: 10_001 },
+    'labourTaxBasisPoints',
+  ],
+  ['a deposit above the price', PriceRulesInput, { ...rules, depositPercent: 101 }, 'depositPercent'],
+  ['a menu as text', PriceRulesInput, { ...rules, menu: 'all' }, 'menu'],
+  [
+    'a work that is none',
+    PriceRulesInput,
+    { ...rules, menu: [{ work: 'polish', difficulty: 'usual', firstMinor: 1, furtherMinor: 1 }] },
+    'menu.0.work',
+  ],
+  ['a band to nowhere', PriceRulesInput, { ...rules, bands: [{ toKm: 0, minor: 1 }] }, 'bands.0.toKm'],
+  [
+    'an hour rule without a day',
+    PriceRulesInput,
+    { ...rules, hours: [{ label: 'Night', days: [], from: '22:00', to: '24:00', percent: 50 }] },
+    'hours.0.days',
+  ],
+  [
+    'a warranty of twenty-one years',
+    PriceRulesInput,
+    { ...rules, warranties: [{ option: 'shopReset', months: 252 }] },
+    'warranties.0.months',
+  ],
   ['a field of one’s own', RivalInput, { ...edit, amount: 1, currency: 'USD' }, 'currency'],
 ];
 
