@@ -128,7 +128,7 @@ await shoot(light, 'library-light');
 const owner = await open('light', 1280, 800, 'Imre Pellimoor');
 await owner.goto(`${address}/settings/prices`);
 await owner.getByLabel('Minimum charge, USD').fill('95');
-await owner.getByRole('button', { name: 'Show the effect' }).click();
+await owner.getByRole('button', { name: 'Show the effect', exact: true }).click();
 await owner.getByRole('region', { name: 'Effect on closed jobs' }).waitFor();
 await owner.getByRole('heading', { name: 'Effect' }).scrollIntoViewIfNeeded();
 await owner.evaluate(() => window.scrollBy(0, 400));

@@ -294,14 +294,14 @@ test('prices are changed after their effect was seen, and a price file after its
   await page.goto('/settings/prices');
   await expectAccessible(page);
   await page.getByLabel('An hour costs the customer, USD').fill('much');
-  await page.getByRole('button', { name: 'Show the effect' }).click();
+  await page.getByRole('button', { name: 'Show the effect', exact: true }).click();
   await expect(page.getByText('A whole number, 1 to 1000000000.').first()).toBeVisible();
   await page.getByLabel('An hour costs the customer, USD').fill('88.00');
   await page.getByLabel('Minimum charge, USD').fill('56');
-  await page.getByRole('button', { name: 'Show the effect' }).click();
+  await page.getByRole('button', { name: 'Show the effect', exact: true }).click();
   await expect(page.getByRole('region', { name: 'Effect on closed jobs' })).toBeVisible();
   await page.getByRole('button', { name: /Save these prices/ }).click();
-  await expect(page.getByRole('button', { name: 'Show the effect' })).toBeEnabled();
+  await expect(page.getByRole('button', { name: 'Show the effect', exact: true })).toBeEnabled();
   await expect(page.getByLabel('Minimum charge, USD')).toHaveValue('56.00');
 
   await page.goto('/settings/suppliers?article=REM-5531');
