@@ -1,25 +1,10 @@
 import type { LocalDay } from '@/core/kinds/local-time';
-import type { ListedPrice } from '@/core/quote/price-file';
-import type { SupplierKind } from '@/core/quote/quote';
+import type { ListedPrice, SupplierRecord } from '@/core/quote/price-file';
 import type { Db } from './db';
 
-export interface SupplierRow {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: SupplierKind;
-  readonly cutOff: string;
-  readonly lateDays: number;
-  readonly redoBasisPoints: number;
-  readonly made: number;
-  readonly redone: number;
-  readonly prices: number;
-  /** The last day on which one of its lists was read. */
-  readonly seenOn: LocalDay | null;
-}
-
 /** The suppliers with their record and how old their prices are. */
-export async function listSuppliers(db: Db, day: LocalDay): Promise<SupplierRow[]> {
-  const result = await db.query<SupplierRow>(
+export async function listSuppliers(db: Db, day: LocalDay): Promise<SupplierRecord[]> {
+  const result = await db.query<SupplierRecord>(
     `SELECT s.id, s.name, s.kind, to_char(s.cut_off, 'HH24:MI') AS "cutOff", s.late_days AS "lateDays",
        s.redo_basis_points AS "redoBasisPoints",
        (SELECT coalesce(sum(keys), 0)::int FROM key_source WHERE source = s.name) AS made,
@@ -35,7 +20,7 @@ export async function listSuppliers(db: Db, day: LocalDay): Promise<SupplierRow[
 /** Adds a supplier, or changes the one of this name. */
 export async function upsertSupplier(
   db: Db,
-  supplier: Pick<SupplierRow, 'id' | 'name' | 'kind' | 'cutOff' | 'lateDays' | 'redoBasisPoints'>,
+  supplier: Pick<SupplierRecord, 'id' | 'name' | 'kind' | 'cutOff' | 'lateDays' | 'redoBasisPoints'>,
 ): Promise<void> {
   await db.query(
     `INSERT INTO supplier (id, name, kind, cut_off, late_days, redo_basis_points) VALUES ($1, $2, $3, $4, $5, $6)

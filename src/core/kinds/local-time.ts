@@ -28,6 +28,17 @@ export function momentWords(at: Date, zone: string): string {
   return `${day} ${hour}`;
 }
 
+/** Minutes since midnight. */
+export function minutesOf(hour: LocalHour): number {
+  return Number(hour.slice(0, 2)) * 60 + Number(hour.slice(3, 5));
+}
+
+/** The hour of so many minutes since midnight, below a day. */
+export function hourOf(minutes: number): LocalHour {
+  const two = (value: number) => String(value).padStart(2, '0');
+  return `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
+}
+
 /** The instant of a local day and hour; an hour that the clock skips is the one after the change. */
 export function instantOf({ day, hour }: LocalMoment, zone: string): Date {
   const [year, month, date] = day.split('-').map(Number) as [number, number, number];

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { firstVisit, freeGaps, hourOf, minutesOf } from './gaps';
+import { hourOf, minutesOf } from '@/core/kinds/local-time';
+import { firstVisit, freeGaps } from './gaps';
 
 const open = { days: [0, 1, 2, 3, 4, 5, 6], from: '08:00', to: '17:00' };
 const now = { day: '2027-03-03', hour: '09:10' };

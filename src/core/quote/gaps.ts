@@ -1,4 +1,12 @@
-import { addDays, type LocalDay, type LocalHour, type LocalMoment, weekdayOf } from '@/core/kinds/local-time';
+import {
+  addDays,
+  hourOf,
+  type LocalDay,
+  type LocalHour,
+  type LocalMoment,
+  minutesOf,
+  weekdayOf,
+} from '@/core/kinds/local-time';
 import type { FreeGap } from './quote';
 
 /** A time of the day in which a van is taken, by local hours. */
@@ -13,16 +21,6 @@ export interface OpenHours {
   readonly days: readonly number[];
   readonly from: LocalHour;
   readonly to: LocalHour;
-}
-
-/** Minutes since midnight. */
-export function minutesOf(hour: LocalHour): number {
-  return Number(hour.slice(0, 2)) * 60 + Number(hour.slice(3, 5));
-}
-
-export function hourOf(minutes: number): LocalHour {
-  const two = (value: number) => String(value).padStart(2, '0');
-  return `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}`;
 }
 
 /** The hours in which a van is free, from now on, over so many days. */

@@ -1,4 +1,5 @@
-import type { ArticleCondition } from './quote';
+import type { LocalDay } from '@/core/kinds/local-time';
+import type { ArticleCondition, SupplierKind } from './quote';
 
 /** The columns of a supplier's price file, in the order in which it is written. */
 export const priceFileColumns = [
@@ -66,4 +67,19 @@ export function repeatedLines(listed: readonly ListedPrice[]): number[] {
     seen.add(key);
     return [];
   });
+}
+
+/** A supplier with how its keys turned out and how old its prices are. */
+export interface SupplierRecord {
+  readonly id: string;
+  readonly name: string;
+  readonly kind: SupplierKind;
+  readonly cutOff: string;
+  readonly lateDays: number;
+  readonly redoBasisPoints: number;
+  readonly made: number;
+  readonly redone: number;
+  readonly prices: number;
+  /** The last day on which one of its lists was read. */
+  readonly seenOn: LocalDay | null;
 }

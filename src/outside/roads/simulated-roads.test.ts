@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { hourOf, minutesOf } from '@/core/quote/gaps';
+import { hourOf, minutesOf } from '@/core/kinds/local-time';
 import type { RoadNetwork } from '@/core/quote/roads';
 import { simulatedRoads } from './simulated-roads';
 

@@ -1,5 +1,4 @@
-import type { LocalHour } from '@/core/kinds/local-time';
-import { minutesOf } from '@/core/quote/gaps';
+import { type LocalHour, minutesOf } from '@/core/kinds/local-time';
 import type { Drive, Ferry, Road, RoadNetwork } from '@/core/quote/roads';
 import type { Roads } from './roads';
 

@@ -30,7 +30,7 @@ export function EffectTable({
             <Th>Car</Th>
             <Th>Option</Th>
             <Th className="text-right">Now</Th>
-            <Th className="text-right">By these rules</Th>
+            <Th className="text-right">{other ? `In ${afterCurrency}` : 'By these rules'}</Th>
             {!other && <Th className="text-right">Change</Th>}
           </Tr>
         </thead>

@@ -110,7 +110,11 @@ export function ShopPanel({ open, currency, locale, onOpen, onCurrency, onEffect
             </Button>
           )}
         </form>
-        {effect && <EffectTable effect={effect} currency={currency} afterCurrency={code} locale={locale} />}
+        {effect && (
+          <div className="mt-3">
+            <EffectTable effect={effect} currency={currency} afterCurrency={code} locale={locale} />
+          </div>
+        )}
         <Problems problems={[...look.general, ...money.general]} />
       </Panel>
     </>

@@ -1,8 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import { formatDay } from '@/core/kinds/local-time';
-import { hourOf, minutesOf } from '@/core/quote/gaps';
+import { formatDay, hourOf, minutesOf } from '@/core/kinds/local-time';
 import type { Trip } from '@/core/quote/quote';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';

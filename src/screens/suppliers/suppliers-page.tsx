@@ -4,7 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
-import { type SupplierKind, supplierKinds } from '@/core/quote/quote';
+import type { SupplierRecord } from '@/core/quote/price-file';
+import { supplierKinds } from '@/core/quote/quote';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
 import { Page } from '@/ui/page';
@@ -15,21 +16,8 @@ import { useSubmit } from '@/ui/use-submit';
 import { PriceFilePanel } from './price-file-panel';
 import { type PastPriceShown, PriceHistory } from './price-history';
 
-export interface SupplierShown {
-  readonly id: string;
-  readonly name: string;
-  readonly kind: SupplierKind;
-  readonly cutOff: string;
-  readonly lateDays: number;
-  readonly redoBasisPoints: number;
-  readonly made: number;
-  readonly redone: number;
-  readonly prices: number;
-  readonly seenOn: string | null;
-}
-
 interface SuppliersPageProps {
-  readonly suppliers: readonly SupplierShown[];
+  readonly suppliers: readonly SupplierRecord[];
   readonly currency: string;
   readonly locale: string;
   readonly today: string;

@@ -2,10 +2,17 @@ import type { Application } from '@/core/catalogue/application';
 import { canStandIn, compareRemotes, functionsLost } from '@/core/catalogue/equals';
 import type { Platform } from '@/core/catalogue/platform';
 import type { Job } from '@/core/job/job';
-import { addDays, instantOf, type LocalMoment, localMoment } from '@/core/kinds/local-time';
+import {
+  addDays,
+  hourOf,
+  instantOf,
+  type LocalMoment,
+  localMoment,
+  minutesOf,
+} from '@/core/kinds/local-time';
 import { cuttingArticle } from '@/core/quote/cut';
 import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/quote/detour';
-import { freeGaps, hourOf, minutesOf } from '@/core/quote/gaps';
+import { freeGaps } from '@/core/quote/gaps';
 import type { FreeGap, KeyArticles, StockPiece, Trip } from '@/core/quote/quote';
 import { toldTrip } from '@/core/quote/trip';
 import { type AppointmentRow, listAppointments } from '@/data/appointments';

@@ -10,6 +10,7 @@ import {
   type PriceFileDifference,
   priceFileColumns,
   repeatedLines,
+  type SupplierRecord,
 } from '@/core/quote/price-file';
 import { appendAudit } from '@/data/audit';
 import { lockPrices } from '@/data/price-rules';
@@ -23,7 +24,6 @@ import {
   listSuppliers,
   markFileStored,
   type PastPrice,
-  type SupplierRow,
   storePrices,
   upsertSupplier,
 } from '@/data/suppliers';
@@ -37,7 +37,7 @@ import { database, transact } from '../database';
 import { refusedFor } from '../duties';
 
 export interface SuppliersView {
-  readonly suppliers: readonly SupplierRow[];
+  readonly suppliers: readonly SupplierRecord[];
   readonly currency: string;
   readonly locale: string;
   readonly today: string;
