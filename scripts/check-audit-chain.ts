@@ -1,9 +1,9 @@
 // `npm run audit-chain`: recomputes the audit chain of DATABASE_URL and says where it breaks.
 import { checkAuditChain } from '@/data/audit';
-import { database } from '@/usecases/database';
+import { closeDatabase, database } from '@/usecases/database';
 
 const { lines, brokenAt } = await checkAuditChain(database());
-await database().end();
+await closeDatabase();
 console.log(
   brokenAt === undefined
     ? `The chain of ${lines} lines fits.`

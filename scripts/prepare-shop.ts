@@ -1,7 +1,7 @@
 // Fills an empty database: with the demo world (`--demo`), or with a one-time set-up code shown on the console.
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { database } from '@/usecases/database';
+import { closeDatabase } from '@/usecases/database';
 import { prepareVault } from '@/usecases/secrets/prepare-vault';
 import { makeSetUpCode } from '@/usecases/set-up';
 import { loadWorld } from '@/usecases/world/load-world';
@@ -40,4 +40,4 @@ if (process.argv.includes('--demo')) {
   const code = await makeSetUpCode();
   if (code) console.log(`kilnsman: this database has no shop yet; the set-up code is ${code}`);
 }
-await database().end();
+await closeDatabase();

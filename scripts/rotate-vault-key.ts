@@ -1,10 +1,10 @@
 // `npm run rotate-vault-key`: changes the vault key of DATABASE_URL. Stopped half-way it goes on when it is run again.
 import { vaultFile, vaultFromEnvironment } from '@/outside/vault-key';
-import { database } from '@/usecases/database';
+import { closeDatabase } from '@/usecases/database';
 import { rotateVault } from '@/usecases/secrets/rotate-vault';
 
 const done = await rotateVault((count) => console.log(`kilnsman: ${count} data keys are wrapped anew`));
-await database().end();
+await closeDatabase();
 console.log(
   vaultFromEnvironment()
     ? `kilnsman: the vault key is changed (${done} data keys). Set KILNSMAN_VAULT_KEY to the new key alone.`

@@ -12,7 +12,7 @@ import { rankCandidates } from '@/core/identify/posterior';
 import type { PersonActor } from '@/core/kinds/actor';
 import { pick, type Random, seededRandom } from '@/core/kinds/random';
 import { findSimilarNames } from '@/data/catalogue';
-import { database } from '@/usecases/database';
+import { closeDatabase, database } from '@/usecases/database';
 import { readImport } from '@/usecases/library/read-import';
 import { storeImport } from '@/usecases/library/store-import';
 import { closePool } from '@/usecases/pool/pool';
@@ -334,7 +334,7 @@ for (const [name, path] of [
 }
 rmSync(folder, { recursive: true, force: true });
 await closePool();
-await database().end();
+await closeDatabase();
 console.log(
   JSON.stringify({
     size,

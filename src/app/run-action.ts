@@ -3,7 +3,7 @@ import { unstable_rethrow } from 'next/navigation';
 import type { PersonActor } from '@/core/kinds/actor';
 import { type Failed, failed } from '@/core/kinds/result';
 import { parseInput } from '@/inputs/parse';
-import { isDatabaseAway, reportUnexpected } from '@/usecases/failures';
+import { isDatabaseAway, isOverloaded, reportUnexpected } from '@/usecases/failures';
 import { requireActor } from './session';
 
 /**
@@ -28,6 +28,8 @@ export async function answer<Answer>(work: () => Promise<Answer>): Promise<Answe
     return await work();
   } catch (error) {
     unstable_rethrow(error);
+    if (isOverloaded(error))
+      return failed('Too much is being worked on. Nothing was stored; try again in a moment.');
     if (isDatabaseAway(error))
       return failed('The database cannot be reached. Nothing was stored; try again in a moment.');
     return failed(

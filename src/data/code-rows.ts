@@ -1,4 +1,5 @@
-import type { Db } from './db';
+import { copyText } from './copy-text';
+import { type Db, onlyRow } from './db';
 
 /** A code series with the spec of its keyway. */
 export interface SeriesRow {
@@ -32,24 +33,23 @@ export async function findBitting(db: Db, seriesId: string, number: number): Pro
   return result.rows[0]?.bitting;
 }
 
-export interface CodeRow {
-  readonly number: number;
-  readonly bitting: string;
-}
-
-export async function listCodeRows(db: Db, seriesId: string): Promise<CodeRow[]> {
-  const result = await db.query<CodeRow>(
-    'SELECT number, bitting FROM code_row WHERE series_id = $1 ORDER BY number',
+/** All rows of a series as CSV with a header; both cells are digits, so nothing needs quotes. */
+export async function codeRowsAsCsv(db: Db, seriesId: string): Promise<{ rows: number; csv: string }> {
+  const result = await db.query<{ rows: string; csv: string | null }>(
+    `SELECT count(*) AS rows, string_agg(number || ',' || bitting, E'\\n' ORDER BY number) AS csv
+     FROM code_row WHERE series_id = $1`,
     [seriesId],
   );
-  return result.rows;
+  const { rows, csv } = onlyRow(result);
+  return { rows: Number(rows), csv: `number,bitting\n${csv === null ? '' : `${csv}\n`}` };
 }
 
-/** Puts rows in the place of all rows of a series. */
-export async function replaceCodeRows(db: Db, seriesId: string, rows: readonly CodeRow[]): Promise<void> {
+/**
+ * Puts rows in the place of all rows of a series.
+ * @param copy lines of number and bitting with a tab between
+ */
+export async function replaceCodeRows(db: Db, seriesId: string, copy: Uint8Array): Promise<void> {
   await db.query('DELETE FROM code_row WHERE series_id = $1', [seriesId]);
-  await db.query(
-    'INSERT INTO code_row (series_id, number, bitting) SELECT $1, * FROM unnest($2::int[], $3::text[])',
-    [seriesId, rows.map(({ number }) => number), rows.map(({ bitting }) => bitting)],
-  );
+  await db.query("SELECT set_config('kilnsman.series', $1, true)", [seriesId]);
+  await copyText(db, 'code_row (number, bitting)', copy);
 }

@@ -1,14 +1,24 @@
 import pg from 'pg';
 
+export interface PoolSize {
+  readonly connections: number;
+  /** How long somebody waits for one that is free. */
+  readonly waitMs: number;
+}
+
 /**
  * A pool of connections. An idle client's error goes to `onIdleError` and the client is dropped;
  * the next query opens another, so the pool recovers when the server comes back.
  */
-export function makePool(connectionString: string, onIdleError: (error: Error) => void): pg.Pool {
+export function makePool(
+  connectionString: string,
+  { connections, waitMs }: PoolSize,
+  onIdleError: (error: Error) => void,
+): pg.Pool {
   const pool = new pg.Pool({
     connectionString,
-    max: 10,
-    connectionTimeoutMillis: 3000,
+    max: connections,
+    connectionTimeoutMillis: waitMs,
     idleTimeoutMillis: 30_000,
   });
   pool.on('error', onIdleError);
@@ -25,12 +35,16 @@ const awayCodes = new Set([
   '57P02',
   '57P03',
 ]);
-const awayWords =
-  /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error|not queryable/;
+const awayWords = /Connection terminated|Client has encountered a connection error|not queryable/;
 
 /** Whether an error says that the database cannot be reached, as opposed to a fault in a query. */
 export function isDatabaseAway(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
   const { code } = error as Error & { code?: unknown };
   return (typeof code === 'string' && awayCodes.has(code)) || awayWords.test(error.message);
+}
+
+/** Whether an error says that every connection of a pool was taken for as long as one waits: too much at once. */
+export function isPoolBusy(error: unknown): boolean {
+  return error instanceof Error && error.message === 'timeout exceeded when trying to connect';
 }

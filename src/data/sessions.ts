@@ -40,14 +40,18 @@ export async function findLiveSession(
   return result.rows[0];
 }
 
-/** Whether a session runs and is open: not ended, not locked, its person still here, and used since an instant. */
-export async function isSessionOpen(db: Db, sessionId: string, usedSince: Date): Promise<boolean> {
-  const result = await db.query(
-    `SELECT 1 FROM session s JOIN person p ON p.id = s.person_id
-     WHERE s.id = $1 AND s.ended_at IS NULL AND s.locked_at IS NULL AND s.seen_at > $2 AND p.left_at IS NULL`,
-    [sessionId, usedSince],
+/** Those of these sessions that run and are open: not ended, not locked, their person still here, used since an instant. */
+export async function listOpenSessions(
+  db: Db,
+  sessionIds: readonly string[],
+  usedSince: Date,
+): Promise<string[]> {
+  const result = await db.query<{ id: string }>(
+    `SELECT s.id FROM session s JOIN person p ON p.id = s.person_id
+     WHERE s.id = ANY($1) AND s.ended_at IS NULL AND s.locked_at IS NULL AND s.seen_at > $2 AND p.left_at IS NULL`,
+    [sessionIds, usedSince],
   );
-  return result.rowCount === 1;
+  return result.rows.map(({ id }) => id);
 }
 
 export async function touchSession(db: Db, sessionId: string, at: Date): Promise<void> {

@@ -20,11 +20,22 @@ export interface CsvTable {
   readonly problems: readonly CsvProblem[];
 }
 
+/** The most a text may have, looked at before it is split into cells. */
+export interface CsvLimits {
+  readonly lines: number;
+  /** Signs in a line, and so in a cell. */
+  readonly signs: number;
+}
+
+const usualLimits: CsvLimits = { lines: 200_000, signs: 20_000 };
+
 /**
  * Reads comma-separated text with a header (RFC 4180). A quote left open and a row with more or fewer cells than the
  * header are problems, never guesses.
  */
-export function readCsv(text: string): CsvTable {
+export function readCsv(text: string, limits: CsvLimits = usualLimits): CsvTable {
+  const tooMuch = overLimits(text, limits);
+  if (tooMuch) return { columns: [], rows: [], problems: [tooMuch] };
   let records: { record: string[]; info: { lines: number } }[];
   try {
     records = parse(text, {
@@ -32,6 +43,7 @@ export function readCsv(text: string): CsvTable {
       info: true,
       relax_column_count: true,
       skip_empty_lines: true,
+      max_record_size: limits.signs,
     }) as unknown as typeof records;
   } catch (error) {
     if (!(error instanceof CsvError)) throw error;
@@ -57,10 +69,27 @@ export function readCsv(text: string): CsvTable {
   return { columns, rows, problems };
 }
 
+/** What of a text is over the limits; a line ends with LF or CR. */
+function overLimits(text: string, { lines, signs }: CsvLimits): CsvProblem | undefined {
+  let line = 1;
+  let begin = 0;
+  for (let at = 0; at <= text.length; at += 1) {
+    const code = at < text.length ? text.charCodeAt(at) : 10;
+    if (code !== 10 && code !== 13) continue;
+    if (at - begin > signs) return { line, reason: `The line is longer than ${signs} signs.` };
+    if (code === 13 && text.charCodeAt(at + 1) === 10) at += 1;
+    begin = at + 1;
+    if (begin < text.length) line += 1;
+    if (line > lines) return { line, reason: `A file has up to ${lines} lines.` };
+  }
+  return undefined;
+}
+
 function csvReason(error: CsvError): string {
   if (error.code === 'CSV_QUOTE_NOT_CLOSED') return 'A quote is opened and not closed.';
   if (error.code === 'INVALID_OPENING_QUOTE')
     return 'A quote stands inside a cell that does not begin with one.';
+  if (error.code === 'CSV_MAX_RECORD_SIZE') return 'The row is too long; a quote may be open.';
   return `The row cannot be read (${error.code}).`;
 }
 

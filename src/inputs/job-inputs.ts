@@ -29,7 +29,7 @@ import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/price-rules';
 import { CallInput } from './call-input';
-import { orNull } from './fields';
+import { orNull, shaped } from './fields';
 
 /** Which job, and the version that the screen showed. */
 export class JobEdit {
@@ -109,9 +109,7 @@ export class AuthorityInput extends JobEdit {
   @IsBoolean({ message: 'Yes or no.' }) plateFits!: boolean;
   @MaxLength(80, { message: 'Up to 80 characters.' }) witness!: string;
   @MaxLength(200, { message: 'Up to 200 characters.' }) place!: string;
-  @MaxLength(20_000, { message: 'This signature is too long; sign again.' })
-  @Matches(/^(\d{1,3},\d{1,3}[ ;]?)*$/, { message: 'Sign again.' })
-  signature!: string;
+  @shaped(/^(?:\d{1,3},\d{1,3}(?:[ ;]\d{1,3},\d{1,3})*)?$/, 20_000, 'Sign again.') signature!: string;
   @IsBoolean({ message: 'Yes or no.' }) signedOnPaper!: boolean;
 }
 

@@ -1,11 +1,14 @@
 import { log } from '@/outside/log';
 import { isDatabaseAway } from './failures';
+import { endDeadImports } from './library/signs-of-life';
+import { warmPool } from './pool/pool';
 import { prepareVault } from './secrets/prepare-vault';
 import { applyRetention } from './secrets/retention';
 
-const everyMs = 3_600_000;
+const hourMs = 3_600_000;
+const minuteMs = 60_000;
 
-/** Ends the server where its vault key is not the database's; else applies the retention periods, now and every hour. */
+/** Ends the server where its vault key is not the database's; else starts what it does by itself, again and again. */
 export async function startHousekeeping(): Promise<void> {
   const vault = await prepareVault().catch((error) => {
     if (isDatabaseAway(error)) return undefined;
@@ -15,8 +18,17 @@ export async function startHousekeeping(): Promise<void> {
     console.error(`kilnsman: ${vault.message}`);
     process.exit(1);
   }
-  const sweep = () =>
-    applyRetention().catch((error) => log.warn({ message: error.message }, 'retention failed'));
-  await sweep();
-  setInterval(sweep, everyMs).unref();
+  warmPool();
+  repeat('retention', hourMs, applyRetention);
+  repeat('dead imports', minuteMs, endDeadImports);
+}
+
+/** Does something now and again and again; where it fails, the next time comes all the same. */
+function repeat(what: string, everyMs: number, work: () => Promise<unknown>): void {
+  const once = () =>
+    work().catch((error: Error & { code?: string }) =>
+      log.warn({ what, code: error.code ?? error.name }, 'housekeeping failed'),
+    );
+  void once();
+  setInterval(once, everyMs).unref();
 }

@@ -10,7 +10,7 @@ import {
   endSession,
   findLiveSession,
   insertSession,
-  isSessionOpen,
+  listOpenSessions,
   listSessions,
   lockSession,
   type SessionRow,
@@ -132,10 +132,11 @@ export async function readSession(token: string, device: string): Promise<Sessio
   return { kind: 'live', actor };
 }
 
-/** Whether what a person was shown may still be told them; asking is no use of the session. */
-export async function isStillOpen(sessionId: string): Promise<boolean> {
+/** The sessions of these in which what was shown may still be told; asking is no use of a session. */
+export async function whichAreOpen(sessionIds: readonly string[]): Promise<Set<string>> {
   const { lockMinutes } = await getShopOrThrow(database());
-  return isSessionOpen(database(), sessionId, new Date(now().getTime() - lockMinutes * 60_000));
+  const usedSince = new Date(now().getTime() - lockMinutes * 60_000);
+  return new Set(await listOpenSessions(database(), sessionIds, usedSince));
 }
 
 /** Locks the session of this person now. */

@@ -1,9 +1,10 @@
-import { describe, expect, it } from 'vitest';
+import { describe, expect, it, vi } from 'vitest';
 import { announceJob, listenForJobs } from '@/data/live';
 import { withTransaction } from '@/data/with-transaction';
 import { database } from '@/usecases/database';
 import { hearChanges, type LiveEvent } from '@/usecases/live';
-import { endSessionById, isStillOpen, lockNow, startSession } from '@/usecases/sessions';
+import { endSessionById, lockNow, startSession, whichAreOpen } from '@/usecases/sessions';
+import { hearAs } from '@/usecases/streams';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');
@@ -73,11 +74,56 @@ describe('a stream', () => {
     );
     const sessionId = found.rows[0]?.id ?? '';
     const now = { ...actor, sessionId, at: new Date() };
-    expect(await isStillOpen(sessionId)).toBe(true);
+    expect(await whichAreOpen([sessionId])).toEqual(new Set([sessionId]));
     await lockNow(now);
-    expect(await isStillOpen(sessionId)).toBe(false);
+    expect(await whichAreOpen([sessionId])).toEqual(new Set());
     await endSessionById(now, sessionId);
-    expect(await isStillOpen(sessionId)).toBe(false);
-    expect(await isStillOpen('00000000-0000-4000-8000-000000000000')).toBe(false);
+    expect(await whichAreOpen([sessionId])).toEqual(new Set());
+    expect(await whichAreOpen(['00000000-0000-4000-8000-000000000000'])).toEqual(new Set());
+  });
+
+  it('has a cap for each session, is told of changes, and shares one check a second with the others', async () => {
+    const actor = await actorOf('locksmith');
+    const sessions = await Promise.all(Array.from({ length: 20 }, (_, at) => open(actor, `tablet ${at}`)));
+    const { hear, until } = ears<string>();
+    const ended: string[] = [];
+    const streams = sessions.flatMap((id) =>
+      Array.from({ length: 10 }, () =>
+        hearAs(id, { tell: ({ kind }) => hear(`${kind} ${id}`), end: () => ended.push(id) }),
+      ),
+    );
+    expect(streams.every(Boolean)).toBe(true);
+    const [first = ''] = sessions;
+    const more = Array.from({ length: 3 }, () => hearAs(first, { tell: () => {}, end: () => {} }));
+    expect(more.map(Boolean)).toEqual([true, true, false]);
+    for (const one of more) one?.end();
+    await until((all) => all.filter((word) => word.startsWith('missed')).length === 200);
+
+    const asked = vi.spyOn(database(), 'query');
+    for (const number of [1, 2, 3, 4]) await announceJob(database(), number);
+    await until((all) => all.filter((word) => word.startsWith('job')).length === 800);
+    const checks = asked.mock.calls.filter(([query]) => String(query).includes('s.id = ANY'));
+    expect(checks.length).toBeLessThanOrEqual(2);
+    asked.mockRestore();
+    expect(ended).toEqual([]);
+    for (const stream of streams) stream?.end();
+  });
+
+  it('ends with the next change once its session is locked', async () => {
+    const actor = await actorOf('locksmith');
+    const sessionId = await open(actor, 'phone');
+    const { heard, hear, until } = ears<string>();
+    hearAs(sessionId, { tell: () => hear('told'), end: () => hear('ended') });
+    await lockNow({ ...actor, sessionId, at: new Date() });
+    await announceJob(database(), 9);
+    await until((all) => all.length > 0);
+    expect(heard).toEqual(['ended']);
   });
 });
+
+/** Opens a session and gives its id. */
+async function open({ personId }: { readonly personId: string }, device: string): Promise<string> {
+  await startSession(personId, device);
+  const found = await database().query<{ id: string }>('SELECT id FROM session WHERE device = $1', [device]);
+  return found.rows[0]?.id ?? '';
+}

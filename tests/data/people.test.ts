@@ -206,11 +206,13 @@ describe('duties', () => {
 describe('rows of a code series', () => {
   it('leave and come for the proprietor only, each time on record, and come back the same', async () => {
     expect(await exportCodeRows(locksmith, 'Serin T')).toMatchObject(refused(/for the proprietor/));
-    expect(await importCodeRows(locksmith, 'Serin T', 'number,bitting\n1,111')).toMatchObject({ ok: false });
+    expect(await importCodeRows(locksmith, 'Serin T', Buffer.from('number,bitting\n1,111'))).toMatchObject({
+      ok: false,
+    });
     const out = await exportCodeRows(proprietor, 'Serin T');
     if (!out.ok) throw new Error(JSON.stringify(out.problems));
     expect(out.value.csv.split('\n')).toHaveLength(1502);
-    expect(await importCodeRows(proprietor, 'Serin T', out.value.csv)).toEqual({
+    expect(await importCodeRows(proprietor, 'Serin T', Buffer.from(out.value.csv))).toEqual({
       ok: true,
       value: { rows: 1500 },
     });
@@ -232,7 +234,7 @@ describe('rows of a code series', () => {
     ['an open quote', 'number,bitting\n1,"22', /quote is opened/],
     ['nothing', '', /header row/],
   ])('are refused with %s, and all old ones stay', async (_what, csv, words) => {
-    expect(await importCodeRows(proprietor, 'Serin T', csv)).toMatchObject(refused(words));
+    expect(await importCodeRows(proprietor, 'Serin T', Buffer.from(csv))).toMatchObject(refused(words));
     const kept = await exportCodeRows(proprietor, 'Serin T');
     expect(kept.ok && kept.value.csv.split('\n')).toHaveLength(1502);
   });

@@ -18,11 +18,11 @@ import {
 } from '@/usecases/quote/price-settings';
 import { quoteCar } from '@/usecases/quote/quote-car';
 import {
+  exportPrices,
   readPriceFile,
   readPriceHistory,
   readSuppliers,
   storePriceFile,
-  writePriceFile,
 } from '@/usecases/quote/suppliers';
 import { actorOf, testDatabase } from '../support/test-database';
 
@@ -131,15 +131,18 @@ describe('a price file', () => {
   it('comes back byte for byte and changes nothing', async () => {
     const actor = await actorOf('locksmith');
     const id = await supplierId(actor, 'Cobble Wharf Blanks');
-    const text = (await writePriceFile(actor, id)) ?? '';
+    const text = (await exportPrices(actor, id)) ?? '';
     const read = await readPriceFile(actor, { supplierId: id, ...file(text) });
-    expect(read).toMatchObject({ ok: true, value: { difference: { added: [], changed: [], missing: [] } } });
+    expect(read).toMatchObject({
+      ok: true,
+      value: { difference: { counts: { added: 0, changed: 0, missing: 0 } } },
+    });
     if (!read.ok) return;
     expect(await storePriceFile(actor, { id: read.value.id })).toMatchObject({
       ok: true,
       value: { stored: 0 },
     });
-    expect(await writePriceFile(actor, id)).toBe(text);
+    expect(await exportPrices(actor, id)).toBe(text);
   });
 
   it('says what it would change, stores it from today on, and keeps what was', async () => {
@@ -172,12 +175,12 @@ describe('a price file', () => {
   ])('with %s is told by line, and nothing of it can be stored', async (_, text, reason) => {
     const actor = await actorOf('locksmith');
     const id = await supplierId(actor, 'Oddment Keys');
-    const before = await writePriceFile(actor, id);
+    const before = await exportPrices(actor, id);
     const read = await readPriceFile(actor, { supplierId: id, ...file(text) });
     if (!read.ok) throw new Error('not read');
     expect(read.value.problems[0]?.reason).toContain(reason);
     expect(await storePriceFile(actor, { id: read.value.id })).toMatchObject({ ok: false });
-    expect(await writePriceFile(actor, id)).toBe(before);
+    expect(await exportPrices(actor, id)).toBe(before);
   });
 
   it('is for those who may bring prices', async () => {

@@ -60,7 +60,7 @@ test('nobody is answered who is not signed in', async ({ request }) => {
     ['get', '/quotes/2001'],
     ['get', '/quotes/2001/pdf'],
     ['get', '/jobs/1001/sheet'],
-    ['get', '/jobs/1001/labels'],
+    ['post', '/jobs/1001/labels'],
     ['get', `/suppliers/${uuid()}/prices`],
     ['post', `/suppliers/${uuid()}/prices`],
     ['post', '/key-count'],

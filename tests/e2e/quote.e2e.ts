@@ -202,8 +202,9 @@ test('quote, job sheet and labels come out as papers that can be read back', asy
       .textContent()) ?? '',
   )?.[1];
   const folder = mkdtempSync(join(tmpdir(), 'papers-'));
-  const take = async (path: string, name: string) => {
-    const answer = await page.request.get(path);
+  const take = async (path: string, name: string, method = 'GET') => {
+    const headers = { origin: new URL(page.url()).origin };
+    const answer = await page.request.fetch(path, { method, headers });
     expect(answer.headers()['content-type']).toBe('application/pdf');
     const file = join(folder, name);
     writeFileSync(file, await answer.body());
@@ -246,7 +247,7 @@ test('quote, job sheet and labels come out as papers that can be read back', asy
   expect(sheet).toContain(`K-${number}`);
   expect(sheet).toContain('Person, photo identity and proof of the right to the car');
 
-  const labels = await take(`/api/v1/jobs/${number}/labels`, 'labels.pdf');
+  const labels = await take(`/api/v1/jobs/${number}/labels`, 'labels.pdf', 'POST');
   const shown = textOf(labels);
   expect(shown).toContain(`${number}-1`);
   expect(shown).not.toMatch(/Merrowdale|Quarry End/);

@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { ListName } from '@/core/catalogue/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { ImportRow } from '@/data/library/imports';
+import type { Download } from '@/usecases/downloads';
 import { readImport } from '@/usecases/library/read-import';
 
 /** Bytes as they arrive: in parts of a few thousand, cut anywhere. */
@@ -28,8 +29,9 @@ export async function readFileAs(
   return read.value;
 }
 
-export async function wholeOf(parts: AsyncGenerator<string>): Promise<string> {
+/** The whole of a download. */
+export async function wholeOf(download: Download): Promise<string> {
   let text = '';
-  for await (const part of parts) text += part;
+  for (let part = await download.next(); part !== undefined; part = await download.next()) text += part;
   return text;
 }

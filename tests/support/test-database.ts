@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { afterAll, beforeAll } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
-import { database } from '@/usecases/database';
+import { closeDatabase, database } from '@/usecases/database';
 import { copyTemplate, databaseUrl, dropDatabase } from './databases';
 
 /** Gives the test file a database of its own, copied from a template, and points the use-cases at it. */
@@ -12,7 +12,7 @@ export function testDatabase(template: 'bare' | 'world'): { readonly name: strin
     process.env.DATABASE_URL = databaseUrl('serving', name);
   });
   afterAll(async () => {
-    await database().end();
+    await closeDatabase();
     await dropDatabase(name);
   });
   return { name };

@@ -4,8 +4,7 @@ import type { Actor, PersonActor } from '@/core/kinds/actor';
 import type { Result } from '@/core/kinds/result';
 import { canonicalJson } from '@/formats/canonical-json';
 import { parseInput } from '@/inputs/parse';
-import { isDatabaseAway, reportUnexpected } from '@/usecases/failures';
-import { PoolFull } from '@/usecases/pool/pool-full';
+import { isDatabaseAway, isOverloaded, reportUnexpected } from '@/usecases/failures';
 import { checkRequestOrigin } from '@/usecases/request-origin';
 import { readProgram } from '@/usecases/tokens';
 import { findActor, requestOrigin } from '../session';
@@ -20,8 +19,7 @@ export function handler<Context>(work: (request: Request, context: Context) => P
     try {
       return await work(request, context);
     } catch (error) {
-      if (error instanceof PoolFull)
-        return problem(503, 'Too much is being worked on. Try again in a moment.');
+      if (isOverloaded(error)) return busy();
       if (isDatabaseAway(error))
         return problem(503, 'The database cannot be reached. Try again in a moment.');
       return problem(500, `Something unexpected happened; it is logged as ${reportUnexpected(error)}.`);
@@ -81,6 +79,13 @@ export async function answerJson<Input extends object, Value>(
     status,
     headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
   });
+}
+
+/** Too much is being worked on; a later try finds room. */
+function busy(): Response {
+  const answer = problem(503, 'Too much is being worked on. Try again in a moment.');
+  answer.headers.set('retry-after', '2');
+  return answer;
 }
 
 /** A well-formed request that the state of things refuses. */

@@ -6,9 +6,9 @@ export function pathNumber(text: string): number | undefined {
 }
 
 /** A PDF to look at or to keep; 404 where there is none. */
-export function answerPdf(bytes: Buffer | undefined, name: string): Response {
+export function answerPdf(bytes: Uint8Array | undefined, name: string): Response {
   if (!bytes) return problem(404, 'There is no such paper.');
-  return new Response(new Uint8Array(bytes), {
+  return new Response(bytes as Uint8Array<ArrayBuffer>, {
     headers: {
       'content-type': 'application/pdf',
       'content-disposition': `inline; filename="${name}.pdf"`,

@@ -1,15 +1,15 @@
+import type { Download } from '@/usecases/downloads';
+
 /** A download that is sent as it is read. Where reading fails half-way, the transfer breaks off: no file looks whole. */
-export function streamed(parts: AsyncGenerator<string>, type: string, fileName: string): Response {
+export function streamed(download: Download, type: string, fileName: string): Response {
   const encoder = new TextEncoder();
   const body = new ReadableStream<Uint8Array>({
     async pull(controller) {
-      const { value, done } = await parts.next();
-      if (done) controller.close();
-      else controller.enqueue(encoder.encode(value));
+      const part = await download.next();
+      if (part === undefined) controller.close();
+      else controller.enqueue(encoder.encode(part));
     },
-    async cancel() {
-      await parts.return(undefined);
-    },
+    cancel: () => download.end(),
   });
   return new Response(body, {
     headers: {

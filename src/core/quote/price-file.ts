@@ -33,6 +33,26 @@ export interface PriceFileDifference {
   readonly missing: readonly ListedPrice[];
 }
 
+/** How many prices a file would change, and the first of them. */
+export interface ShownDifference {
+  readonly counts: Readonly<Record<keyof PriceFileDifference, number>>;
+  readonly changed: PriceFileDifference['changed'];
+  readonly added: PriceFileDifference['added'];
+}
+
+/** What of a difference is shown: changed prices first, `most` rows in all. */
+export function shownDifference(
+  { added, changed, same, missing }: PriceFileDifference,
+  most: number,
+): ShownDifference {
+  const first = changed.slice(0, most);
+  return {
+    counts: { added: added.length, changed: changed.length, same: same.length, missing: missing.length },
+    changed: first,
+    added: added.slice(0, most - first.length),
+  };
+}
+
 const keyOf = ({ article, condition }: ListedPrice) => `${article}|${condition}`;
 
 /** What a file would change of the prices that hold: an article in a condition is one price. */

@@ -84,7 +84,7 @@ export async function moveImport(
 ): Promise<boolean> {
   const result = await db.query(
     `UPDATE library_import SET state = $3, rows_done = coalesce($4, rows_done), rows_total = coalesce($5, rows_total),
-       preview = coalesce($6, preview), ended_at = $7, backend = NULL
+       preview = coalesce($6, preview), ended_at = $7, backend = NULL, seen_at = clock_timestamp()
      WHERE id = $1 AND state = ANY($2)`,
     [
       id,
@@ -99,8 +99,32 @@ export async function moveImport(
   return result.rowCount === 1;
 }
 
-export async function noteProgress(db: Db, id: string, rowsDone: number): Promise<void> {
-  await db.query('UPDATE library_import SET rows_done = $2 WHERE id = $1', [id, rowsDone]);
+/**
+ * Notes how far an import is, which is a sign of life too. False where it is not in this state any more: somebody
+ * cancelled it, or took it for dead.
+ */
+export async function noteProgress(
+  db: Db,
+  id: string,
+  state: 'reading' | 'storing',
+  rowsDone?: number,
+): Promise<boolean> {
+  const result = await db.query(
+    `UPDATE library_import SET rows_done = coalesce($3, rows_done), seen_at = clock_timestamp()
+     WHERE id = $1 AND state = $2`,
+    [id, state, rowsDone ?? null],
+  );
+  return result.rowCount === 1;
+}
+
+/** Ends imports whose program gave no sign of life for a minute: it died, and nobody goes on with them. */
+export async function failDeadImports(db: Db, endedAt: Date): Promise<string[]> {
+  const result = await db.query<{ id: string }>(
+    `UPDATE library_import SET state = 'failed', ended_at = $1, backend = NULL
+     WHERE state IN ('reading', 'storing') AND seen_at < clock_timestamp() - interval '60 s' RETURNING id`,
+    [endedAt],
+  );
+  return result.rows.map(({ id }) => id);
 }
 
 /** Notes which connection works on an import, so that it can be ended from anywhere. */

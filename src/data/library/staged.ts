@@ -1,9 +1,6 @@
-import { Readable } from 'node:stream';
-import { pipeline } from 'node:stream/promises';
-import type { PoolClient } from 'pg';
-import { from as copyFrom } from 'pg-copy-streams';
 import { type Cells, type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists';
 import { fold } from '@/core/identify/line/tokens';
+import { copyText } from '../copy-text';
 import type { Db } from '../db';
 import { insertMany } from '../insert-many';
 import { currentRows } from './rows';
@@ -61,30 +58,21 @@ export async function stageRows(db: Db, importId: string, rows: readonly StagedR
   }
 }
 
-/** Stages rows of one list through COPY as they come; the stream bounds the memory. A query cancelled from outside ends it. */
+/** Stages a batch of rows of one list through COPY. */
 export async function copyStagedRows(
-  client: PoolClient,
+  db: Db,
   importId: string,
   name: ListName,
-  source: AsyncIterable<readonly StagedRow[]>,
+  rows: readonly StagedRow[],
 ): Promise<void> {
   const list = listOf(name);
-  const stream = client.query(
-    copyFrom(`COPY import_row (import_id, list, line, id, ${staging(list).join(', ')}) FROM STDIN`),
-  );
-  await pipeline(Readable.from(copyText(source, importId, list)), stream);
-}
-
-async function* copyText(source: AsyncIterable<readonly StagedRow[]>, importId: string, list: LibraryList) {
-  for await (const rows of source) {
-    let text = '';
-    for (const { line, id, cells } of rows) {
-      text += `${importId}\t${list.name}\t${line}\t${copyCell(id)}`;
-      for (const { name } of list.columns) text += `\t${copyCell(cells[name])}`;
-      text += '\n';
-    }
-    yield text;
+  let text = '';
+  for (const { line, id, cells } of rows) {
+    text += `${importId}\t${name}\t${line}\t${copyCell(id)}`;
+    for (const column of list.columns) text += `\t${copyCell(cells[column.name])}`;
+    text += '\n';
   }
+  await copyText(db, `import_row (import_id, list, line, id, ${staging(list).join(', ')})`, text);
 }
 
 function copyCell(value: string | undefined): string {
@@ -274,4 +262,13 @@ export async function refreshNameWords(
 
 export async function dropStaged(db: Db, importId: string): Promise<void> {
   await db.query('DELETE FROM import_row WHERE import_id = $1', [importId]);
+}
+
+/** How many rows are staged for an import. */
+export async function countStagedRows(db: Db, importId: string): Promise<number> {
+  const result = await db.query<{ count: string }>(
+    'SELECT count(*) AS count FROM import_row WHERE import_id = $1',
+    [importId],
+  );
+  return Number(result.rows[0]?.count ?? 0);
 }

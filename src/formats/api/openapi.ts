@@ -192,7 +192,7 @@ export function openApiDocument(): Record<string, unknown> {
         }),
       },
       '/jobs/{number}/labels': {
-        get: operation({
+        post: operation({
           summary: 'Labels for the keys of a job',
           parameters: [jobNumber],
           answerType: 'application/pdf',

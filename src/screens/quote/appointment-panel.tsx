@@ -100,14 +100,17 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
             ? `First free time: ${formatDay(first.day, today)} at ${first.hour}. Not reserved yet.`
             : 'No free time is known.'}
       </p>
-      <p className="no-print mt-2 flex flex-wrap gap-3">
+      <div className="no-print mt-2 flex flex-wrap gap-3">
         <a href={`/api/v1/jobs/${job.number}/sheet`} className={buttonClass('quiet')}>
           <ButtonWords>Job sheet</ButtonWords>
         </a>
-        <a href={`/api/v1/jobs/${job.number}/labels`} className={buttonClass('quiet')}>
-          <ButtonWords>Key tag labels</ButtonWords>
-        </a>
-      </p>
+        {/* A form: the first print makes the ids of the labels. */}
+        <form method="post" action={`/api/v1/jobs/${job.number}/labels`} target="_blank" rel="noopener">
+          <Button look="quiet" type="submit">
+            Key tag labels
+          </Button>
+        </form>
+      </div>
       <EditOutcome
         edit={edit}
         fields={[

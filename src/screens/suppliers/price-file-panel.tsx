@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { formatMoney } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
-import { type ListedPrice, type PriceFileDifference, priceFileColumns } from '@/core/quote/price-file';
+import { type ListedPrice, priceFileColumns, type ShownDifference } from '@/core/quote/price-file';
 import { Button } from '@/ui/button';
 import { Field, SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
@@ -16,7 +16,7 @@ import { useSubmit } from '@/ui/use-submit';
 interface Preview {
   readonly id: string;
   readonly fileName: string;
-  readonly difference: PriceFileDifference;
+  readonly difference: ShownDifference;
   readonly problems: readonly {
     readonly line: number;
     readonly column: string | null;
@@ -127,8 +127,6 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
   );
 }
 
-const shownAtMost = 40;
-
 function PreviewTable({
   preview,
   currency,
@@ -141,17 +139,18 @@ function PreviewTable({
   children: ReactNode;
 }) {
   const { difference, problems, strange, fileName } = preview;
+  const { counts } = difference;
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
   const rows: [ListedPrice, ListedPrice | undefined][] = [
     ...difference.changed.map(({ before, after }): [ListedPrice, ListedPrice] => [after, before]),
     ...difference.added.map((price): [ListedPrice, undefined] => [price, undefined]),
   ];
+  const more = counts.changed + counts.added - rows.length;
   return (
     <div className="mt-3 flex flex-col items-start gap-3">
       <p role="status">
-        {fileName}: {difference.added.length} new, {difference.changed.length} changed,{' '}
-        {difference.same.length} as they are, {problems.length} refused; {difference.missing.length} prices
-        that hold are not in it and stay.
+        {fileName}: {counts.added} new, {counts.changed} changed, {counts.same} as they are, {problems.length}{' '}
+        refused; {counts.missing} prices that hold are not in it and stay.
       </p>
       {problems.length > 0 && (
         <Notice tone="oxide" role="alert">
@@ -185,7 +184,7 @@ function PreviewTable({
             </Tr>
           </thead>
           <tbody>
-            {rows.slice(0, shownAtMost).map(([after, before]) => (
+            {rows.map(([after, before]) => (
               <Tr key={`${after.article} ${after.condition}`}>
                 <Th row>
                   <span className="font-mono">{after.article}</span>
@@ -215,7 +214,7 @@ function PreviewTable({
           </tbody>
         </Table>
       )}
-      {rows.length > shownAtMost && <p className="text-mute">and {rows.length - shownAtMost} more.</p>}
+      {more > 0 && <p className="text-mute">and {more} more.</p>}
       {problems.length === 0 && children}
     </div>
   );

@@ -4,12 +4,22 @@ import type { Actor } from '@/core/kinds/actor';
 import { exportQuery } from '@/data/library/rows';
 import { libraryFormat, rowToJson } from '@/formats/library-json';
 import { csvHeader, csvLines } from '@/formats/list-csv';
-import { database } from '../database';
+import { downloadDatabase } from '../database';
+import { type Download, openDownload } from '../downloads';
 
 const rowsAtOnce = 1000;
 
 /** A list as CSV, in parts as it is read, so that a long one takes no memory. */
-export async function* exportCsv(_actor: Actor, name: ListName): AsyncGenerator<string> {
+export function exportCsv(actor: Actor, name: ListName): Download {
+  return openDownload(actor, csvOf(name));
+}
+
+/** The whole library as one JSON document, in parts as it is read. */
+export function exportJson(actor: Actor, names: readonly ListName[] = listNames): Download {
+  return openDownload(actor, jsonOf(names));
+}
+
+async function* csvOf(name: ListName): AsyncGenerator<string> {
   const list = listOf(name);
   yield csvHeader(list);
   for await (const rows of readRows(name)) {
@@ -17,11 +27,7 @@ export async function* exportCsv(_actor: Actor, name: ListName): AsyncGenerator<
   }
 }
 
-/** The whole library as one JSON document, in parts as it is read. */
-export async function* exportJson(
-  _actor: Actor,
-  names: readonly ListName[] = listNames,
-): AsyncGenerator<string> {
+async function* jsonOf(names: readonly ListName[]): AsyncGenerator<string> {
   yield `{\n"format": ${JSON.stringify(libraryFormat)},\n"lists": {`;
   for (const [at, name] of names.entries()) {
     const list = listOf(name);
@@ -43,14 +49,17 @@ function filled(row: Readonly<Record<string, string | null>>): Cells {
   );
 }
 
+/** Rows of a list in parts. A reader that goes half-way leaves the cursor open, so its connection is thrown away. */
 async function* readRows(name: ListName): AsyncGenerator<Record<string, string | null>[]> {
-  const client = await database().connect();
+  const client = await downloadDatabase().connect();
+  let whole = false;
   try {
     const cursor = client.query(new Cursor<Record<string, string | null>>(exportQuery(name)));
     for (let rows = await cursor.read(rowsAtOnce); rows.length > 0; rows = await cursor.read(rowsAtOnce))
       yield rows;
     await cursor.close();
+    whole = true;
   } finally {
-    client.release();
+    client.release(!whole);
   }
 }

@@ -1,4 +1,3 @@
-import type { PoolClient } from 'pg';
 import { v7 as uuid } from 'uuid';
 import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists';
 import type { PersonActor } from '@/core/kinds/actor';
@@ -18,6 +17,7 @@ import {
 import {
   copyStagedRows,
   countStaged,
+  dropStaged,
   findStagedProblems,
   type ImportProblem,
   listStagedChanges,
@@ -27,9 +27,10 @@ import { readLibraryJson } from '@/formats/library-json';
 import { ListCsvError, type RawRow, readListCsv } from '@/formats/list-csv';
 import { decodeText, EncodingError } from '@/formats/text-encoding';
 import { now } from '@/outside/clock';
-import { database } from '../database';
+import { database, importDatabase, transact } from '../database';
 import { refusedFor } from '../duties';
 import { runInPool } from '../pool/pool';
+import { giveSigns } from './signs-of-life';
 
 export interface ImportFile {
   /** Made by who sends it, so that the progress can be asked for while it is sent. */
@@ -48,7 +49,8 @@ export const largestJsonBytes = 24 * 1024 * 1024;
 
 const shownProblems = 200;
 const shownChanges = 60;
-const progressEvery = 5000;
+/** Rows staged in one transaction. */
+const rowsAtOnce = 5000;
 
 /**
  * Reads a file into the staging rows and says what storing it would do: rows added, changed, left and refused. Nothing of
@@ -59,41 +61,41 @@ export async function readImport(actor: PersonActor, file: ImportFile): Promise<
   if (mayNot) return mayNot;
   const pool = database();
   if (!(await insertImport(pool, actor, file))) return failed('This import is there already.', 'id');
-  const client = await pool.connect();
   const reading = new Reading(file);
+  const endSigns = giveSigns(file.id, 'reading');
   try {
-    await noteBackend(pool, client as Db, file.id);
-    await client.query('BEGIN');
-    await prepareForImport(client as Db);
-    const preview = await reading.readInto(client);
-    const end = { rowsDone: reading.rows, rowsTotal: reading.rows, preview };
-    if (preview.refused > 0) {
-      await client.query('ROLLBACK');
-      await moveImport(pool, file.id, ['reading'], 'refused', end);
-    } else {
+    await reading.stage();
+    const refused = await transact(async (db) => {
+      // Noted on another pool, so that a cancel finds the query that compares.
+      await noteBackend(pool, db, file.id);
+      await prepareForImport(db);
+      const preview = await reading.preview(db);
+      const end = { rowsDone: reading.rows, rowsTotal: reading.rows, preview };
       // In the same transaction: a cancel that was first is met here, and nothing stays staged.
-      const moved = await moveImport(client as Db, file.id, ['reading'], 'read', end);
-      await client.query(moved ? 'COMMIT' : 'ROLLBACK');
-    }
-    client.release();
+      const moved = await moveImport(db, file.id, ['reading'], preview.refused > 0 ? 'refused' : 'read', end);
+      if (!moved) throw new Cancelled();
+      return preview.refused > 0;
+    }, importDatabase());
+    if (refused) await dropStaged(pool, file.id);
   } catch (error) {
-    const broken = await client.query('ROLLBACK').then(
-      () => false,
-      () => true,
-    );
-    client.release(broken);
     const known = failureOf(error, file);
     const preview = known && refusedPreview(file, known);
     const moved = await moveImport(pool, file.id, ['reading'], known ? 'refused' : 'failed', {
       ...(preview ? { preview } : {}),
       endedAt: now(),
     });
-    // Not moved: somebody cancelled it meanwhile, which is what ended the query.
+    await dropStaged(pool, file.id);
+    // Not moved: somebody cancelled it meanwhile, which is what ended it.
     if (!known && moved) throw error;
+  } finally {
+    endSigns();
   }
   const row = await findImport(pool, file.id);
   return row ? done(row) : failed('The import is gone.');
 }
+
+/** Somebody cancelled the import while it was read. */
+class Cancelled extends Error {}
 
 /** What is wrong with the file as a whole. */
 function failureOf(error: unknown, file: ImportFile): ImportProblem | undefined {
@@ -124,13 +126,13 @@ class Reading {
 
   constructor(private readonly file: ImportFile) {}
 
-  async readInto(client: PoolClient): Promise<ImportPreview> {
-    if (this.file.list === 'library') await this.readDocument(client);
-    else await this.readList(client, this.file.list);
-    return this.preview(client);
+  /** Puts all rows into the staging rows, part by part, each in a transaction: nothing is held while bytes are awaited. */
+  async stage(): Promise<void> {
+    if (this.file.list === 'library') await this.stageDocument();
+    else await this.stageList(this.file.list);
   }
 
-  private async readList(client: PoolClient, name: ListName): Promise<void> {
+  private async stageList(name: ListName): Promise<void> {
     const text = decodeText(this.counted(largestCsvBytes), (encoding) => {
       if (encoding !== 'utf-8') this.remarks.push('Read as Windows-1252, as spreadsheets write it.');
     });
@@ -142,28 +144,40 @@ class Reading {
             : 'Read with tabs between the cells.',
         );
     });
-    await copyStagedRows(client, this.file.id, name, this.checked(name, raw));
+    await this.stageRows(name, raw);
   }
 
-  private async readDocument(client: PoolClient): Promise<void> {
+  private async stageDocument(): Promise<void> {
     let text = '';
     for await (const part of decodeText(this.counted(largestJsonBytes), () => {})) text += part;
     const document = readLibraryJson(text);
     if (!document.ok) throw new FileRefused(document.problems[0]?.message ?? 'The file cannot be read.');
     for (const name of listNames) {
       const own = document.value.filter(({ list }) => list === name);
-      if (own.length > 0) await copyStagedRows(client, this.file.id, name, this.checked(name, batches(own)));
+      if (own.length > 0) await this.stageRows(name, batches(own));
     }
+  }
+
+  private async stageRows(name: ListName, raw: AsyncIterable<readonly RawRow[]>): Promise<void> {
+    for await (const rows of inParts(this.checked(name, raw), rowsAtOnce))
+      await transact(async (db) => {
+        if (!(await noteProgress(db, this.file.id, 'reading', this.rows))) throw new Cancelled();
+        await copyStagedRows(db, this.file.id, name, rows);
+      }, importDatabase());
   }
 
   /** The bytes as they come, counted against the limit and against what was announced. */
   private async *counted(limit: number): AsyncGenerator<Uint8Array> {
     const { bytes, announcedBytes } = this.file;
-    for await (const chunk of bytes) {
-      this.bytes += chunk.byteLength;
+    const source = bytes[Symbol.asyncIterator]();
+    const lost = (): never => {
+      throw new FileRefused('The file did not arrive whole: the connection was lost on its way.');
+    };
+    for (let part = await source.next().catch(lost); !part.done; part = await source.next().catch(lost)) {
+      this.bytes += part.value.byteLength;
       if (this.bytes > limit)
         throw new FileRefused(`A file has up to ${Math.floor(limit / 1024 / 1024)} MB.`);
-      yield chunk;
+      yield part.value;
     }
     if (announcedBytes !== undefined && announcedBytes !== this.bytes)
       throw new FileRefused(
@@ -176,7 +190,6 @@ class Reading {
     raw: AsyncIterable<readonly RawRow[]>,
   ): AsyncGenerator<readonly StagedRow[]> {
     const list = listOf(name);
-    let told = this.rows;
     // Two batches are checked at once, and come out in their order.
     for await (const result of ahead(raw, (rows) => runInPool('checkRows', { list: name, rows }), 2)) {
       this.rows += result.rows.length;
@@ -185,10 +198,6 @@ class Reading {
       for (const formula of result.formulas)
         if (this.formulas.length < shownProblems)
           this.formulas.push({ list: name, ...formula, reason: 'Would run as a formula in a spreadsheet.' });
-      if (this.rows - told >= progressEvery) {
-        told = this.rows;
-        await noteProgress(database(), this.file.id, this.rows);
-      }
       yield result.rows.map(({ line, cells }) => ({
         list: name,
         line,
@@ -203,19 +212,20 @@ class Reading {
     if (this.problems.length < shownProblems) this.problems.push(problem);
   }
 
-  private async preview(client: PoolClient): Promise<ImportPreview> {
-    await noteStagedSize(client as Db);
+  /** What storing the staged rows would do. */
+  async preview(db: Db): Promise<ImportPreview> {
+    await noteStagedSize(db);
     const lists: ImportPreview['lists'][number][] = [];
     const changes: ImportPreview['changes'][number][] = [];
     for (const [name, rows] of this.perList) {
-      for (const problem of await findStagedProblems(client, this.file.id, name, shownProblems))
+      for (const problem of await findStagedProblems(db, this.file.id, name, shownProblems))
         this.refuse(problem);
-      const counts = await countStaged(client, this.file.id, name);
+      const counts = await countStaged(db, this.file.id, name);
       lists.push({ list: name, rows, counts });
       const room = shownChanges - changes.length;
       if (room > 0)
         changes.push(
-          ...(await listStagedChanges(client, this.file.id, name, room)).map((change) => ({
+          ...(await listStagedChanges(db, this.file.id, name, room)).map((change) => ({
             ...change,
             list: name,
           })),
@@ -231,6 +241,21 @@ class Reading {
       remarks: this.remarks,
     };
   }
+}
+
+/** Batches joined until they hold at least so many rows. */
+async function* inParts<Row>(
+  source: AsyncIterable<readonly Row[]>,
+  size: number,
+): AsyncGenerator<readonly Row[]> {
+  let part: Row[] = [];
+  for await (const rows of source) {
+    part = part.concat(rows);
+    if (part.length < size) continue;
+    yield part;
+    part = [];
+  }
+  if (part.length > 0) yield part;
 }
 
 async function* batches<Row>(rows: readonly Row[], size = 1000): AsyncGenerator<readonly Row[]> {

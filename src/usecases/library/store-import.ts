@@ -14,11 +14,12 @@ import {
   noteProgress,
   prepareForImport,
 } from '@/data/library/imports';
-import { dropStaged, refreshNameWords, storeStaged } from '@/data/library/staged';
+import { countStagedRows, dropStaged, refreshNameWords, storeStaged } from '@/data/library/staged';
 import type { StoreImportInput } from '@/inputs/library-inputs';
 import { now } from '@/outside/clock';
-import { database, transact } from '../database';
+import { database, importDatabase, transact } from '../database';
 import { refusedFor } from '../duties';
+import { giveSigns } from './signs-of-life';
 
 /** Rows stored by one statement; between two the progress is told. */
 const rowsAtOnce = 50_000;
@@ -42,15 +43,18 @@ export async function storeImport(
     );
   if (!(await moveImport(pool, id, ['read'], 'storing', { rowsDone: 0 })))
     return failed('Somebody else stores this import.');
+  const endSigns = giveSigns(id, 'storing');
   try {
     await transact(async (db) => {
+      // Noted on another pool, so that a cancel finds the query that stores.
       await noteBackend(pool, db, id);
       await prepareForImport(db);
+      if ((await countStagedRows(db, id)) !== found.rowsTotal) throw new RowsGone();
       await storeLists(db, actor, found);
       // In the same transaction: a cancel that was first is met here, one that is later finds it stored.
       const end = { rowsDone: found.rowsTotal ?? 0, endedAt: now() };
       if (!(await moveImport(db, id, ['storing'], 'stored', end))) throw new Cancelled();
-    });
+    }, importDatabase());
   } catch (error) {
     const known = storeFailure(error);
     if (await moveImport(pool, id, ['storing'], 'failed', { endedAt: now() })) {
@@ -58,12 +62,16 @@ export async function storeImport(
       if (known) return known;
       throw error;
     }
+  } finally {
+    endSigns();
   }
   const row = await findImport(pool, id);
   return row ? done(row) : failed('The import is gone.');
 }
 
 class Cancelled extends Error {}
+/** The staged rows were lost with a crash of the database. */
+class RowsGone extends Error {}
 
 async function storeLists(db: Db, actor: PersonActor, { id, fileName, preview }: ImportRow): Promise<void> {
   let before = 0;
@@ -76,10 +84,11 @@ async function storeLists(db: Db, actor: PersonActor, { id, fileName, preview }:
     const parts = allNew ? linesOf(own.rows) : [undefined];
     for (const lines of parts) {
       await storeStaged(db, { importId: id, list: name, allNew, ...(lines ? { lines } : {}) });
-      if (lines) await noteProgress(database(), id, Math.min(before + own.rows, before + lines[1]));
+      if (lines)
+        await noteProgress(database(), id, 'storing', Math.min(before + own.rows, before + lines[1]));
     }
     before += own.rows;
-    await noteProgress(database(), id, before);
+    await noteProgress(database(), id, 'storing', before);
   }
   if (lists.some(({ list }) => list === 'makes')) await refreshNameWords(db, 'make');
   if (lists.some(({ list }) => list === 'models')) await refreshNameWords(db, 'model');
@@ -103,6 +112,8 @@ function linesOf(rows: number): readonly (readonly [number, number])[] {
 
 /** What the database refuses although the preview did not: somebody changed the library meanwhile. */
 function storeFailure(error: unknown): Failed | undefined {
+  if (error instanceof RowsGone)
+    return failed('The rows that were read are gone with a crash of the database. Read the file again.');
   const { code, constraint } = error as { code?: string; constraint?: string };
   if (code === '23505' || code === '23503')
     return failed('The library changed after this file was read. Nothing was stored; read the file again.');

@@ -2,50 +2,73 @@ import { join } from 'node:path';
 import { Piscina } from 'piscina';
 import { log } from '@/outside/log';
 import { PoolFull } from './pool-full';
-import type { TaskName, tasks } from './tasks';
+import { type TaskName, taskKinds } from './task-kinds';
+import type { tasks } from './tasks';
+import type { Worked } from './worker';
 
-const threads = 2;
-const queue = 64;
-/** No single task may take longer. */
-const limitMs = 20_000;
+type Lane = 'short' | 'long';
 
-let pool: Piscina | undefined;
+/** Threads of each lane, and how many tasks may wait. */
+const sizes: Record<Lane, { readonly threads: number; readonly queue: number }> = {
+  short: { threads: 1, queue: 32 },
+  long: { threads: 2, queue: 64 },
+};
+
+const lanes = new Map<Lane, Piscina>();
 /** Tasks at work or waiting, counted here: piscina does not count tasks that can be cancelled against its own limit. */
-let underWay = 0;
+const underWay: Record<Lane, number> = { short: 0, long: 0 };
 
-/** Runs a task in a thread of its own; at most a few at once, a bounded queue, and a time limit. */
+/** Runs a task in a thread of its lane; at most a few at once, a bounded queue, and a time limit of its kind. */
 export async function runInPool<Name extends TaskName>(
   task: Name,
   input: Parameters<(typeof tasks)[Name]>[0],
   signal?: AbortSignal,
-): Promise<ReturnType<(typeof tasks)[Name]>> {
-  if (underWay >= threads + queue) throw new PoolFull('the pool is full');
-  pool ??= open();
+): Promise<Awaited<ReturnType<(typeof tasks)[Name]>>> {
+  const { lane, limitMs } = taskKinds[task];
+  const { threads, queue } = sizes[lane];
+  if (underWay[lane] >= threads + queue) throw new PoolFull('the pool is full');
   const limit = AbortSignal.timeout(limitMs);
-  underWay += 1;
+  underWay[lane] += 1;
   try {
-    return await pool.run({ task, input }, { signal: signal ? AbortSignal.any([signal, limit]) : limit });
+    const worked: Worked = await laneOf(lane).run(
+      { task, input },
+      { signal: signal ? AbortSignal.any([signal, limit]) : limit },
+    );
+    if ('away' in worked) throw Object.assign(new Error(worked.away), { code: 'ECONNRESET' });
+    return worked.value as Awaited<ReturnType<(typeof tasks)[Name]>>;
+  } catch (error) {
+    if (limit.aborted) throw new PoolFull(`${task} took longer than ${limitMs} ms`);
+    throw error;
   } finally {
-    underWay -= 1;
+    underWay[lane] -= 1;
   }
+}
+
+/** Starts the thread of short tasks before anybody asks. */
+export function warmPool(): void {
+  laneOf('short');
 }
 
 /** Ends the threads, for programs that end. */
 export async function closePool(): Promise<void> {
-  await pool?.destroy();
-  pool = undefined;
+  const open = [...lanes.values()];
+  lanes.clear();
+  await Promise.all(open.map((lane) => lane.destroy()));
 }
 
-function open(): Piscina {
-  const opened = new Piscina({
+function laneOf(name: Lane): Piscina {
+  const known = lanes.get(name);
+  if (known) return known;
+  const lane = new Piscina({
     filename: join(process.cwd(), 'src/usecases/pool/worker.ts'),
     // The threads run TypeScript as the scripts do.
     execArgv: ['--import', 'tsx'],
-    minThreads: 0,
-    maxThreads: threads,
-    idleTimeout: 30_000,
+    minThreads: name === 'short' ? 1 : 0,
+    maxThreads: sizes[name].threads,
+    idleTimeout: 60_000,
   });
   // The answer of a task that was cancelled just then: nobody waits for it, and it must not end the program.
-  opened.on('error', (error: Error) => log.warn({ message: error.message.slice(0, 80) }, 'thread pool'));
-  return opened;
+  lane.on('error', (error: Error) => log.warn({ kind: error.name }, 'thread pool'));
+  lanes.set(name, lane);
+  return lane;
 }

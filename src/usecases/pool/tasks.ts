@@ -1,44 +1,27 @@
-import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
-import { isFormulaCell, parseLibraryRow } from '@/inputs/library-row';
+import type { Actor } from '@/core/kinds/actor';
+import type { SeriesRow } from '@/data/code-rows';
+import { checkRows } from '@/formats/check-rows';
+import { readCodeRows } from '@/formats/code-rows';
+import type { Paper } from '@/formats/pdf/paper';
+import { readPriceFile } from '@/formats/price-file';
+import type { IdentifyInput } from '@/inputs/identify-input';
 
-export interface RowToCheck {
-  readonly line: number;
-  readonly cells: Cells;
-  readonly reason?: string;
-}
-
-export interface CheckedRows {
-  readonly rows: readonly { readonly line: number; readonly cells: Cells }[];
-  readonly problems: readonly { readonly line: number; readonly column?: string; readonly reason: string }[];
-  readonly formulas: readonly { readonly line: number; readonly column: string }[];
-}
-
-/** Heavy work that runs in the thread pool: values in, values out. */
+/** Heavy work that runs in the threads of the pool: values in, values out. */
 export const tasks = {
   /** Checks a batch of rows of one list. */
-  checkRows({ list, rows }: { readonly list: ListName; readonly rows: readonly RowToCheck[] }): CheckedRows {
-    const checked: { line: number; cells: Cells }[] = [];
-    const problems: { line: number; column?: string; reason: string }[] = [];
-    const formulas: { line: number; column: string }[] = [];
-    for (const { line, cells, reason } of rows) {
-      if (reason !== undefined) {
-        problems.push({ line, reason });
-        continue;
-      }
-      const parsed = parseLibraryRow(list, cells);
-      if (!parsed.ok) {
-        for (const { field, message } of parsed.problems)
-          problems.push({ line, ...(field === undefined ? {} : { column: field }), reason: message });
-        continue;
-      }
-      for (const column of listOf(list).columns) {
-        const cell = parsed.value[column.name];
-        if (cell !== undefined && isFormulaCell(column, cell)) formulas.push({ line, column: column.name });
-      }
-      checked.push({ line, cells: parsed.value });
-    }
-    return { rows: checked, problems, formulas };
+  checkRows,
+  readPriceFile: ({ bytes, currency }: { readonly bytes: Uint8Array; readonly currency: string }) =>
+    readPriceFile(bytes, currency),
+  readCodeRows: ({ bytes, spec }: { readonly bytes: Uint8Array; readonly spec: SeriesRow }) =>
+    readCodeRows(new TextDecoder().decode(bytes), spec),
+  /** Draws a paper as PDF. */
+  async drawPaper(paper: Paper): Promise<Uint8Array> {
+    const { drawPaper } = await import('@/formats/pdf/paper');
+    return drawPaper(paper);
+  },
+  /** Identifies a car that hangs on no job. */
+  async identify({ actor, input }: { readonly actor: Actor; readonly input: IdentifyInput }) {
+    const { identify } = await import('../identify/identify');
+    return identify(actor, input);
   },
 } as const;
-
-export type TaskName = keyof typeof tasks;

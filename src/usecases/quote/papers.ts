@@ -17,6 +17,32 @@ import type { KeyLabel } from '@/formats/pdf/labels-pdf';
 import type { QuoteHead } from '@/formats/pdf/quote-pdf';
 import { database, transact } from '../database';
 import { carOnPaper, readJobView } from '../jobs/job-view';
+import { runInPool } from '../pool/pool';
+
+/** A quote as PDF; undefined for a number nobody has. */
+export async function drawQuote(actor: Actor, number: number): Promise<Uint8Array | undefined> {
+  const found = await readQuotePaper(actor, number);
+  return found && runInPool('drawPaper', { kind: 'quote', ...found });
+}
+
+/** The job sheet as PDF, with the name of its job. */
+export async function drawJobSheet(
+  actor: Actor,
+  number: number,
+): Promise<{ readonly name: string; readonly bytes: Uint8Array } | undefined> {
+  const sheet = await readJobSheet(actor, number);
+  return sheet && { name: sheet.jobName, bytes: await runInPool('drawPaper', { kind: 'sheet', sheet }) };
+}
+
+/** Labels for the keys of a job as PDF; the first time makes their ids. */
+export async function drawKeyLabels(
+  actor: Actor,
+  number: number,
+  origin: string,
+): Promise<Uint8Array | undefined> {
+  const labels = await readKeyLabels(actor, number, origin);
+  return labels && runInPool('drawPaper', { kind: 'labels', labels });
+}
 
 /** A quote as it was frozen, ready for paper; undefined for a number nobody has. */
 export async function readQuotePaper(

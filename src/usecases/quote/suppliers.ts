@@ -1,16 +1,12 @@
-import { Readable } from 'node:stream';
 import { v7 as uuid } from 'uuid';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
-import { minorPlaces } from '@/core/kinds/money';
 import { done, failed, type Result } from '@/core/kinds/result';
 import {
   comparePrices,
-  type ListedPrice,
-  type PriceFileDifference,
-  priceFileColumns,
-  repeatedLines,
+  type ShownDifference,
   type SupplierRecord,
+  shownDifference,
 } from '@/core/quote/price-file';
 import { appendAudit } from '@/data/audit';
 import { lockPrices } from '@/data/price-rules';
@@ -27,14 +23,12 @@ import {
   storePrices,
   upsertSupplier,
 } from '@/data/suppliers';
-import { fieldOfColumn, readCsv, writeCsv } from '@/formats/csv';
-import { decodeText, EncodingError } from '@/formats/text-encoding';
-import { parseInput } from '@/inputs/parse';
+import { type FileProblem, writePriceFile } from '@/formats/price-file';
 import type { ByIdInput } from '@/inputs/people-inputs';
-import { PriceFileRow } from '@/inputs/price-file-row';
 import type { SupplierInput } from '@/inputs/price-inputs';
 import { database, transact } from '../database';
 import { refusedFor } from '../duties';
+import { runInPool } from '../pool/pool';
 
 export interface SuppliersView {
   readonly suppliers: readonly SupplierRecord[];
@@ -72,17 +66,11 @@ export function readPriceHistory(_actor: Actor, article: string): Promise<PastPr
   return listPriceHistory(database(), article);
 }
 
-export interface FileProblem {
-  readonly line: number;
-  readonly column: string | null;
-  readonly reason: string;
-}
-
 /** What storing a price file would do; with problems nothing of it can be stored. */
 export interface PriceFilePreview {
   readonly id: string;
   readonly fileName: string;
-  readonly difference: PriceFileDifference;
+  readonly difference: ShownDifference;
   readonly problems: readonly FileProblem[];
   /** Articles that the library does not have; they are stored and never quoted. */
   readonly strange: readonly string[];
@@ -91,6 +79,7 @@ export interface PriceFilePreview {
 /** The largest price file. */
 export const priceFileBytes = 4_000_000;
 const mostProblems = 50;
+const shownAtMost = 40;
 
 /** Reads a supplier's price file and says what storing it would do. */
 export async function readPriceFile(
@@ -99,16 +88,15 @@ export async function readPriceFile(
 ): Promise<Result<PriceFilePreview>> {
   const mayNot = refusedFor(actor, 'bringPrices');
   if (mayNot) return mayNot;
-  const read = await textOf(file.bytes);
+  const { currency, zone } = await getShopOrThrow(database());
+  const read = await runInPool('readPriceFile', { bytes: file.bytes, currency });
   if (!read.ok) return read;
-  const text = read.value;
+  const { text, listed, problems } = read.value;
   const id = uuid();
   return transact(async (db) => {
-    const shop = await getShopOrThrow(db);
-    const { day } = localMoment(actor.at, shop.zone);
+    const { day } = localMoment(actor.at, zone);
     if (!(await listSuppliers(db, day)).some((one) => one.id === file.supplierId))
       return failed('There is no such supplier.');
-    const { listed, problems } = readRows(text, shop.currency);
     const present = await listPricesOf(db, file.supplierId, day);
     if (problems.length === 0)
       await keepPriceFile(db, {
@@ -122,7 +110,7 @@ export async function readPriceFile(
     return done({
       id,
       fileName: file.name,
-      difference: comparePrices(present, listed),
+      difference: shownDifference(comparePrices(present, listed), shownAtMost),
       problems: problems.slice(0, mostProblems),
       strange: await listStrangeArticles(
         db,
@@ -139,16 +127,22 @@ export async function storePriceFile(
 ): Promise<Result<{ stored: number; seen: number }>> {
   const mayNot = refusedFor(actor, 'bringPrices');
   if (mayNot) return mayNot;
+  const kept = await findPriceFile(database(), id);
+  if (!kept) return failed('A later file took its place. Import it again.');
+  const { currency } = await getShopOrThrow(database());
+  // Read once more, outside of the locks: the currency may have changed since the preview.
+  const read = await runInPool('readPriceFile', { bytes: Buffer.from(kept.content, 'utf8'), currency });
+  if (!read.ok || read.value.problems.length > 0)
+    return failed('The file cannot be read any more. Import it again.');
+  const { listed } = read.value;
   return transact(async (db) => {
     await lockPrices(db);
     const file = await findPriceFile(db, id);
-    if (!file) return failed('A later file took its place. Bring it again.');
+    if (!file) return failed('A later file took its place. Import it again.');
     if (file.storedAt !== null) return failed('This file is stored already.');
     const shop = await getShopOrThrow(db);
+    if (shop.currency !== currency) return failed('The currency changed meanwhile. Import the file again.');
     const { day } = localMoment(actor.at, shop.zone);
-    // Read once more: prices may have changed since the preview.
-    const { listed, problems } = readRows(file.content, shop.currency);
-    if (problems.length > 0) return failed('The file cannot be read any more. Bring it again.');
     const { added, changed, same } = comparePrices(await listPricesOf(db, file.supplierId, day), listed);
     const fresh = [...added, ...changed.map(({ after }) => after)];
     await storePrices(db, file.supplierId, day, { fresh, confirmed: same });
@@ -164,93 +158,10 @@ export async function storePriceFile(
 }
 
 /** A supplier's present prices as a file that could be brought again. */
-export async function writePriceFile(actor: Actor, supplierId: string): Promise<string | undefined> {
+export async function exportPrices(actor: Actor, supplierId: string): Promise<string | undefined> {
   const db = database();
   const shop = await getShopOrThrow(db);
   const { day } = localMoment(actor.at, shop.zone);
   if (!(await listSuppliers(db, day)).some(({ id }) => id === supplierId)) return undefined;
-  const places = minorPlaces(shop.currency);
-  const amount = (minor: number) => (minor / 10 ** places).toFixed(places);
-  const rows = (await listPricesOf(db, supplierId, day)).map((price) => [
-    price.article,
-    amount(price.priceMinor),
-    price.pieces === null ? '' : String(price.pieces),
-    String(price.leadDays),
-    price.condition,
-    String(price.warrantyMonths),
-    String(price.minimumOrder),
-    amount(price.shippingMinor),
-  ]);
-  return writeCsv([[...priceFileColumns], ...rows]);
-}
-
-async function textOf(bytes: Buffer): Promise<Result<string>> {
-  const parts: string[] = [];
-  try {
-    for await (const part of decodeText(Readable.from([bytes]), () => {})) parts.push(part);
-  } catch (error) {
-    if (error instanceof EncodingError) return failed(error.message);
-    throw error;
-  }
-  return done(parts.join(''));
-}
-
-function readRows(
-  text: string,
-  currency: string,
-): { readonly listed: readonly ListedPrice[]; readonly problems: readonly FileProblem[] } {
-  const table = readCsv(text);
-  const problems: FileProblem[] = table.problems.map(({ line, column, reason }) => ({
-    line,
-    column: column ?? null,
-    reason,
-  }));
-  const strange = table.columns.filter((name) => !(priceFileColumns as readonly string[]).includes(name));
-  for (const name of strange)
-    problems.push({
-      line: 1,
-      column: name,
-      reason: `Not a column of a price file: ${priceFileColumns.join(', ')}.`,
-    });
-  const scale = 10 ** minorPlaces(currency);
-  const minor = (amount: string) => Math.round(Number(amount) * scale);
-  const listed: ListedPrice[] = [];
-  const lines: number[] = [];
-  if (strange.length === 0)
-    for (const { line, cells } of table.rows) {
-      const named = Object.fromEntries(
-        Object.entries(cells).map(([name, cell]) => [fieldOfColumn(name), cell]),
-      );
-      const parsed = parseInput(PriceFileRow, named);
-      if (!parsed.ok) {
-        for (const { field, message } of parsed.problems)
-          problems.push({ line, column: field ?? null, reason: message });
-        continue;
-      }
-      const row = parsed.value;
-      if (/^[=+\-@]/.test(row.article)) {
-        problems.push({ line, column: 'article', reason: 'An article begins with a letter or a digit.' });
-        continue;
-      }
-      lines.push(line);
-      listed.push({
-        article: row.article,
-        condition: row.condition ?? 'new',
-        priceMinor: minor(row.price),
-        pieces: row.stock ?? null,
-        leadDays: row.leadDays,
-        warrantyMonths: row.warrantyMonths ?? 0,
-        minimumOrder: row.minimumOrder ?? 1,
-        shippingMinor: minor(row.shipping ?? '0'),
-      });
-    }
-  for (const at of repeatedLines(listed))
-    problems.push({
-      line: lines[at] ?? 0,
-      column: 'article',
-      reason: 'This article stands in the file twice.',
-    });
-  if (listed.length === 0 && problems.length === 0)
-    problems.push({ line: 1, column: null, reason: 'The file has no price in it.' });
-  return { listed, problems };
+  return writePriceFile(await listPricesOf(db, supplierId, day), shop.currency);
 }

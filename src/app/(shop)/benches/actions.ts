@@ -4,7 +4,8 @@ import type { Result } from '@/core/kinds/result';
 import { IdentifyInput } from '@/inputs/identify-input';
 import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { VinInput } from '@/inputs/vin-input';
-import { type IdentifiedLine, identify } from '@/usecases/identify/identify';
+import type { IdentifiedLine } from '@/usecases/identify/identify';
+import { runInPool } from '@/usecases/pool/pool';
 import { countKeysFor, findRoutesFor, type KeysCounted, type RoutesFound } from '@/usecases/routes';
 import { examine, type VinAnswer } from '@/usecases/vin';
 import { runAction } from '../../run-action';
@@ -14,7 +15,7 @@ export async function examineVinAction(data: unknown): Promise<Result<VinAnswer>
 }
 
 export async function identifyAction(data: unknown): Promise<Result<IdentifiedLine>> {
-  return runAction(IdentifyInput, data, identify);
+  return runAction(IdentifyInput, data, (actor, input) => runInPool('identify', { actor, input }));
 }
 
 export async function findRoutesAction(data: unknown): Promise<Result<RoutesFound>> {

@@ -1,49 +1,39 @@
-import { hearChanges, type LiveEvent } from '@/usecases/live';
-import { isStillOpen } from '@/usecases/sessions';
-import { signedIn } from '../handler';
+import { hearAs } from '@/usecases/streams';
+import { problem, signedIn } from '../handler';
 
 /** Between two signs of life, so that a connection that is gone is noticed. */
 const beatMs = 25_000;
 
-/** Server-sent events: the number of every job that changes. The session is checked again before each is sent. */
+/** Server-sent events: the number of every job that changes, for as long as the session is open. */
 export const GET = signedIn(async ({ sessionId }, request) => {
   const words = new TextEncoder();
-  let stop = () => {};
-  const stream = new ReadableStream<Uint8Array>({
-    start(controller) {
-      const send = (text: string) => {
-        try {
-          controller.enqueue(words.encode(text));
-        } catch {
-          stop();
-        }
-      };
-      const tell = async (event: LiveEvent) => {
-        if (!(await isStillOpen(sessionId).catch(() => false))) return close();
-        send(`event: ${event.kind}\ndata: ${event.kind === 'job' ? event.number : ''}\n\n`);
-      };
-      const close = () => {
-        stop();
-        try {
-          controller.close();
-        } catch {
-          // The reader went first.
-        }
-      };
-      const endHearing = hearChanges((event) => void tell(event));
-      const beat = setInterval(() => send(': still here\n\n'), beatMs);
-      stop = () => {
-        endHearing();
-        clearInterval(beat);
-      };
-      request.signal.addEventListener('abort', close);
-      send('retry: 2000\n\n');
-    },
-    cancel() {
-      stop();
-    },
+  const { readable, writable } = new TransformStream<Uint8Array, Uint8Array>(undefined, {
+    highWaterMark: 256,
   });
-  return new Response(stream, {
+  const writer = writable.getWriter();
+  const end = () => {
+    heard?.end();
+    clearInterval(beat);
+    writer.close().catch(() => {});
+  };
+  const send = (text: string) => {
+    // A reader that takes nothing has gone: what it would be told piles up no further.
+    if ((writer.desiredSize ?? 0) <= 0) end();
+    else writer.write(words.encode(text)).catch(end);
+  };
+  const heard = hearAs(sessionId, {
+    tell: (event) => send(`event: ${event.kind}\ndata: ${event.kind === 'job' ? event.number : ''}\n\n`),
+    end,
+  });
+  const beat = setInterval(() => send(': still here\n\n'), beatMs);
+  if (!heard) {
+    end();
+    return problem(429, 'Too many streams of this session are open.');
+  }
+  request.signal.addEventListener('abort', end);
+  writer.closed.catch(end);
+  send('retry: 2000\n\n');
+  return new Response(readable, {
     headers: {
       'content-type': 'text/event-stream',
       'cache-control': 'no-store, no-transform',

@@ -27,6 +27,6 @@ export const PUT = signedIn(async (actor, request, context: Context) => {
   const { series } = await context.params;
   const body = await readBody(request, largest);
   if (!body.ok) return body.response;
-  const stored = await importCodeRows(actor, series, body.value.toString('utf8'));
+  const stored = await importCodeRows(actor, series, body.value);
   return stored.ok ? Response.json(stored.value) : refusal(stored.problems);
 });

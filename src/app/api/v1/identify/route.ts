@@ -1,9 +1,9 @@
 import { identifyAnswer } from '@/formats/api/identify';
 import { IdentifyInput } from '@/inputs/identify-input';
-import { identify } from '@/usecases/identify/identify';
+import { runInPool } from '@/usecases/pool/pool';
 import { allowed, answerJson } from '../../handler';
 
 /** Candidates, the next question and what to bring, for a car that hangs on no job. */
 export const POST = allowed('benches', (actor, request) =>
-  answerJson(request, IdentifyInput, (input) => identify(actor, input), identifyAnswer),
+  answerJson(request, IdentifyInput, (input) => runInPool('identify', { actor, input }), identifyAnswer),
 );

@@ -1,5 +1,4 @@
-import { labelsPdf } from '@/formats/pdf/labels-pdf';
-import { readKeyLabels } from '@/usecases/quote/papers';
+import { drawKeyLabels } from '@/usecases/quote/papers';
 import { signedIn } from '../../../../handler';
 import { answerPdf, pathNumber } from '../../../../pdf-answer';
 
@@ -7,10 +6,10 @@ interface Context {
   readonly params: Promise<{ readonly number: string }>;
 }
 
-/** Labels for the keys of a job; for people, since the first print makes their ids. */
-export const GET = signedIn(async (actor, request, { params }: Context) => {
+/** Labels for the keys of a job, for people. A change, since the first print makes their ids. */
+export const POST = signedIn(async (actor, request, { params }: Context) => {
   const number = pathNumber((await params).number);
   const origin = process.env.PUBLIC_ORIGIN ?? `http://${request.headers.get('host')}`;
-  const labels = number === undefined ? undefined : await readKeyLabels(actor, number, origin);
-  return answerPdf(labels && (await labelsPdf(labels)), `K-${number} tags`);
+  const labels = number === undefined ? undefined : await drawKeyLabels(actor, number, origin);
+  return answerPdf(labels, `K-${number} tags`);
 });

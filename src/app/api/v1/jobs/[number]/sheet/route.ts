@@ -1,5 +1,4 @@
-import { jobSheetPdf } from '@/formats/pdf/job-sheet-pdf';
-import { readJobSheet } from '@/usecases/quote/papers';
+import { drawJobSheet } from '@/usecases/quote/papers';
 import { signedIn } from '../../../../handler';
 import { answerPdf, pathNumber } from '../../../../pdf-answer';
 
@@ -10,6 +9,6 @@ interface Context {
 /** The job sheet on one page; for people, since it names the customer. */
 export const GET = signedIn(async (actor, _request, { params }: Context) => {
   const number = pathNumber((await params).number);
-  const sheet = number === undefined ? undefined : await readJobSheet(actor, number);
-  return answerPdf(sheet && (await jobSheetPdf(sheet)), sheet?.jobName ?? '');
+  const sheet = number === undefined ? undefined : await drawJobSheet(actor, number);
+  return answerPdf(sheet?.bytes, sheet?.name ?? '');
 });

@@ -1,5 +1,4 @@
-import { quotePdf } from '@/formats/pdf/quote-pdf';
-import { readQuotePaper } from '@/usecases/quote/papers';
+import { drawQuote } from '@/usecases/quote/papers';
 import { signedIn } from '../../../../handler';
 import { answerPdf, pathNumber } from '../../../../pdf-answer';
 
@@ -10,6 +9,5 @@ interface Context {
 /** A quote on one page; for people, since it names the customer. */
 export const GET = signedIn(async (actor, _request, { params }: Context) => {
   const number = pathNumber((await params).number);
-  const found = number === undefined ? undefined : await readQuotePaper(actor, number);
-  return answerPdf(found && (await quotePdf(found.head, found.paper)), `Q-${number}`);
+  return answerPdf(number === undefined ? undefined : await drawQuote(actor, number), `Q-${number}`);
 });

@@ -1,5 +1,5 @@
 import { isUuid } from '@/core/kinds/is-uuid';
-import { priceFileBytes, readPriceFile, writePriceFile } from '@/usecases/quote/suppliers';
+import { exportPrices, priceFileBytes, readPriceFile } from '@/usecases/quote/suppliers';
 import { problem, readBody, refusal, signedIn } from '../../../../handler';
 
 interface Context {
@@ -23,7 +23,7 @@ export const POST = signedIn(async (actor, request, { params }: Context) => {
 /** A supplier's present prices as CSV. */
 export const GET = signedIn(async (actor, _request, { params }: Context) => {
   const { id } = await params;
-  const text = isUuid(id) ? await writePriceFile(actor, id) : undefined;
+  const text = isUuid(id) ? await exportPrices(actor, id) : undefined;
   return text === undefined
     ? problem(404, 'There is no such supplier.')
     : new Response(text, {

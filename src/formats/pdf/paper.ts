@@ -1,0 +1,22 @@
+import type { QuotePaper } from '@/core/quote/paper';
+import { type JobSheet, jobSheetPdf } from './job-sheet-pdf';
+import { type KeyLabel, labelsPdf } from './labels-pdf';
+import { type QuoteHead, quotePdf } from './quote-pdf';
+
+/** A paper that can be drawn: what it is, and what stands on it. */
+export type Paper =
+  | { readonly kind: 'quote'; readonly head: QuoteHead; readonly paper: QuotePaper }
+  | { readonly kind: 'sheet'; readonly sheet: JobSheet }
+  | { readonly kind: 'labels'; readonly labels: readonly KeyLabel[] };
+
+/** Draws a paper as PDF; takes up to some seconds of a processor. */
+export function drawPaper(paper: Paper): Promise<Uint8Array> {
+  switch (paper.kind) {
+    case 'quote':
+      return quotePdf(paper.head, paper.paper);
+    case 'sheet':
+      return jobSheetPdf(paper.sheet);
+    case 'labels':
+      return labelsPdf(paper.labels);
+  }
+}

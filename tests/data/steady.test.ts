@@ -1,0 +1,146 @@
+import { v7 as uuid } from 'uuid';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { PersonActor } from '@/core/kinds/actor';
+import { database } from '@/usecases/database';
+import { exportCsv } from '@/usecases/library/export-library';
+import { readImport } from '@/usecases/library/read-import';
+import { endDeadImports } from '@/usecases/library/signs-of-life';
+import { cancelImport, readImportState, storeImport } from '@/usecases/library/store-import';
+import { closePool } from '@/usecases/pool/pool';
+import { PoolFull } from '@/usecases/pool/pool-full';
+import { readFileAs, wholeOf } from '../support/files';
+import { actorOf, testDatabase } from '../support/test-database';
+
+// What takes long, or never ends, must not keep others from being answered.
+
+testDatabase('world');
+
+let actor: PersonActor;
+let other: PersonActor;
+beforeAll(async () => {
+  actor = await actorOf('proprietor');
+  other = await actorOf('locksmith');
+});
+afterAll(closePool);
+
+const header = 'article,keyway,seat\r\n';
+const bytesOf = (text: string) => new TextEncoder().encode(text);
+
+async function staged(): Promise<number> {
+  const result = await database().query<{ count: number }>('SELECT count(*)::int AS count FROM import_row');
+  return result.rows[0]?.count ?? -1;
+}
+
+describe('a download', () => {
+  it('that is broken off thirty times leaves every connection whole', async () => {
+    const whole = await wholeOf(exportCsv(actor, 'applications'));
+    for (let at = 0; at < 30; at += 1) {
+      const download = exportCsv(actor, 'applications');
+      await download.next();
+      await download.next();
+      await download.end();
+    }
+    expect(await wholeOf(exportCsv(actor, 'applications'))).toBe(whole);
+  });
+
+  it('is refused beyond two of one person and four of all; nobody who asks something else waits', async () => {
+    const held = [exportCsv(actor, 'chips'), exportCsv(actor, 'chips')];
+    expect(() => exportCsv(actor, 'chips')).toThrow(PoolFull);
+    held.push(exportCsv(other, 'chips'), exportCsv(other, 'chips'));
+    for (const one of held) await one.next();
+    expect(() => exportCsv({ ...actor, personId: uuid() }, 'chips')).toThrow(PoolFull);
+    const answers = await Promise.all(Array.from({ length: 20 }, () => database().query('SELECT 1')));
+    expect(answers.every(({ rowCount }) => rowCount === 1)).toBe(true);
+    for (const one of held) await one.end();
+    expect((await wholeOf(exportCsv(actor, 'chips'))).length).toBeGreaterThan(100);
+  });
+
+  it('that was ended says so, and gives its place free once', async () => {
+    const download = exportCsv(actor, 'chips');
+    await Promise.all([download.end(), download.end()]);
+    await expect(download.next()).rejects.toThrow('too long');
+    const two = [exportCsv(actor, 'chips'), exportCsv(actor, 'chips')];
+    expect(() => exportCsv(actor, 'chips')).toThrow(PoolFull);
+    for (const one of two) await one.end();
+  });
+});
+
+describe('imports', () => {
+  it('all end, thirty at once', async () => {
+    const rows = await Promise.all(
+      Array.from({ length: 30 }, (_, at) =>
+        readFileAs(actor, 'blanks', `${header}BLANK-7${100 + at},Siskin 11,plain\r\n`),
+      ),
+    );
+    expect(rows.map(({ state }) => state)).toEqual(Array(30).fill('read'));
+    for (const { id } of rows) await cancelImport(actor, id);
+    expect(await staged()).toBe(0);
+  });
+
+  it('of slow senders keep nobody out', async () => {
+    const ends: (() => void)[] = [];
+    const slow = Array.from({ length: 12 }, () => {
+      const wait = new Promise<void>((resolve) => ends.push(resolve));
+      async function* bytes() {
+        yield bytesOf(header);
+        await wait;
+        yield bytesOf('BLANK-7201,Siskin 11,plain\r\n');
+      }
+      return readImport(actor, {
+        id: uuid(),
+        list: 'blanks',
+        fileName: 'slow.csv',
+        announcedBytes: undefined,
+        bytes: bytes(),
+      });
+    });
+    const quick = await readFileAs(actor, 'blanks', `${header}BLANK-7200,Siskin 11,plain\r\n`);
+    expect(quick.state).toBe('read');
+    expect((await storeImport(actor, quick.id, {})).ok).toBe(true);
+    for (const end of ends) end();
+    for (const row of await Promise.all(slow)) expect(row).toMatchObject({ value: { state: 'read' } });
+  });
+
+  it('whose sender goes half-way are refused with a word, and nothing of them stays', async () => {
+    const before = await staged();
+    async function* lost() {
+      yield bytesOf(`${header}BLANK-7301,Siskin 11,plain\r\n`);
+      throw new Error('aborted');
+    }
+    const id = uuid();
+    const row = await readImport(actor, {
+      id,
+      list: 'blanks',
+      fileName: 'lost.csv',
+      announcedBytes: 400,
+      bytes: lost(),
+    });
+    expect(row).toMatchObject({ ok: true, value: { state: 'refused' } });
+    expect(row.ok && row.value.preview?.problems[0]?.reason).toMatch(/did not arrive whole/);
+    expect(await staged()).toBe(before);
+  });
+
+  it('whose program died are ended by the next look, and one that is alive is not', async () => {
+    const [dead, alive] = [uuid(), uuid()];
+    await database().query(
+      `INSERT INTO library_import (id, list, file_name, state, started_at, started_by, seen_at)
+       SELECT x.id, 'blanks', 'dead.csv', 'reading', $3, $4, clock_timestamp() - x.ago
+       FROM (VALUES ($1::uuid, interval '2 min'), ($2::uuid, interval '20 s')) AS x(id, ago)`,
+      [dead, alive, actor.at, actor.personId],
+    );
+    expect(await endDeadImports()).toBe(1);
+    expect((await readImportState(actor, dead))?.state).toBe('failed');
+    expect((await readImportState(actor, alive))?.state).toBe('reading');
+    await cancelImport(actor, alive);
+  });
+
+  it('whose rows a crash of the database took are not stored as nothing', async () => {
+    const row = await readFileAs(actor, 'blanks', `${header}BLANK-7401,Siskin 11,plain\r\n`);
+    await database().query('DELETE FROM import_row WHERE import_id = $1', [row.id]);
+    expect(await storeImport(actor, row.id, {})).toMatchObject({
+      ok: false,
+      problems: [{ message: expect.stringContaining('gone with a crash') }],
+    });
+    expect((await readImportState(actor, row.id))?.state).toBe('failed');
+  });
+});
