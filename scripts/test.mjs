@@ -1,5 +1,6 @@
 // `npm test`: everything CI runs, against a throw-away database and a build of its own.
-// `npm test -- unit data` runs only the parts named: checks, unit, data, e2e, commands.
+// `npm test -- unit data` runs only the parts named: checks, unit, data, e2e, commands. VITEST_ONLY names test files,
+// E2E_ONLY a word of the end-to-end tests.
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -83,6 +84,7 @@ async function vitest(project, env = {}) {
     'run',
     '--project',
     project,
+    ...(process.env.VITEST_ONLY ? process.env.VITEST_ONLY.split(' ') : []),
     '--reporter=default',
     '--reporter=json',
     `--outputFile.json=${file}`,

@@ -4,12 +4,11 @@ import { cache } from 'react';
 import { type Duty, mayDo } from '@/core/authority/roles';
 import type { PersonActor } from '@/core/kinds/actor';
 import { readSession, type SessionState } from '@/usecases/sessions';
-
-const cookieName = 'kilnsman_session';
+import type { SignInOrigin } from '@/usecases/sign-in';
 
 /** The session of this request, read once for each request. */
 export const findSession = cache(async (): Promise<SessionState> => {
-  const token = (await cookies()).get(cookieName)?.value;
+  const token = (await cookies()).get(cookieNames().session)?.value;
   return token ? readSession(token, (await requestOrigin()).device) : { kind: 'none' };
 });
 
@@ -36,17 +35,49 @@ export async function requireDuty(duty: Duty): Promise<PersonActor> {
 }
 
 export async function keepSession(token: string): Promise<void> {
-  (await cookies()).set(cookieName, token, {
-    httpOnly: true,
-    sameSite: 'lax',
-    secure: process.env.PUBLIC_ORIGIN?.startsWith('https:') ?? false,
-    path: '/',
-    maxAge: 30 * 86_400,
-  });
+  await keepCookie(cookieNames().session, token, 30);
+}
+
+/** Marks this browser as one on which somebody signed in. */
+export async function keepDevice(token: string): Promise<void> {
+  await keepCookie(cookieNames().device, token, 400);
 }
 
 export async function dropSession(): Promise<void> {
-  (await cookies()).delete(cookieName);
+  (await cookies()).delete({ name: cookieNames().session, path: '/', secure: isSecure() });
+}
+
+/** Where a passcode is typed: device and address, and what this browser has of earlier sign-ins. */
+export async function signInOrigin(): Promise<SignInOrigin> {
+  const { device, address } = await requestOrigin();
+  const kept = await cookies();
+  const deviceToken = kept.get(cookieNames().device)?.value;
+  return {
+    device,
+    address: process.env.TRUSTED_PROXY ? address : undefined,
+    deviceToken: deviceToken && /^[A-Za-z0-9_-]{43}$/.test(deviceToken) ? deviceToken : undefined,
+    session: kept.get(cookieNames().session)?.value,
+  };
+}
+
+/** Behind HTTPS browsers keep a cookie of this prefix to this host, this path and secure connections. */
+function cookieNames() {
+  const prefix = isSecure() ? '__Host-' : '';
+  return { session: `${prefix}kilnsman_session`, device: `${prefix}kilnsman_device` };
+}
+
+export function isSecure(): boolean {
+  return process.env.PUBLIC_ORIGIN?.startsWith('https:') ?? false;
+}
+
+async function keepCookie(name: string, value: string, days: number): Promise<void> {
+  (await cookies()).set(name, value, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: isSecure(),
+    path: '/',
+    maxAge: days * 86_400,
+  });
 }
 
 /**

@@ -29,7 +29,7 @@ GRANT INSERT, DELETE ON import_row TO :serving;
 GRANT INSERT, UPDATE, DELETE ON job_observation, job_choice TO :serving;
 
 GRANT INSERT, DELETE ON set_up_code TO :serving;
-GRANT INSERT, UPDATE, DELETE ON attempt_limit TO :serving;
+GRANT INSERT, UPDATE, DELETE ON attempt_limit, known_device TO :serving;
 GRANT EXECUTE ON FUNCTION audit_append, audit_hash, import_rows_counted TO :serving;
 
 GRANT USAGE ON SEQUENCE job_number, quote_number TO :serving;
@@ -45,4 +45,5 @@ GRANT INSERT ON job_event, job_event_refused, job_history, quote, rival_offer TO
 -- The gates and the secrets. An envelope is never changed; a data key is wrapped anew or destroyed.
 GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry TO :serving;
 GRANT INSERT ON envelope TO :serving;
+GRANT INSERT, DELETE ON sealed_text, text_compared TO :serving;
 GRANT DELETE ON code_row TO :serving;

@@ -46,6 +46,20 @@ export async function findSeenEvent(db: Db, jobId: string, id: string): Promise<
   return refused.rows[0] ? { refused: refused.rows[0].reason } : undefined;
 }
 
+/** Who recorded an attempt that stands. */
+export async function findAttemptAuthor(
+  db: Db,
+  jobId: string,
+  attemptId: string,
+): Promise<string | undefined> {
+  const result = await db.query<{ actorId: string | null }>(
+    `SELECT actor_id AS "actorId" FROM job_event
+     WHERE job_id = $1 AND kind = 'attemptRecorded' AND content->>'attemptId' = $2 ORDER BY seq DESC LIMIT 1`,
+    [jobId, attemptId],
+  );
+  return result.rows[0]?.actorId ?? undefined;
+}
+
 /** Appends an event under the job's row lock, which the caller holds. */
 export async function appendEvent(
   db: Db,

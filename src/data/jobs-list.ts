@@ -3,6 +3,7 @@ import type { RouteKind } from '@/core/programming/route';
 import type { Db } from './db';
 
 export interface JobListRow {
+  readonly id: string;
   readonly number: number;
   readonly openedAt: Date;
   readonly make: string | null;
@@ -21,15 +22,20 @@ export interface JobListRow {
 export interface JobsQuery {
   /** Words to find; every one must fit a number, name, make, model or VIN. */
   readonly words: readonly string[];
+  /** Whether names are looked through too. */
+  readonly byName: boolean;
   /** Page by key: jobs with smaller numbers than this. */
   readonly before: number | undefined;
   readonly limit: number;
 }
 
-/** Jobs by falling number. A word fits where it is the number, or a part of name, make, model, car or VIN. */
+/**
+ * Jobs by falling number. A word fits where it is the number, or a part of name, make, model, car or VIN. Words with a
+ * digit are not looked for in free texts: what of them is sealed must not be told by what is found.
+ */
 export async function listJobs(db: Db, query: JobsQuery): Promise<JobListRow[]> {
   const result = await db.query<JobListRow>(
-    `SELECT j.number, j.opened_at AS "openedAt", mk.name AS make, md.name AS model, j.car_words AS "carWords", j.year,
+    `SELECT j.id, j.number, j.opened_at AS "openedAt", mk.name AS make, md.name AS model, j.car_words AS "carWords", j.year,
        j.vin, c.name, pl.name AS place, j.why, j.route, j.closed_at AS "closedAt", j.outcome
      FROM job j JOIN customer c ON c.id = j.customer_id LEFT JOIN make mk ON mk.id = j.make_id
      LEFT JOIN model md ON md.id = j.model_id LEFT JOIN place pl ON pl.id = j.place_id
@@ -37,13 +43,13 @@ export async function listJobs(db: Db, query: JobsQuery): Promise<JobListRow[]> 
        SELECT 1 FROM unnest($1::text[]) AS asked(word)
        WHERE NOT (
          j.number::text = regexp_replace(asked.word, '^k-?', '')
-         OR strpos(lower(coalesce(c.name, '')), asked.word) > 0
+         OR ($4 AND asked.word !~ '[0-9]' AND strpos(lower(coalesce(c.name, '')), asked.word) > 0)
          OR strpos(lower(coalesce(mk.name, '')), asked.word) > 0
          OR strpos(lower(coalesce(md.name, '')), asked.word) > 0
-         OR strpos(lower(j.car_words), asked.word) > 0
+         OR (asked.word !~ '[0-9]' AND strpos(lower(j.car_words), asked.word) > 0)
          OR strpos(lower(coalesce(j.vin, '')), asked.word) > 0))
      ORDER BY j.number DESC LIMIT $3`,
-    [query.words.map((word) => word.toLowerCase()), query.before ?? null, query.limit],
+    [query.words.map((word) => word.toLowerCase()), query.before ?? null, query.limit, query.byName],
   );
   return result.rows;
 }

@@ -62,6 +62,16 @@ export async function listPeople(db: Db): Promise<PersonRow[]> {
   return result.rows;
 }
 
+/** The person of a name, as people type it; undefined where nobody or more than one has it. */
+export async function findPersonByName(db: Db, name: string): Promise<string | undefined> {
+  const result = await db.query<{ id: string }>(
+    `SELECT id FROM person WHERE left_at IS NULL
+       AND lower(regexp_replace(name, '\\s+', ' ', 'g')) = lower(regexp_replace($1, '\\s+', ' ', 'g'))`,
+    [name],
+  );
+  return result.rows.length === 1 ? result.rows[0]?.id : undefined;
+}
+
 export async function findPasscodeHash(db: Db, personId: string): Promise<string | undefined> {
   const result = await db.query<{ passcode_hash: string }>(
     'SELECT passcode_hash FROM person WHERE id = $1 AND left_at IS NULL',

@@ -189,5 +189,7 @@ export async function blankPersonalData(db: Db, before: Date, at: Date): Promise
     [ids],
   );
   await db.query(`UPDATE job_key SET name = 'Key' WHERE job_id = ANY($1)`, [ids]);
+  await db.query('DELETE FROM sealed_text WHERE job_id = ANY($1)', [ids]);
+  await db.query('DELETE FROM text_compared WHERE job_id = ANY($1)', [ids]);
   return jobs.rows.map(({ jobId }) => ({ jobId }));
 }

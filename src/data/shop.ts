@@ -80,6 +80,11 @@ export async function replaceSetUpCode(db: Db, codeHash: Buffer, at: Date): Prom
   await db.query('INSERT INTO set_up_code (code_hash, made_at) VALUES ($1, $2)', [codeHash, at]);
 }
 
+/** Whether this is the code, without using it up. */
+export async function isSetUpCode(db: Db, codeHash: Buffer): Promise<boolean> {
+  return (await db.query('SELECT 1 FROM set_up_code WHERE code_hash = $1', [codeHash])).rowCount === 1;
+}
+
 /** Deletes the code and says whether it was there: a code works once. */
 export async function takeSetUpCode(db: Db, codeHash: Buffer): Promise<boolean> {
   const result = await db.query('DELETE FROM set_up_code WHERE code_hash = $1', [codeHash]);

@@ -42,6 +42,7 @@ class AttemptRecordedContent {
   @ArrayMaxSize(12, { message: 'Up to 12 secrets.' })
   @IsUUID(undefined, { each: true, message: 'Which secrets?' })
   secretIds?: string[];
+  @IsOptional() @MaxLength(80, { message: 'Up to 80 characters.' }) dealerPaper?: string | null;
 }
 
 class DoorOpenedContent {

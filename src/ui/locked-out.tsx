@@ -7,7 +7,8 @@ export function LockedOut({ message }: { readonly message: string | undefined })
     <Notice tone="oxide" role="alert">
       <p className="font-semibold">{message}</p>
       <p>
-        Everybody else can still sign in. A forgotten passcode is set anew by the proprietor, under People.
+        Everybody else can still sign in, and so can this person where they signed in before. A forgotten
+        passcode is set anew by the proprietor, under People.
       </p>
     </Notice>
   );

@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { PersonActor, Role } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
+import { forgetDevices } from '@/data/known-devices';
 import { insertPerson, listPeople, lockPeople, markLeft, updatePerson } from '@/data/people';
 import { endSessionsOf } from '@/data/sessions';
 import type { ByIdInput, PersonInput } from '@/inputs/people-inputs';
@@ -30,7 +31,7 @@ export async function savePerson(actor: PersonActor, input: PersonInput): Promis
   return transact(async (db) => {
     await lockPeople(db);
     const people = await listPeople(db);
-    if (people.some(({ id, name }) => id !== input.id && name === input.name.trim()))
+    if (people.some(({ id, name }) => id !== input.id && signsInAs(name) === signsInAs(input.name)))
       return failed('There is somebody of this name.', 'name');
     const before = people.find(({ id }) => id === input.id);
     if (input.id !== null && !before) return failed('There is no such person.');
@@ -48,6 +49,7 @@ export async function savePerson(actor: PersonActor, input: PersonInput): Promis
       });
     if (before && (passcodeHash !== null || before.role !== input.role))
       await endSessionsOf(db, id, actor.at);
+    if (before && passcodeHash !== null) await forgetDevices(db, id);
     await appendAudit(db, actor, {
       action: before ? 'person.changed' : 'person.added',
       subjectKind: 'person',
@@ -68,9 +70,15 @@ export async function removePerson(actor: PersonActor, { id }: ByIdInput): Promi
     if (isLast(people, id)) return failed('The shop needs one proprietor at least.');
     if (!(await markLeft(db, id, actor.at))) return failed('There is no such person.');
     await endSessionsOf(db, id, actor.at);
+    await forgetDevices(db, id);
     await appendAudit(db, actor, { action: 'person.left', subjectKind: 'person', subjectId: id });
     return done(null);
   });
+}
+
+/** People sign in by their name, whatever its capitals and spaces. */
+function signsInAs(name: string): string {
+  return name.trim().replace(/\s+/g, ' ').toLowerCase();
 }
 
 function isLast(people: readonly PersonShown[], id: string): boolean {

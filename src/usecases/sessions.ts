@@ -3,9 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { mayDo } from '@/core/authority/roles';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { type AttemptLimit, attemptLimit } from '@/data/attempt-limits';
 import { appendAudit } from '@/data/audit';
-import { findPasscodeHash, listPeople, type PersonRow } from '@/data/people';
 import {
   endSession,
   findLiveSession,
@@ -16,81 +14,13 @@ import {
   type SessionRow,
   touchSession,
 } from '@/data/sessions';
-import { findShop, getShopOrThrow } from '@/data/shop';
-import type { SignInInput } from '@/inputs/sign-in-input';
+import { getShopOrThrow } from '@/data/shop';
 import { now } from '@/outside/clock';
 import { database, transact } from './database';
 import { hashToken } from './hash-token';
-import { checkPasscode } from './passcodes';
 
 const idleHours = 12;
 const touchEverySeconds = 60;
-
-/** A hash nobody's passcode has, checked where the person is unknown so that the answer takes as long. */
-const nobody =
-  '$argon2id$v=19$m=19456,t=2,p=1$c29tZXNhbHRzb21lc2FsdA$u7kJ2m6lqTn8Q1mS3m0Jm6rB0h5b2u2cF8l0kQmJm0A';
-
-export interface SignInOffer {
-  readonly shopName: string;
-  readonly people: readonly PersonRow[];
-}
-
-/** Who can be chosen on the sign-in page; undefined where the shop is not set up yet. */
-export async function readSignInOffer(): Promise<SignInOffer | undefined> {
-  const shop = await findShop(database());
-  if (!shop) return undefined;
-  const people = await listPeople(database());
-  return {
-    shopName: shop.name,
-    people: people.map((person) => ({ ...person, demoPasscode: shop.isDemo ? person.demoPasscode : null })),
-  };
-}
-
-/** Starts a session. Attempts are limited for each person and for each address. */
-export async function signIn(
-  origin: { readonly device: string; readonly address: string },
-  input: SignInInput,
-): Promise<Result<{ token: string }>> {
-  const limits = attemptLimits();
-  const waits = [await limits.address.take(origin.address), await limits.person.take(input.personId)];
-  const wait = Math.max(...waits.map((seconds) => seconds ?? 0));
-  if (wait > 0) return failed(`Too many attempts. Try again in ${Math.ceil(wait / 60)} min.`, 'lockedOut');
-
-  const passcodeHash = await findPasscodeHash(database(), input.personId);
-  const fits = await checkPasscode(passcodeHash ?? nobody, input.passcode).catch(() => false);
-  if (!passcodeHash || !fits) {
-    await transact((db) =>
-      appendAudit(db, systemActor(origin.device), {
-        action: 'session.refused',
-        subjectKind: 'person',
-        subjectId: passcodeHash ? input.personId : null,
-      }),
-    );
-    return failed('This passcode does not fit the person chosen.', 'passcode');
-  }
-  await limits.person.clear(input.personId);
-  return done({ token: await startSession(input.personId, origin.device) });
-}
-
-/** Whether a passcode is the person's own; counted against the same limits as signing in. */
-export async function provePasscode(
-  actor: PersonActor,
-  personId: string,
-  passcode: string,
-): Promise<Result<null>> {
-  const wait = await attemptLimits().person.take(personId);
-  if (wait) return failed(`Too many attempts. Try again in ${Math.ceil(wait / 60)} min.`, 'lockedOut');
-  const passcodeHash = await findPasscodeHash(database(), personId);
-  const fits = await checkPasscode(passcodeHash ?? nobody, passcode).catch(() => false);
-  if (passcodeHash && fits) {
-    await attemptLimits().person.clear(personId);
-    return done(null);
-  }
-  await transact((db) =>
-    appendAudit(db, actor, { action: 'passcode.refused', subjectKind: 'person', subjectId: personId }),
-  );
-  return failed('This passcode does not fit the person chosen.', 'passcode');
-}
 
 export async function signOut(actor: PersonActor): Promise<void> {
   await transact(async (db) => {
@@ -144,21 +74,6 @@ export async function lockNow(actor: PersonActor): Promise<void> {
   await lockSession(database(), actor.sessionId, actor.at, actor.at);
 }
 
-/** Opens a locked session again with the passcode of its person. */
-export async function unlock(actor: PersonActor, passcode: string): Promise<Result<null>> {
-  const proved = await provePasscode(actor, actor.personId, passcode);
-  if (!proved.ok) return proved;
-  await transact(async (db) => {
-    await lockSession(db, actor.sessionId, null, actor.at);
-    await appendAudit(db, actor, {
-      action: 'session.unlocked',
-      subjectKind: 'session',
-      subjectId: actor.sessionId,
-    });
-  });
-  return done(null);
-}
-
 /** The sessions a person may end: the own ones, and for the proprietor all. */
 export async function readSessions(actor: PersonActor): Promise<SessionRow[]> {
   const own = mayDo(actor.role, 'managePeople') ? null : actor.personId;
@@ -195,14 +110,4 @@ export async function startSession(personId: string, device: string): Promise<st
 
 export function systemActor(device: string): Actor {
   return { kind: 'system', device, at: now() };
-}
-
-let limits: { person: AttemptLimit; address: AttemptLimit } | undefined;
-
-function attemptLimits(): { person: AttemptLimit; address: AttemptLimit } {
-  limits ??= {
-    person: attemptLimit(database(), 'sign-in-person', 6, 900),
-    address: attemptLimit(database(), 'sign-in-address', 40, 900),
-  };
-  return limits;
 }

@@ -6,7 +6,8 @@ import { chooseVan } from '@/usecases/jobs/decide';
 import { exportCodeRows, importCodeRows } from '@/usecases/library/code-rows';
 import { saveRow } from '@/usecases/library/edit-library';
 import { removePerson, savePerson } from '@/usecases/people';
-import { endSessionById, lockNow, readSession, readSessions, signIn, unlock } from '@/usecases/sessions';
+import { endSessionById, lockNow, readSession, readSessions } from '@/usecases/sessions';
+import { signIn, unlock } from '@/usecases/sign-in';
 import { endTokenById, makeToken, readProgram, readTokens } from '@/usecases/tokens';
 import { readTools, removeRight, saveCover, saveRight, saveTool } from '@/usecases/tools';
 import { openTestJob, viewOf } from '../support/jobs';
@@ -23,11 +24,11 @@ beforeAll(async () => {
   trainee = await actorOf('trainee');
 });
 
-const origin = { device: 'test', address: '10.0.0.9' };
+const origin = { device: 'test', address: undefined, deviceToken: undefined, session: undefined };
 const refused = (words: RegExp) => ({ ok: false, problems: [{ message: expect.stringMatching(words) }] });
 
 async function session(actor: PersonActor, passcode: string): Promise<{ token: string; actor: PersonActor }> {
-  const started = await signIn(origin, { personId: actor.personId, passcode });
+  const started = await signIn(origin, { who: actor.personId, passcode });
   if (!started.ok) throw new Error(JSON.stringify(started.problems));
   const state = await readSession(started.value.token, 'test');
   if (state.kind !== 'live') throw new Error(`expected a session, got ${state.kind}`);
@@ -90,7 +91,7 @@ describe('people', () => {
     ).toMatchObject({ ok: true });
     expect(await readSession(token, 'test')).toEqual({ kind: 'none' });
     expect(await removePerson(proprietor, { id: added.value.id })).toEqual({ ok: true, value: null });
-    expect(await signIn(origin, { personId: added.value.id, passcode: 'salt-kiln-90' })).toMatchObject({
+    expect(await signIn(origin, { who: added.value.id, passcode: 'salt-kiln-90' })).toMatchObject({
       ok: false,
     });
     expect(await removePerson(proprietor, { id: proprietor.personId })).toMatchObject(
@@ -142,22 +143,35 @@ describe('tokens of programs', () => {
     const made = await make(locksmith);
     if (!made.ok) throw new Error(JSON.stringify(made.problems));
     const { token } = made.value;
-    expect(await readProgram(token, 'benches', origin)).toMatchObject({
+    expect(await readProgram(token, 'benches', { device: 'test', address: '192.0.2.7' })).toMatchObject({
       actor: { kind: 'program', role: 'locksmith' },
     });
-    expect(await readProgram(token, 'library', origin)).toMatchObject({ status: 403 });
-    expect(await readProgram(`${token}x`, 'benches', origin)).toMatchObject({ status: 401 });
+    expect(await readProgram(token, 'library', { device: 'test', address: '192.0.2.7' })).toMatchObject({
+      status: 403,
+    });
+    expect(await readProgram(`${token}x`, 'benches', { device: 'test', address: '192.0.2.7' })).toMatchObject(
+      { status: 401 },
+    );
     const stored = await database().query('SELECT token_hash FROM program_token');
     expect(JSON.stringify(stored.rows)).not.toContain(token);
     await database().query(`UPDATE person SET role = 'trainee' WHERE id = $1`, [locksmith.personId]);
-    expect(await readProgram(token, 'benches', origin)).toMatchObject({ actor: { role: 'trainee' } });
+    expect(await readProgram(token, 'benches', { device: 'test', address: '192.0.2.7' })).toMatchObject({
+      actor: { role: 'trainee' },
+    });
     await database().query(`UPDATE person SET role = 'locksmith' WHERE id = $1`, [locksmith.personId]);
     const [own] = await readTokens(locksmith);
     expect(await endTokenById(locksmith, own?.id ?? '')).toEqual({ ok: true, value: null });
-    expect(await readProgram(token, 'benches', origin)).toMatchObject({ status: 401 });
+    expect(await readProgram(token, 'benches', { device: 'test', address: '192.0.2.7' })).toMatchObject({
+      status: 401,
+    });
     const expired = await make(locksmith);
     await database().query(`UPDATE program_token SET expires_at = '2020-01-01'`);
-    expect(await readProgram(expired.ok ? expired.value.token : '', 'benches', origin)).toMatchObject({
+    expect(
+      await readProgram(expired.ok ? expired.value.token : '', 'benches', {
+        device: 'test',
+        address: '192.0.2.7',
+      }),
+    ).toMatchObject({
       status: 401,
     });
   });

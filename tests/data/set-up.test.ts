@@ -1,11 +1,12 @@
 import { expect, it } from 'vitest';
-import { readSession, signIn } from '@/usecases/sessions';
+import { readSession } from '@/usecases/sessions';
 import { makeSetUpCode, setUpShop } from '@/usecases/set-up';
+import { signIn } from '@/usecases/sign-in';
 import { testDatabase } from '../support/test-database';
 
 testDatabase('bare');
 
-const origin = { device: 'test', address: '127.0.0.1' };
+const origin = { device: 'test', address: undefined, deviceToken: undefined, session: undefined };
 const input = {
   code: '',
   shopName: 'Tern Lane Keys',
@@ -31,7 +32,7 @@ it('makes the shop once, with the code shown at the last start only', async () =
   expect(await setUpShop(origin, { ...input, code: second ?? '' })).toMatchObject({ ok: false });
   expect(
     await signIn(origin, {
-      personId: session.kind === 'live' ? session.actor.personId : '',
+      who: session.kind === 'live' ? session.actor.name : '',
       passcode: 'long enough',
     }),
   ).toMatchObject({

@@ -2,11 +2,13 @@ import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { database } from '@/usecases/database';
+import { isDatabaseAway } from '@/usecases/failures';
+import { identify } from '@/usecases/identify/identify';
 import { exportCsv } from '@/usecases/library/export-library';
 import { readImport } from '@/usecases/library/read-import';
 import { endDeadImports } from '@/usecases/library/signs-of-life';
 import { cancelImport, readImportState, storeImport } from '@/usecases/library/store-import';
-import { closePool } from '@/usecases/pool/pool';
+import { closePool, runInPool } from '@/usecases/pool/pool';
 import { PoolFull } from '@/usecases/pool/pool-full';
 import { readFileAs, wholeOf } from '../support/files';
 import { actorOf, testDatabase } from '../support/test-database';
@@ -142,5 +144,31 @@ describe('imports', () => {
       problems: [{ message: expect.stringContaining('gone with a crash') }],
     });
     expect((await readImportState(actor, row.id))?.state).toBe('failed');
+  });
+});
+
+describe('the threads', () => {
+  it('identify a car and draw a paper as the same functions do here', async () => {
+    const input = { line: 'halvorn merrowdale 2019 push start lost both' };
+    const there = await runInPool('identify', { actor, input });
+    const here = await identify(actor, input);
+    if (!there.ok || !here.ok) throw new Error('expected candidates');
+    expect(there.value.identification.candidates.length).toBeGreaterThan(0);
+    expect(there.value.identification).toEqual(structuredClone(here.value.identification));
+    expect(there.value.read).toEqual(here.value.read);
+
+    const label = { number: '1042-1', words: 'ochre tern', address: 'http://127.0.0.1/tag/x' };
+    const bytes = await runInPool('drawPaper', { kind: 'labels', labels: [label] });
+    expect(Buffer.from(bytes.subarray(0, 5)).toString()).toBe('%PDF-');
+  });
+
+  it('say that the database is away as the use-case would', async () => {
+    const url = process.env.DATABASE_URL;
+    await closePool();
+    process.env.DATABASE_URL = 'postgres://nobody@127.0.0.1:1/none';
+    const away = await runInPool('identify', { actor, input: { line: 'x' } }).catch((error) => error);
+    expect(isDatabaseAway(away)).toBe(true);
+    process.env.DATABASE_URL = url;
+    await closePool();
   });
 });

@@ -36,6 +36,8 @@ test('an empty database is set up with the code of the console, and offers no de
   await page.getByRole('button', { name: 'Sign out' }).click();
   await page.waitForURL('**/sign-in');
   await expect(page.getByText('Demo shop')).toBeHidden();
+  await expect(page.getByText('Odile')).toBeHidden();
+  await page.getByLabel('Your name').fill('odile  varga');
   await page.getByLabel('Passcode').fill('long enough');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/jobs');

@@ -6,6 +6,7 @@ import { canonicalJson } from '@/formats/canonical-json';
 import { parseInput } from '@/inputs/parse';
 import { isDatabaseAway, isOverloaded, reportUnexpected } from '@/usecases/failures';
 import { checkRequestOrigin } from '@/usecases/request-origin';
+import type { Refused } from '@/usecases/sign-in';
 import { readProgram } from '@/usecases/tokens';
 import { findActor, requestOrigin } from '../session';
 
@@ -85,6 +86,24 @@ export async function answerJson<Input extends object, Value>(
 function busy(): Response {
   const answer = problem(503, 'Too much is being worked on. Try again in a moment.');
   answer.headers.set('retry-after', '2');
+  return answer;
+}
+
+/** Reads a passcode with what belongs to it: 204 where it fits, 401 where it does not, 429 with Retry-After. */
+export async function answerPasscode<Input extends object>(
+  request: Request,
+  Class: ClassConstructor<Input>,
+  work: (input: Input) => Promise<{ readonly ok: true } | Refused>,
+): Promise<Response> {
+  const body = await readJson(request, smallBody);
+  if (!body.ok) return body.response;
+  const input = parseInput(Class, body.value);
+  if (!input.ok) return problem(400, 'The request cannot be read.', { errors: input.problems });
+  const proved = await work(input.value);
+  if (proved.ok) return new Response(null, { status: 204, headers: { 'cache-control': 'no-store' } });
+  const { waitSeconds, problems } = proved;
+  const answer = problem(waitSeconds ? 429 : 401, problems[0]?.message ?? 'Refused.', { errors: problems });
+  if (waitSeconds) answer.headers.set('retry-after', String(waitSeconds));
   return answer;
 }
 

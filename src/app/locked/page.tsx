@@ -3,7 +3,6 @@ import { Locked } from '@/screens/sign-in/locked';
 import { ownPath } from '../own-path';
 import { findSession } from '../session';
 import { signOutAction } from '../sign-in/actions';
-import { unlockAction } from './actions';
 
 export const metadata = { title: 'Locked' };
 
@@ -16,5 +15,5 @@ export default async function LockedPage({ searchParams }: LockedPageProps) {
   const session = await findSession();
   if (session.kind === 'none') redirect('/sign-in');
   if (session.kind === 'live') redirect(to);
-  return <Locked name={session.actor.name} to={to} onUnlock={unlockAction} onSignOut={signOutAction} />;
+  return <Locked name={session.actor.name} to={to} onSignOut={signOutAction} />;
 }

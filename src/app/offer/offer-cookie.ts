@@ -1,4 +1,5 @@
 import { cookies } from 'next/headers';
+import { isSecure } from '../session';
 
 const name = 'kilnsman_offer';
 const path = '/offer';
@@ -12,7 +13,7 @@ export async function keepOfferCookie(value: string, expires: Date): Promise<voi
   (await cookies()).set(name, value, {
     httpOnly: true,
     sameSite: 'lax',
-    secure: process.env.PUBLIC_ORIGIN?.startsWith('https:') ?? false,
+    secure: isSecure(),
     path,
     expires,
   });

@@ -1,9 +1,8 @@
 import { redirect } from 'next/navigation';
 import { SignIn } from '@/screens/sign-in/sign-in';
-import { readSignInOffer } from '@/usecases/sessions';
+import { readSignInOffer } from '@/usecases/sign-in';
 import { ownPath } from '../own-path';
 import { findActor } from '../session';
-import { signInAction } from './actions';
 
 export const metadata = { title: 'Sign in' };
 
@@ -17,5 +16,5 @@ export default async function SignInPage({
   if (await findActor()) redirect(to);
   const offer = await readSignInOffer();
   if (!offer) redirect('/set-up');
-  return <SignIn shopName={offer.shopName} people={offer.people} onSignIn={signInAction.bind(null, to)} />;
+  return <SignIn shopName={offer.shopName} people={offer.people} to={to} />;
 }

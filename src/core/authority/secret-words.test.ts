@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { mentionsSecret, textsIn } from './secret-words';
+import { findSecrets, mapTexts, mentionsSecret, textsIn } from './secret-words';
 
 describe('mentionsSecret', () => {
   it.each([
@@ -14,6 +14,14 @@ describe('mentionsSecret', () => {
     ['1234', ['1234'], false],
     ['bitting 1 3 2 4 4', ['13244'], true],
     ['', ['48213'], false],
+    ['pin48213', ['48213'], true],
+    ['PIN48213now', ['48213'], true],
+    ['４８２１３', ['48213'], true],
+    ['٤٨٢١٣', ['48213'], true],
+    ['४८ २१३', ['48213'], true],
+    ['𝟒𝟖𝟐𝟏𝟑', ['48213'], true],
+    ['four8213', ['48213'], false],
+    ['da４７１１', ['DA4711'], true],
   ])('%s against %j: %s', (text, secrets, expected) => {
     expect(mentionsSecret(text, secrets)).toBe(expected);
   });
@@ -26,6 +34,44 @@ describe('mentionsSecret', () => {
         expect(mentionsSecret(`${before}. ${grouped}, ${after}`, [own])).toBe(true);
       }),
     );
+  });
+});
+
+describe('findSecrets', () => {
+  it('says where each stands, as it was written', () => {
+    const text = 'pin88-42917, code da 4711 and 8842917';
+    const parts = findSecrets(text, ['8842917', 'DA4711']).map(({ from, to }) => text.slice(from, to));
+    expect(parts).toEqual(['88-42917', 'da 4711', '8842917']);
+  });
+
+  it('finds in any digits what it finds in plain ones, at the same signs', () => {
+    const zeros = [0x30, 0x660, 0x6f0, 0x966, 0xff10, 0x1d7ce];
+    fc.assert(
+      fc.property(
+        fc.stringMatching(/^\d{5,10}$/),
+        fc.constantFrom(...zeros),
+        fc.constantFrom('', 'pin', 'x '),
+        (own, zero, before) => {
+          const written = [...own].map((digit) => String.fromCodePoint(zero + Number(digit))).join('');
+          const [span] = findSecrets(before + written, [own]);
+          expect(span && (before + written).slice(span.from, span.to)).toBe(written);
+        },
+      ),
+    );
+  });
+});
+
+describe('mapTexts', () => {
+  it('changes texts only, wherever they stand, and tells their field', () => {
+    const at = new Date(0);
+    const value = { a: 'x', list: ['y', { b: 'z' }], map: new Map([['k', 'w']]), n: 1, none: null, at };
+    const seen: string[] = [];
+    const mapped = mapTexts(value, (text, field) => {
+      seen.push(field);
+      return text.toUpperCase();
+    });
+    expect(mapped).toEqual({ ...value, a: 'X', list: ['Y', { b: 'Z' }], map: new Map([['k', 'W']]) });
+    expect(seen).toEqual(['a', 'list', 'b', 'k']);
   });
 });
 

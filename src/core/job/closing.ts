@@ -3,6 +3,7 @@ import type { CountAnswer } from '@/core/programming/plan';
 import { purposeOf } from '@/core/programming/purpose';
 import { countFits } from '@/core/programming/ring';
 import type { RouteKind } from '@/core/programming/route';
+import { attemptPurposes } from './attempt-purposes';
 import type { JobLog } from './events';
 
 export const outcomes = {
@@ -35,8 +36,11 @@ export function closingNeeds({ outcome, route, authority, log, planned, reason }
   if (route === null) needs.push('Choose the route that was taken.');
   const worked = log.attempts.filter(({ result }) => result === 'worked');
   if (worked.length === 0) needs.push('Record the attempt that worked.');
-  const routes = new Set([...log.attempts.map((attempt) => attempt.route), ...(route ? [route] : [])]);
-  if ([...routes].some((one) => !isAllowed(purposeOf(one), authority))) {
+  const purposes = [
+    ...log.attempts.flatMap((attempt) => attemptPurposes(attempt)),
+    ...(route ? [purposeOf(route)] : []),
+  ];
+  if (purposes.some((purpose) => !isAllowed(purpose, authority))) {
     needs.push(
       'Record who had the right to the car and how it was seen. Without it only none or a repair can be closed.',
     );

@@ -18,6 +18,8 @@ export interface Attempt {
   readonly systemType?: string | null;
   /** Secrets that were used, by reference. */
   readonly secretIds?: readonly string[];
+  /** The invoice or work order of a dealer who made the keys. */
+  readonly dealerPaper?: string | null;
 }
 
 /** A door or lock that was opened, and on what ground. */
@@ -78,6 +80,8 @@ export function applyEvent(log: JobLog, event: JobEvent): Step {
         return refuse('Say why it did not work.');
       if (attempt.result !== 'worked' && attempt.learnedKeyIds.length > 0)
         return refuse('Only an attempt that worked learns keys.');
+      const dealer = dealerProblem(attempt);
+      if (dealer !== undefined) return refuse(dealer);
       return { ok: true, log: { ...log, attempts: [...log.attempts, attempt] } };
     }
     case 'attemptWithdrawn': {
@@ -101,6 +105,36 @@ export function foldEvents(events: readonly JobEvent[]): JobLog {
     if (!step.ok) throw new Error(`an accepted event does not fit: ${step.reason}`);
     return step.log;
   }, emptyLog);
+}
+
+/** Keys that a dealer made stand with his paper, and bring no PIN and no secret of ours. */
+function dealerProblem({
+  route,
+  learnedKeyIds,
+  pinFrom,
+  secretIds,
+  dealerPaper,
+}: Attempt): string | undefined {
+  if (route !== 'desk') return dealerPaper ? 'Only the dealer’s work has a paper of his.' : undefined;
+  if (pinFrom || (secretIds && secretIds.length > 0))
+    return 'A dealer brings his own PIN and codes; none of this job is named.';
+  return learnedKeyIds.length > 0 && !dealerPaper?.trim()
+    ? 'Keys that a dealer made need the number of his invoice or work order.'
+    : undefined;
+}
+
+/** A device's clock may run ahead by this much, and what happened is written down within so many days. */
+const aheadMinutes = 10;
+const longestDaysAgo = 30;
+
+/** What is wrong with the time of something that is recorded now; undefined where nothing is. */
+export function timeProblem(at: Date, now: Date): string | undefined {
+  const minutesAgo = (now.getTime() - at.getTime()) / 60_000;
+  if (Number.isNaN(minutesAgo)) return 'When was it?';
+  if (minutesAgo < -aheadMinutes) return 'This is in the future by the clock of the shop.';
+  return minutesAgo > longestDaysAgo * 1440
+    ? `This is more than ${longestDaysAgo} days ago; write it as a remark.`
+    : undefined;
 }
 
 function refuse(reason: string): Step {

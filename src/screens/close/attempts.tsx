@@ -77,9 +77,12 @@ function hours({ from, to }: Attempt, zone: string): string {
   return `${start.day} ${start.hour} to ${end.hour}, ${minutes}`;
 }
 
-function learnedWords({ learnedKeyIds }: Attempt, keys: readonly PhysicalKey[]): string {
+function learnedWords({ learnedKeyIds, dealerPaper }: Attempt, keys: readonly PhysicalKey[]): string {
   const tags = keys.filter(({ id }) => learnedKeyIds.includes(id)).map(({ tag, name }) => `${tag} ${name}`);
-  return tags.length === 0 ? '' : `learned: ${tags.join(', ')}`;
+  if (tags.length === 0) return '';
+  return dealerPaper
+    ? `made by the dealer, paper ${dealerPaper}: ${tags.join(', ')}`
+    : `learned: ${tags.join(', ')}`;
 }
 
 /** Which PIN and system type an attempt used; secrets by their names only. */
@@ -107,12 +110,14 @@ function AttemptForm({ job, route, keys, zone, now, authorised, secrets, systemT
     pinFrom: '' as PinSource | '',
     systemType: '',
     secretIds: [] as string[],
+    dealerPaper: '',
   });
   const [form, setForm] = useState(start);
   const [id, setId] = useState(() => uuid());
   const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
   const purpose = purposeOf(form.route);
-  const learns = form.result === 'worked' && purpose !== 'repair';
+  const byDealer = form.route === 'desk';
+  const learns = form.result === 'worked' && (byDealer || purpose !== 'repair');
   const blocked = !isAllowed(purpose, authorised ? 'onSite' : 'none');
   const send = () => {
     const from = instantOf({ day: form.day, hour: form.from }, zone);
@@ -125,9 +130,10 @@ function AttemptForm({ job, route, keys, zone, now, authorised, secrets, systemT
       result: form.result,
       reason: form.reason.trim(),
       learnedKeyIds: learns ? form.learned : [],
-      ...(form.pinFrom && { pinFrom: form.pinFrom }),
+      ...(form.pinFrom && !byDealer && { pinFrom: form.pinFrom }),
       ...(form.systemType && { systemType: form.systemType }),
-      ...(form.secretIds.length > 0 && { secretIds: form.secretIds }),
+      ...(form.secretIds.length > 0 && !byDealer && { secretIds: form.secretIds }),
+      ...(byDealer && form.dealerPaper.trim() && { dealerPaper: form.dealerPaper.trim() }),
     };
     event.record('attemptRecorded', content, () => {
       setForm(start());
@@ -186,7 +192,9 @@ function AttemptForm({ job, route, keys, zone, now, authorised, secrets, systemT
       />
       {learns && (
         <fieldset className="flex flex-wrap gap-2">
-          <legend className="mb-1 text-small font-semibold text-mute">Learned in it</legend>
+          <legend className="mb-1 text-small font-semibold text-mute">
+            {byDealer ? 'Made by the dealer' : 'Learned in it'}
+          </legend>
           {keys
             .filter(({ presence }) => presence === 'here')
             .map((key) => (
@@ -210,6 +218,15 @@ function AttemptForm({ job, route, keys, zone, now, authorised, secrets, systemT
               </label>
             ))}
         </fieldset>
+      )}
+      {learns && byDealer && (
+        <TextField
+          label="The dealer’s invoice or work order"
+          hint="Its number. His paper stands for his authority; no PIN of this job is named."
+          maxLength={80}
+          value={form.dealerPaper}
+          onChange={(change) => set({ dealerPaper: change.target.value })}
+        />
       )}
       <Problems problems={event.problems} />
       {purpose !== 'repair' && (

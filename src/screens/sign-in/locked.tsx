@@ -1,32 +1,31 @@
 'use client';
 
 import { useState } from 'react';
-import type { Failed } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { LockedOut } from '@/ui/locked-out';
 import { Problems } from '@/ui/problems';
+import { sendPasscode } from '@/ui/send-passcode';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
 
 interface LockedProps {
   readonly name: string;
   readonly to: string;
-  readonly onUnlock: (data: unknown) => Promise<Failed>;
   readonly onSignOut: () => Promise<void>;
 }
 
 /** The lock screen: the passcode alone brings the person back to where they were. */
-export function Locked({ name, to, onUnlock, onSignOut }: LockedProps) {
+export function Locked({ name, to, onSignOut }: LockedProps) {
   const [passcode, setPasscode] = useState('');
-  const { submit, pending, problemOf, general } = useSubmit((data) => onUnlock({ ...(data as object), to }));
+  const { submit, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/unlock', data));
   return (
     <Standalone title={`Locked: ${name}`}>
       <form
         className="flex flex-col gap-4"
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ passcode });
+          submit({ passcode }, () => window.location.assign(to));
         }}
       >
         <p className="text-mute">The screen was idle or locked by hand. Nothing was lost.</p>

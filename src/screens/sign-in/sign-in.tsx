@@ -3,11 +3,11 @@
 import { RadioGroup } from 'radix-ui';
 import { useState } from 'react';
 import type { Role } from '@/core/kinds/actor';
-import type { Failed } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { LockedOut } from '@/ui/locked-out';
 import { Problems } from '@/ui/problems';
+import { sendPasscode } from '@/ui/send-passcode';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
 
@@ -20,56 +20,45 @@ interface Person {
 
 interface SignInProps {
   readonly shopName: string;
+  /** Of a demo shop only; elsewhere people type who they are. */
   readonly people: readonly Person[];
-  readonly onSignIn: (data: unknown) => Promise<Failed>;
+  /** Where the person was going. */
+  readonly to: string;
 }
 
-export function SignIn({ shopName, people, onSignIn }: SignInProps) {
-  const [personId, setPersonId] = useState(people[0]?.id ?? '');
+export function SignIn({ shopName, people, to }: SignInProps) {
+  const [who, setWho] = useState(people[0]?.id ?? '');
   const [passcode, setPasscode] = useState('');
-  const { submit, pending, problemOf, general } = useSubmit(onSignIn);
-  const chosen = people.find((person) => person.id === personId);
+  const { submit, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/sign-in', data));
+  const chosen = people.find((person) => person.id === who);
   return (
     <Standalone title={shopName}>
       <form
         className="flex flex-col gap-4"
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ personId, passcode });
+          submit({ who, passcode }, () => window.location.assign(to));
         }}
       >
-        <RadioGroup.Root
-          value={personId}
-          onValueChange={setPersonId}
-          aria-label="Who are you"
-          className="flex flex-col gap-2"
-        >
-          {people.map((person) => (
-            <RadioGroup.Item
-              key={person.id}
-              value={person.id}
-              className="flex min-h-12 items-center justify-between gap-3 rounded-lg border-[1.5px] border-edge px-4 text-left data-[state=checked]:border-ink data-[state=checked]:bg-shelf"
-            >
-              <span className="flex items-center gap-3 font-semibold">
-                <span
-                  aria-hidden
-                  className="flex size-4 items-center justify-center rounded-full border-[1.5px] border-ink"
-                >
-                  <RadioGroup.Indicator className="size-2 rounded-full bg-ink" />
-                </span>
-                {person.name}
-              </span>
-              <span className="text-small text-mute">{person.role}</span>
-            </RadioGroup.Item>
-          ))}
-        </RadioGroup.Root>
+        {people.length > 0 ? (
+          <PeopleOfDemo people={people} who={who} onChoose={setWho} />
+        ) : (
+          <TextField
+            label="Your name"
+            autoFocus
+            autoComplete="username"
+            value={who}
+            onChange={(event) => setWho(event.target.value)}
+            error={problemOf('who')}
+          />
+        )}
         <TextField
           label="Passcode"
           type="password"
           autoComplete="current-password"
           value={passcode}
           onChange={(event) => setPasscode(event.target.value)}
-          error={problemOf('passcode') ?? problemOf('personId')}
+          error={problemOf('passcode')}
           hint={
             chosen?.demoPasscode && (
               <>
@@ -85,5 +74,43 @@ export function SignIn({ shopName, people, onSignIn }: SignInProps) {
         </Button>
       </form>
     </Standalone>
+  );
+}
+
+function PeopleOfDemo({
+  people,
+  who,
+  onChoose,
+}: {
+  readonly people: readonly Person[];
+  readonly who: string;
+  readonly onChoose: (id: string) => void;
+}) {
+  return (
+    <RadioGroup.Root
+      value={who}
+      onValueChange={onChoose}
+      aria-label="Who are you"
+      className="flex flex-col gap-2"
+    >
+      {people.map((person) => (
+        <RadioGroup.Item
+          key={person.id}
+          value={person.id}
+          className="flex min-h-12 items-center justify-between gap-3 rounded-lg border-[1.5px] border-edge px-4 text-left data-[state=checked]:border-ink data-[state=checked]:bg-shelf"
+        >
+          <span className="flex items-center gap-3 font-semibold">
+            <span
+              aria-hidden
+              className="flex size-4 items-center justify-center rounded-full border-[1.5px] border-ink"
+            >
+              <RadioGroup.Indicator className="size-2 rounded-full bg-ink" />
+            </span>
+            {person.name}
+          </span>
+          <span className="text-small text-mute">{person.role}</span>
+        </RadioGroup.Item>
+      ))}
+    </RadioGroup.Root>
   );
 }

@@ -31,7 +31,7 @@ import type {
   SecondPersonInput,
 } from '@/inputs/job-inputs';
 import { database, transact } from '../database';
-import { provePasscode } from '../sessions';
+import { proveSecond } from '../sign-in';
 import { type Edited, editJob } from './edit-job';
 import { standingOf } from './gates';
 import { situationOf } from './recommendation';
@@ -41,7 +41,7 @@ import { sections } from './sections';
 export async function recordAuthority(actor: PersonActor, input: AuthorityInput): Promise<Edited> {
   // The strokes are no text: joined numbers of theirs could look like a PIN.
   const { signature, ...edit } = input;
-  return editJob(actor, edit, sections.authority, async (db, job) => {
+  return editJob(actor, edit, sections.authority, async (db, job, input) => {
     const standing = await standingOf(db, actor, job.id, true);
     if (actor.role === 'trainee' && !standing.secondPerson)
       return failed(
@@ -49,7 +49,7 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
       );
     const { rules } = await getShopOrThrow(db);
     const allLost = knownInHand(situationOf(job, undefined)).length === 0;
-    const problem = papersProblem(input, rules, allLost);
+    const problem = papersProblem({ ...input, signature }, rules, allLost);
     if (problem) return failed(problem.message, problem.field);
     const onSite = input.stage === 'onSite';
     await upsertAuthority(db, job.id, {
@@ -75,7 +75,7 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
 
 /** No authority: the job ends here, with its reason. */
 export async function refuseJob(actor: PersonActor, input: RefuseInput): Promise<Edited> {
-  return editJob(actor, input, sections.close, async (db, job) => {
+  return editJob(actor, input, sections.close, async (db, job, input) => {
     await endReservations(db, job.id, actor.at);
     await markClosed(db, job.id, {
       at: actor.at,
@@ -89,7 +89,7 @@ export async function refuseJob(actor: PersonActor, input: RefuseInput): Promise
 
 /** Notes who asks for the door, the plate and what was said, where the papers are inside. */
 export async function noteDoor(actor: PersonActor, input: DoorNoteInput): Promise<Edited> {
-  return editJob(actor, input, sections.doorNote, async (db, job) => {
+  return editJob(actor, input, sections.doorNote, async (db, job, input) => {
     await upsertDoorNote(db, job.id, {
       askedBy: input.askedBy.trim(),
       plate: input.plate.trim(),
@@ -119,7 +119,7 @@ export async function declareDanger(
 }
 
 export async function recordEmergency(actor: PersonActor, input: DangerRecordInput): Promise<Edited> {
-  return editJob(actor, input, sections.danger, async (db, job) =>
+  return editJob(actor, input, sections.danger, async (db, job, input) =>
     (await recordDanger(db, job.id, input.record.trim(), actor.at))
       ? undefined
       : failed('No danger was declared on this job.'),
@@ -135,7 +135,7 @@ export async function signInSecond(
   const second = (await listPeople(database())).find(({ id }) => id === input.personId);
   if (!second || !mayDo(second.role, 'secondTrainee'))
     return failed('Choose a locksmith or the proprietor.', 'personId');
-  const proved = await provePasscode(actor, input.personId, input.passcode);
+  const proved = await proveSecond(actor, input.personId, input.passcode);
   if (!proved.ok) return proved;
   const until = new Date(actor.at.getTime() + secondPersonHours * 3_600_000);
   return transact(async (db) => {

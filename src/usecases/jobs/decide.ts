@@ -26,7 +26,7 @@ import { jobViewIn } from './job-view';
 import { sections } from './sections';
 
 export async function chooseCandidate(actor: PersonActor, input: ChooseCandidateInput): Promise<Edited> {
-  return editJob(actor, input, sections.candidate, async (db, job) => {
+  return editJob(actor, input, sections.candidate, async (db, job, input) => {
     const application = await findApplication(db, input.applicationId);
     if (!application || application.modelId !== job.call.modelId)
       return failed('This candidate is not of the model called.', 'applicationId');
@@ -41,7 +41,7 @@ export async function chooseCandidate(actor: PersonActor, input: ChooseCandidate
 
 /** Keeps what became of a question about the car, or opens it again. A candidate chosen stays until another is taken. */
 export async function answerQuestion(actor: PersonActor, input: AnswerInput): Promise<Edited> {
-  return editJob(actor, input, sections.answers, async (db, job) => {
+  return editJob(actor, input, sections.answers, async (db, job, input) => {
     const { kind, answer, value, sure } = input;
     if (answer === 'ask') {
       await deleteGiven(db, job.id, kind);
@@ -64,7 +64,7 @@ export async function answerQuestion(actor: PersonActor, input: AnswerInput): Pr
 
 /** Stores the ring as the screen shows it: tags by order, an identity for each key that is not new, shared by clones. */
 export async function changeRing(actor: PersonActor, input: ChangeRingInput): Promise<Edited> {
-  return editJob(actor, input, sections.ring, async (db, job) => {
+  return editJob(actor, input, sections.ring, async (db, job, input) => {
     const ids = new Set(input.keys.map(({ id }) => id));
     if (ids.size !== input.keys.length) return failed('A key stands on the ring twice.', 'keys');
     const strange = input.keys.find(({ cloneOf }) => cloneOf !== null && !ids.has(cloneOf));
@@ -91,7 +91,7 @@ export async function changeRing(actor: PersonActor, input: ChangeRingInput): Pr
 
 /** Sends another van. A route that its tools or rights refuse is given up with it. */
 export async function chooseVan(actor: PersonActor, input: ChooseVanInput): Promise<Edited> {
-  return editJob(actor, input, sections.route, async (db, job) => {
+  return editJob(actor, input, sections.route, async (db, job, input) => {
     if (!(await isVan(db, input.vanId))) return failed('This van is not on the list.', 'vanId');
     await updateChoices(db, job.id, { vanId: input.vanId });
     await dropRefusedRoute(db, actor, job);
@@ -101,7 +101,7 @@ export async function chooseVan(actor: PersonActor, input: ChooseVanInput): Prom
 
 /** Notes whether there is a network where the car stands. */
 export async function chooseNetwork(actor: PersonActor, input: NetworkInput): Promise<Edited> {
-  return editJob(actor, input, sections.route, async (db, job) => {
+  return editJob(actor, input, sections.route, async (db, job, input) => {
     await updateChoices(db, job.id, { network: input.network });
     await dropRefusedRoute(db, actor, job);
     return undefined;
@@ -110,7 +110,7 @@ export async function chooseNetwork(actor: PersonActor, input: NetworkInput): Pr
 
 /** Records what the customer or the shop chose beside the route; null asks again. */
 export async function makeChoice(actor: PersonActor, input: ChoiceInput): Promise<Edited> {
-  return editJob(actor, input, sections.choices, async (db, job) => {
+  return editJob(actor, input, sections.choices, async (db, job, input) => {
     const { question, choice, chosenBy } = input;
     if (choice !== null && !Object.hasOwn(choiceAnswers[question], choice))
       return failed('This is no answer to that question.', 'choice');
@@ -121,7 +121,7 @@ export async function makeChoice(actor: PersonActor, input: ChoiceInput): Promis
 
 /** Hangs the verdict of a rank test on a key. */
 export async function setRank(actor: PersonActor, input: RankInput): Promise<Edited> {
-  return editJob(actor, input, sections.ring, async (db, job) => {
+  return editJob(actor, input, sections.ring, async (db, job, input) => {
     if (!(await setKeyRank(db, job.id, input.keyId, input.rank)))
       return failed('This key is not on the ring.', 'keyId');
     await dropRefusedRoute(db, actor, job);
@@ -130,7 +130,7 @@ export async function setRank(actor: PersonActor, input: RankInput): Promise<Edi
 }
 
 export async function chooseRoute(actor: PersonActor, input: ChooseRouteInput): Promise<Edited> {
-  return editJob(actor, input, sections.route, async (db, job) => {
+  return editJob(actor, input, sections.route, async (db, job, input) => {
     if (!(await isVan(db, input.vanId))) return failed('This van is not on the list.', 'vanId');
     await updateChoices(db, job.id, { vanId: input.vanId });
     const view = await jobViewIn(db, actor, job.number);

@@ -10,7 +10,7 @@ import { findJob, takeVersion } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import type { JobEdit } from '@/inputs/job-inputs';
 import { transact } from '../database';
-import { leakedSecret } from '../secrets/leaks';
+import { guardTexts, withOwnWords } from '../secrets/texts';
 
 /** Somebody changed the job after this screen was shown: nothing was stored, and here is what they changed. */
 export interface Stale extends Failed {
@@ -40,23 +40,26 @@ class Refused extends Error {
 /**
  * Edits one section of an open job in one transaction: takes the next version, lets `change` store, and writes the
  * history and audit lines. A stale version is refused with both states.
- * @param change stores the edit; a failure it returns undoes everything
+ * @param change stores the edit that it is given, whose texts hold no secret; a failure it returns undoes everything
  */
-export async function editJob(
+export async function editJob<Edit extends JobEdit>(
   actor: Actor,
-  edit: JobEdit,
+  edit: Edit,
   section: Section,
-  change: (db: Db, job: Job) => Promise<Failed | undefined>,
+  change: (db: Db, job: Job, edit: Edit) => Promise<Failed | undefined>,
 ): Promise<Edited> {
   try {
     return await transact(async (db) => {
       const version = await takeVersion(db, edit.number, edit.version);
       const before = await findJob(db, edit.number);
       if (!before) return failed(`There is no job ${formatJobNumber(edit.number)}.`);
-      if (version === undefined) return staleAnswer(db, before, edit.version, section);
+      if (version === undefined) return staleAnswer(db, actor, before, edit.version, section);
       if (before.closed)
         throw new Refused(failed(`${formatJobNumber(edit.number)} is closed and cannot be changed.`));
-      const refused = (await leakedSecret(db, before.id, edit)) ?? (await change(db, before));
+      const guarded = await guardTexts(db, actor, before.id, edit);
+      if (!guarded.ok) throw new Refused(guarded);
+      const { compared } = guarded.value;
+      const refused = await change(db, before, guarded.value.input);
       if (refused) throw new Refused(refused);
       const after = await findJob(db, edit.number);
       if (!after) throw new Error('the job vanished while it was edited');
@@ -72,7 +75,11 @@ export async function editJob(
         action: `job.${section.name}`,
         subjectKind: 'job',
         subjectId: before.id,
-        details: { version, fields: changes.map(({ field }) => field) },
+        details: {
+          version,
+          fields: changes.map(({ field }) => field),
+          ...(compared > 0 ? { compared } : {}),
+        },
       });
       await announceJob(db, before.number);
       return done({ version });
@@ -83,7 +90,7 @@ export async function editJob(
   }
 }
 
-async function staleAnswer(db: Db, job: Job, seen: number, section: Section): Promise<Stale> {
+async function staleAnswer(db: Db, actor: Actor, job: Job, seen: number, section: Section): Promise<Stale> {
   const history = await listHistory(db, job.id, seen);
   const last = history.at(-1);
   return {
@@ -94,7 +101,7 @@ async function staleAnswer(db: Db, job: Job, seen: number, section: Section): Pr
     stale: {
       version: job.version,
       changes: history.map(({ by, at, section: name }) => ({ by, at, section: name })),
-      theirs: section.read(job),
+      theirs: await withOwnWords(db, actor, job.id, section.read(job)),
     },
   };
 }

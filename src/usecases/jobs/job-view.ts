@@ -28,6 +28,7 @@ import { listVans, type VanRow } from '@/data/vans';
 import { readVinRules } from '@/data/vin-context';
 import { database } from '../database';
 import { readPricing } from '../quote/pricing';
+import { withOwnWords } from '../secrets/texts';
 import { type PricedQuote, recommend } from './recommendation';
 
 /** A job with everything that is computed from it, for the screens. */
@@ -57,8 +58,9 @@ export interface JobView {
   readonly now: { readonly day: string; readonly hour: string };
 }
 
-export function readJobView(actor: Actor, number: number): Promise<JobView | undefined> {
-  return jobViewIn(database(), actor, number);
+export async function readJobView(actor: Actor, number: number): Promise<JobView | undefined> {
+  const view = await jobViewIn(database(), actor, number);
+  return view && withOwnWords(database(), actor, view.job.id, view);
 }
 
 /** The view inside a transaction, so that what is shown and what is stored come from the same state. */

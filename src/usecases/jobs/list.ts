@@ -5,18 +5,20 @@ import { findJob } from '@/data/jobs';
 import { type JobListRow, listJobs } from '@/data/jobs-list';
 import { getShopOrThrow } from '@/data/shop';
 import { database } from '../database';
+import { withOwnWords } from '../secrets/texts';
 
 const pageSize = 30;
 const mostWords = 8;
 const longestQuery = 100;
 
 /** Every change of a job's rows, oldest first: who, when, which part and which fields. */
-export function readJobHistory(_actor: Actor, job: Pick<Job, 'id'>): Promise<HistoryLine[]> {
-  return listHistory(database(), job.id);
+export async function readJobHistory(actor: Actor, { id }: Pick<Job, 'id'>): Promise<HistoryLine[]> {
+  return withOwnWords(database(), actor, id, await listHistory(database(), id));
 }
 
-export function readJob(_actor: Actor, number: number): Promise<Job | undefined> {
-  return findJob(database(), number);
+export async function readJob(actor: Actor, number: number): Promise<Job | undefined> {
+  const job = await findJob(database(), number);
+  return job && withOwnWords(database(), actor, job.id, job);
 }
 
 export interface JobsPage {
@@ -27,11 +29,14 @@ export interface JobsPage {
   readonly at: Date;
 }
 
-/** Jobs by number, name, make, model or VIN; all of them for an empty text. */
+/** Jobs by number, name, make, model or VIN; all of them for an empty text. A program does not find by names it may not see. */
 export async function findJobs(actor: Actor, text: string, before: number | undefined): Promise<JobsPage> {
   const words = text.slice(0, longestQuery).split(/\s+/).filter(Boolean).slice(0, mostWords);
-  const rows = await listJobs(database(), { words, before, limit: pageSize + 1 });
-  const jobs = rows.slice(0, pageSize);
+  const byName = actor.kind === 'person';
+  const rows = await listJobs(database(), { words, byName, before, limit: pageSize + 1 });
+  const jobs = await Promise.all(
+    rows.slice(0, pageSize).map((job) => withOwnWords(database(), actor, job.id, job)),
+  );
   const { zone } = await getShopOrThrow(database());
   return { jobs, next: rows.length > pageSize ? jobs.at(-1)?.number : undefined, zone, at: actor.at };
 }

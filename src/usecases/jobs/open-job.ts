@@ -60,7 +60,7 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
 }
 
 export async function changeCall(actor: PersonActor, input: ChangeCallInput): Promise<Edited> {
-  return editJob(actor, input, sections.call, async (db, job) => {
+  return editJob(actor, input, sections.call, async (db, job, input) => {
     const refused = await checkNames(db, input.call);
     if (refused) return refused;
     await updateCall(db, job, storedCall(input.call));

@@ -1,16 +1,16 @@
 import { gate, type Standing } from '@/core/authority/gate';
 import type { Purpose } from '@/core/authority/purposes';
+import { attemptPurposes } from '@/core/job/attempt-purposes';
 import { closingNeeds } from '@/core/job/closing';
-import { applyEvent, type JobEvent } from '@/core/job/events';
+import { type Attempt, applyEvent, type DoorOpened, type JobEvent, timeProblem } from '@/core/job/events';
 import { formatJobNumber, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { purposeOf } from '@/core/programming/purpose';
 import { type OthersEffect, othersEffect, type RouteKind } from '@/core/programming/route';
 import { appendAudit } from '@/data/audit';
 import { findApplication, getPlatformOrThrow } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { appendEvent, findSeenEvent, keepRefusedEvent } from '@/data/job-events';
+import { appendEvent, findAttemptAuthor, findSeenEvent, keepRefusedEvent } from '@/data/job-events';
 import { findJob, lockJob, markClosed, replaceFacts } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import { endReservations } from '@/data/reservations';
@@ -19,14 +19,14 @@ import type { EventInput } from '@/inputs/event-input';
 import type { CloseJobInput, FactsInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
 import { keepSources } from '../quote/outcomes';
-import { leakedSecret } from '../secrets/leaks';
+import { type Guarded, guardTexts } from '../secrets/texts';
 import { type Edited, editJob } from './edit-job';
 import { standingOf } from './gates';
 import { jobViewIn } from './job-view';
 import { sections } from './sections';
 
 export async function recordFacts(actor: PersonActor, input: FactsInput): Promise<Edited> {
-  return editJob(actor, input, sections.facts, async (db, job) => {
+  return editJob(actor, input, sections.facts, async (db, job, input) => {
     const kinds = new Set(input.facts.map(({ kind }) => kind));
     if (kinds.size !== input.facts.length) return failed('Each kind of fact once.', 'facts');
     await replaceFacts(db, job.id, input.facts, { at: actor.at, by: actor.personId });
@@ -51,15 +51,17 @@ export async function recordEvent(
     const seen = await findSeenEvent(db, job.id, input.id);
     if (seen) return 'seq' in seen ? done({ seq: seen.seq, repeated: true }) : failed(seen.refused);
 
-    const reason = await refusalOf(db, actor, job, event);
-    if (reason !== undefined) {
+    const checked = await checkEvent(db, actor, job, event);
+    if (!checked.ok) {
+      const reason = checked.problems[0]?.message ?? 'Refused.';
       await keepRefusedEvent(db, job.id, actor, { id: input.id, kind: input.kind, reason });
       return failed(reason);
     }
+    const { input: kept, compared } = checked.value;
     const seq = job.lastSeq + 1;
     await appendEvent(db, job.id, actor, seq, {
       id: input.id,
-      event,
+      event: kept,
       deviceAt: input.deviceAt,
       basedOn: input.basedOn,
     });
@@ -67,35 +69,88 @@ export async function recordEvent(
       action: `job.${event.kind}`,
       subjectKind: 'job',
       subjectId: job.id,
-      details: { event: input.id, seq },
+      details: { event: input.id, seq, ...(compared > 0 ? { compared } : {}) },
     });
     await announceJob(db, job.number);
     return done({ seq, repeated: false });
   });
 }
 
-/** A device's clock may run ahead by this much. */
-const clockSlackMs = 10 * 60_000;
-
-/** Why an event cannot be taken: the job's state, the ring, the clock, the gate, a secret in its words, or the reducer. */
-async function refusalOf(db: Db, actor: PersonActor, job: Job, event: JobEvent): Promise<string | undefined> {
-  if (job.closed) return `${formatJobNumber(job.number)} is closed.`;
+/**
+ * An event as it may be stored, or why it cannot be taken: the job's state, the reducer, the clock, the ring, the gate, or
+ * a secret in its words.
+ */
+async function checkEvent(
+  db: Db,
+  actor: PersonActor,
+  job: Job,
+  event: JobEvent,
+): Promise<Result<Guarded<JobEvent>>> {
+  if (job.closed) return failed(`${formatJobNumber(job.number)} is closed.`);
   const step = applyEvent(job.log, event);
-  if (!step.ok) return step.reason;
-  const leaked = await leakedSecret(db, job.id, event);
-  if (leaked) return leaked.problems[0]?.message;
+  if (!step.ok) return failed(step.reason);
   const standing = await standingOf(db, actor, job.id, true);
-  if (event.kind === 'doorOpened')
-    return closedFor(event.how === 'lock' ? 'openLock' : 'openForPapers', standing);
-  if (event.kind !== 'attemptRecorded') return undefined;
-  if (event.learnedKeyIds.some((id) => !job.keys.some((key) => key.id === id))) {
-    return 'A key learned in this attempt is not on the ring.';
+  const refused = await refusalOf(db, actor, job, event, standing);
+  if (refused !== undefined) return failed(refused);
+  return guardTexts(db, actor, job.id, event);
+}
+
+async function refusalOf(
+  db: Db,
+  actor: PersonActor,
+  job: Job,
+  event: JobEvent,
+  standing: Standing,
+): Promise<string | undefined> {
+  switch (event.kind) {
+    case 'countRead':
+      return undefined;
+    case 'doorOpened':
+      return timeProblem(event.at, actor.at) ?? doorProblem(event.how, standing);
+    case 'attemptWithdrawn':
+      return withdrawalProblem(db, actor, job, event.attemptId, standing);
+    case 'attemptRecorded':
+      return timeProblem(event.to, actor.at) ?? attemptProblem(db, job, event, standing);
   }
-  if (event.to.getTime() > actor.at.getTime() + clockSlackMs) return 'An attempt cannot end in the future.';
-  const named = new Set((await listSecretRefs(db, job.id)).map(({ id }) => id));
-  if (event.secretIds?.some((id) => !named.has(id)))
+}
+
+async function attemptProblem(
+  db: Db,
+  job: Job,
+  event: Attempt,
+  standing: Standing,
+): Promise<string | undefined> {
+  if (event.learnedKeyIds.some((id) => !job.keys.some((key) => key.id === id)))
+    return 'A key learned in this attempt is not on the ring.';
+  const secrets = new Set((await listSecretRefs(db, job.id)).map(({ id }) => id));
+  if (event.secretIds?.some((id) => !secrets.has(id)))
     return 'A secret named in this attempt is not on this job.';
-  return closedFor(purposeOf(event.route, await othersOf(db, job, event.route)), standing);
+  const others = await othersOf(db, job, event.route);
+  for (const purpose of attemptPurposes(event, others)) {
+    const closed = closedFor(purpose, standing);
+    if (closed !== undefined) return closed;
+  }
+  return undefined;
+}
+
+function doorProblem(how: DoorOpened['how'], standing: Standing): string | undefined {
+  if (how === 'danger' && !standing.danger)
+    return 'Declare at On site that somebody is in danger; it opens the door at once.';
+  return closedFor(how === 'lock' ? 'openLock' : 'openForPapers', standing);
+}
+
+/** Without a second person a trainee takes back only what he recorded himself. */
+async function withdrawalProblem(
+  db: Db,
+  actor: PersonActor,
+  job: Job,
+  attemptId: string,
+  standing: Standing,
+): Promise<string | undefined> {
+  if (actor.role !== 'trainee' || standing.secondPerson) return undefined;
+  return (await findAttemptAuthor(db, job.id, attemptId)) === actor.personId
+    ? undefined
+    : 'A trainee withdraws what another recorded with a second person, who signs in for this job first.';
 }
 
 function closedFor(purpose: Purpose, standing: Standing): string | undefined {
@@ -111,7 +166,7 @@ async function othersOf(db: Db, job: Job, route: RouteKind): Promise<OthersEffec
 
 /** Closes a job where nothing keeps it open. */
 export async function closeJob(actor: PersonActor, input: CloseJobInput): Promise<Edited> {
-  return editJob(actor, input, sections.close, async (db, job) => {
+  return editJob(actor, input, sections.close, async (db, job, input) => {
     const view = await jobViewIn(db, actor, job.number);
     const { stage: authority } = await standingOf(db, actor, job.id, true);
     const planned = view?.routes.find(({ kind }) => kind === job.route)?.plannedCount ?? 'cannotSay';

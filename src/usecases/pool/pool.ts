@@ -2,11 +2,8 @@ import { join } from 'node:path';
 import { Piscina } from 'piscina';
 import { log } from '@/outside/log';
 import { PoolFull } from './pool-full';
-import { type TaskName, taskKinds } from './task-kinds';
-import type { tasks } from './tasks';
-import type { Worked } from './worker';
-
-type Lane = 'short' | 'long';
+import type { Worked } from './run-task';
+import { type Lane, type TaskName, type Tasks, taskKinds } from './task-kinds';
 
 /** Threads of each lane, and how many tasks may wait. */
 const sizes: Record<Lane, { readonly threads: number; readonly queue: number }> = {
@@ -21,9 +18,9 @@ const underWay: Record<Lane, number> = { short: 0, long: 0 };
 /** Runs a task in a thread of its lane; at most a few at once, a bounded queue, and a time limit of its kind. */
 export async function runInPool<Name extends TaskName>(
   task: Name,
-  input: Parameters<(typeof tasks)[Name]>[0],
+  input: Parameters<Tasks[Name]>[0],
   signal?: AbortSignal,
-): Promise<Awaited<ReturnType<(typeof tasks)[Name]>>> {
+): Promise<Awaited<ReturnType<Tasks[Name]>>> {
   const { lane, limitMs } = taskKinds[task];
   const { threads, queue } = sizes[lane];
   if (underWay[lane] >= threads + queue) throw new PoolFull('the pool is full');
@@ -35,7 +32,7 @@ export async function runInPool<Name extends TaskName>(
       { signal: signal ? AbortSignal.any([signal, limit]) : limit },
     );
     if ('away' in worked) throw Object.assign(new Error(worked.away), { code: 'ECONNRESET' });
-    return worked.value as Awaited<ReturnType<(typeof tasks)[Name]>>;
+    return worked.value as Awaited<ReturnType<Tasks[Name]>>;
   } catch (error) {
     if (limit.aborted) throw new PoolFull(`${task} took longer than ${limitMs} ms`);
     throw error;
@@ -60,9 +57,7 @@ function laneOf(name: Lane): Piscina {
   const known = lanes.get(name);
   if (known) return known;
   const lane = new Piscina({
-    filename: join(process.cwd(), 'src/usecases/pool/worker.ts'),
-    // The threads run TypeScript as the scripts do.
-    execArgv: ['--import', 'tsx'],
+    filename: join(process.cwd(), `src/usecases/pool/${name}-worker.mjs`),
     minThreads: name === 'short' ? 1 : 0,
     maxThreads: sizes[name].threads,
     idleTimeout: 60_000,

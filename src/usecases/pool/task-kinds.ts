@@ -1,10 +1,13 @@
-import type { tasks } from './tasks';
+import type { longTasks } from './long-tasks';
+import type { shortTasks } from './short-tasks';
 
-export type TaskName = keyof typeof tasks;
+/** Heavy work by name; each lane has threads of its own, so that nobody waits for a file who asks a question. */
+export type Tasks = typeof shortTasks & typeof longTasks;
+export type TaskName = keyof Tasks;
+export type Lane = 'short' | 'long';
 
 interface TaskKind {
-  /** Short ones have a thread of their own, so that nobody waits for a file who asks a question. */
-  readonly lane: 'short' | 'long';
+  readonly lane: Lane;
   /** No single task may take longer. */
   readonly limitMs: number;
 }

@@ -12,7 +12,7 @@ import type { AcceptOfferInput, OfferMessageInput } from '@/inputs/quote-inputs'
 import { now } from '@/outside/clock';
 import { database, transact } from '../database';
 import { hashToken } from '../hash-token';
-import { leakedSecret } from '../secrets/leaks';
+import { guardTexts } from '../secrets/texts';
 import { acceptOption, refusalOf } from './accept';
 
 /** A customer holding a link, as an actor. */
@@ -95,21 +95,19 @@ export async function acceptOffer(
     const offer = await findOffer(db, hashToken(cookie), at);
     if (!offer || offer.version !== input.version)
       return failed('This page shows another version than the link. Load it again.');
-    if (await leakedSecret(db, offer.jobId, { when: input.when, where: input.where }))
-      return codeInside('when');
-    return acceptOption(db, customerActor(offer.linkId, device), offer, {
+    const actor = customerActor(offer.linkId, device);
+    const words = { when: input.when.trim(), where: input.where.trim() };
+    const guarded = await guardTexts(db, actor, offer.jobId, words);
+    if (!guarded.ok) return guarded;
+    const { when, where } = guarded.value.input;
+    return acceptOption(db, actor, offer, {
       option: input.option,
       linkId: offer.linkId,
       personId: null,
-      wantedWhen: input.when.trim() || null,
-      wantedWhere: input.where.trim() || null,
+      wantedWhen: when || null,
+      wantedWhere: where || null,
     });
   });
-}
-
-/** A code or PIN of the job does not belong into a text, a customer's neither. */
-function codeInside(field: string) {
-  return failed('Leave codes and numbers of the key out of this; tell them by phone.', field);
 }
 
 /** Messages that one link may send. */
@@ -127,20 +125,21 @@ export async function sendMessage(
       return failed('This link has ended. Ask for a new one.');
     if ((await countMessages(db, offer.linkId)) >= mostMessages)
       return failed('That is as much as one link can send. Call the shop.');
-    if (await leakedSecret(db, offer.jobId, { words: input.words })) return codeInside('words');
     const actor = customerActor(offer.linkId, device);
+    const guarded = await guardTexts(db, actor, offer.jobId, { words: input.words.trim() });
+    if (!guarded.ok) return guarded;
     await insertMessage(db, {
       id: uuid(),
       quoteId: offer.quoteId,
       linkId: offer.linkId,
       at: actor.at,
-      words: input.words.trim(),
+      words: guarded.value.input.words,
     });
     await appendAudit(db, actor, {
       action: 'quote.message',
       subjectKind: 'job',
       subjectId: offer.jobId,
-      details: { quote: offer.quoteNumber },
+      details: { quote: offer.quoteNumber, compared: guarded.value.compared },
     });
     await announceJob(db, offer.jobNumber);
     return done(null);

@@ -22,6 +22,7 @@ import { getShopOrThrow } from '@/data/shop';
 import type { AcceptByPhoneInput, LinkInput, RevokeLinkInput } from '@/inputs/quote-inputs';
 import { database, transact } from '../database';
 import { hashToken } from '../hash-token';
+import { withOwnWords } from '../secrets/texts';
 import { acceptOption } from './accept';
 
 /** Makes a link for the customer to one quote. What it says is shown this once and kept hashed. */
@@ -116,12 +117,12 @@ export interface QuoteReplies {
   readonly reservations: readonly ReservationRow[];
 }
 
-export async function readReplies(_actor: PersonActor, jobId: string): Promise<QuoteReplies> {
+export async function readReplies(actor: PersonActor, jobId: string): Promise<QuoteReplies> {
   const db = database();
-  return {
+  return withOwnWords(db, actor, jobId, {
     links: await listLinks(db, jobId),
     acceptances: await listAcceptances(db, jobId),
     messages: await listMessages(db, jobId),
     reservations: await listReservations(db, jobId),
-  };
+  });
 }

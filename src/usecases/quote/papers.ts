@@ -18,6 +18,7 @@ import type { QuoteHead } from '@/formats/pdf/quote-pdf';
 import { database, transact } from '../database';
 import { carOnPaper, readJobView } from '../jobs/job-view';
 import { runInPool } from '../pool/pool';
+import { withOwnWords } from '../secrets/texts';
 
 /** A quote as PDF; undefined for a number nobody has. */
 export async function drawQuote(actor: Actor, number: number): Promise<Uint8Array | undefined> {
@@ -46,7 +47,7 @@ export async function drawKeyLabels(
 
 /** A quote as it was frozen, ready for paper; undefined for a number nobody has. */
 export async function readQuotePaper(
-  _actor: Actor,
+  actor: Actor,
   number: number,
 ): Promise<{ readonly head: QuoteHead; readonly paper: QuotePaper } | undefined> {
   const db = database();
@@ -54,19 +55,22 @@ export async function readQuotePaper(
   if (!quote) return undefined;
   const shop = await getShopOrThrow(db);
   const job = await findJob(db, quote.jobNumber);
-  return {
-    paper: quote.paper,
-    head: {
-      quoteNumber: quote.number,
-      jobName: formatJobNumber(quote.jobNumber),
-      shopName: shop.name,
-      licence: shop.rules.licence,
-      customer: job?.call.name ?? null,
-      madeOn: localMoment(quote.madeAt, shop.zone).day,
-      validUntil: quote.validUntil,
-      locale: shop.locale,
-    },
-  };
+  return (
+    job &&
+    withOwnWords(db, actor, job.id, {
+      paper: quote.paper,
+      head: {
+        quoteNumber: quote.number,
+        jobName: formatJobNumber(quote.jobNumber),
+        shopName: shop.name,
+        licence: shop.rules.licence,
+        customer: job.call.name,
+        madeOn: localMoment(quote.madeAt, shop.zone).day,
+        validUntil: quote.validUntil,
+        locale: shop.locale,
+      },
+    })
+  );
 }
 
 /** All that a quote froze, for programs. */

@@ -21,7 +21,7 @@ export class KeyDestroyed extends Error {
   }
 }
 
-interface OpenDataKey {
+export interface OpenDataKey {
   readonly id: string;
   readonly bytes: Buffer;
 }
@@ -88,6 +88,31 @@ export async function openSealed(
       },
     ]),
   );
+}
+
+/** The data key of a job that has secrets. Throws `KeyDestroyed` where it was destroyed. */
+export async function openDataKey(db: Db, jobId: string): Promise<OpenDataKey> {
+  const row = await findDataKey(db, jobId);
+  if (!row) throw new Error('this job has no data key');
+  return { id: row.id, bytes: unwrap(row) };
+}
+
+/** A part of a text that belongs to a job, by its number. */
+interface TextPlace {
+  readonly jobId: string;
+  readonly number: number;
+}
+
+export function sealPart(key: OpenDataKey, place: TextPlace, part: string): Buffer {
+  return seal(key.bytes, partPlace(place, key.id), Buffer.from(part, 'utf8'));
+}
+
+export function unsealPart(key: OpenDataKey, place: TextPlace, body: Buffer): string {
+  return unseal(key.bytes, partPlace(place, key.id), body).toString('utf8');
+}
+
+function partPlace({ jobId, number }: TextPlace, keyId: string) {
+  return { table: 'sealed_text', row: `${jobId} ${number}`, column: 'body', keyId };
 }
 
 function bodyPlace(id: string, keyId: string) {

@@ -1,0 +1,17 @@
+import type { SeriesRow } from '@/data/code-rows';
+import { checkRows } from '@/formats/check-rows';
+import { readCodeRows } from '@/formats/code-rows';
+import { drawPaper } from '@/formats/pdf/paper';
+import { readPriceFile } from '@/formats/price-file';
+
+/** Files and papers: values in, values out. */
+export const longTasks = {
+  /** Checks a batch of rows of one list. */
+  checkRows,
+  readPriceFile: ({ bytes, currency }: { readonly bytes: Uint8Array; readonly currency: string }) =>
+    readPriceFile(bytes, currency),
+  readCodeRows: ({ bytes, spec }: { readonly bytes: Uint8Array; readonly spec: SeriesRow }) =>
+    readCodeRows(new TextDecoder().decode(bytes), spec),
+  /** Draws a paper as PDF. */
+  drawPaper,
+} as const;

@@ -1,0 +1,108 @@
+import { gate } from '@/core/authority/gate';
+import { holdsSealedPart, sealedWord, withoutParts, withParts } from '@/core/authority/sealed-words';
+import { findSecrets, mapTexts, textsIn } from '@/core/authority/secret-words';
+import { secretName } from '@/core/authority/secrets';
+import { type Actor, actorId } from '@/core/kinds/actor';
+import { done, failed, type Result } from '@/core/kinds/result';
+import type { Db } from '@/data/db';
+import { countCompared, insertSealedText, listSealedTexts, nextSealedNumber } from '@/data/sealed-texts';
+import { standingOf } from '../jobs/gates';
+import { openDataKey, openSealed, sealPart, unsealPart } from './vault';
+
+/** A text that holds a secret must not tell so to whoever may not see it; these are the comparisons of one hour. */
+const mostCompared = 400;
+const hourMs = 3_600_000;
+
+/** Fields that are looked up, counted or drawn and never shown as words: the same answer whatever they hold. */
+const noWords: ReadonlySet<string> = new Set([
+  'vin',
+  'phone',
+  'couponCode',
+  'identityNumber',
+  'rightNumber',
+  'signature',
+  'day',
+  'from',
+  'to',
+]);
+
+export interface Guarded<Input> {
+  /** The input as it may be stored. */
+  readonly input: Input;
+  /** How many texts were held against the secrets, where the writer may not see them; for the audit. */
+  readonly compared: number;
+}
+
+/**
+ * Holds the texts of an input against the secrets of its job, in this one place. Whoever may see the secrets is refused
+ * with the name of the one that a text holds. For everybody else the part that holds it is sealed, and the answer, and
+ * what the writer reads afterwards, are as for any text; comparing is counted and limited either way. The job's row must
+ * be locked.
+ */
+export async function guardTexts<Input>(
+  db: Db,
+  actor: Actor,
+  jobId: string,
+  input: Input,
+): Promise<Result<Guarded<Input>>> {
+  const texts = wordsIn(input);
+  if (texts.length === 0) return done({ input, compared: 0 });
+  const writerId = actorId(actor);
+  const maySee = await maySeeSecrets(db, actor, jobId);
+  if (!maySee && writerId !== null) {
+    const since = new Date(actor.at.getTime() - hourMs);
+    const count = { jobId, writerId, at: actor.at, texts: texts.length, since };
+    if ((await countCompared(db, count)) > mostCompared)
+      return failed('That is as much as one can write on this job in an hour. Try again later.');
+  }
+  const secrets = [...(await openSealed(db, jobId)).values()];
+  if (maySee) {
+    const told = secrets.find(({ value }) => texts.some((text) => findSecrets(text, [value]).length > 0));
+    return told
+      ? failed(
+          `A text here holds ${secretName(told.envelope)} of this job. Name it and leave out what it says; it stays sealed.`,
+        )
+      : done({ input, compared: 0 });
+  }
+  const values = secrets.map(({ value }) => value);
+  const parts: string[] = [];
+  const first = await nextSealedNumber(db, jobId);
+  const sealed = mapTexts(input, (text, field) =>
+    noWords.has(field)
+      ? text
+      : withoutParts(text, findSecrets(text, values), (part) => sealedWord(first + parts.push(part) - 1)),
+  );
+  const key = parts.length > 0 && writerId !== null ? await openDataKey(db, jobId) : undefined;
+  if (key && writerId !== null)
+    for (const [at, part] of parts.entries()) {
+      const row = { jobId, number: first + at, dataKeyId: key.id };
+      await insertSealedText(db, { ...row, body: sealPart(key, row, part), writerId, at: actor.at });
+    }
+  return done({ input: sealed, compared: texts.length });
+}
+
+/** What somebody is shown of a job: the parts they wrote and that were sealed stand in it as they wrote them. */
+export async function withOwnWords<Value>(db: Db, actor: Actor, jobId: string, value: Value): Promise<Value> {
+  const writerId = actorId(actor);
+  if (!textsIn(value).some(holdsSealedPart)) return value;
+  const own = writerId === null ? [] : await listSealedTexts(db, jobId, writerId);
+  if (own.length === 0) return value;
+  const key = await openDataKey(db, jobId);
+  const parts = new Map(own.map((row) => [row.number, unsealPart(key, row, row.body)]));
+  return mapTexts(value, (text) => withParts(text, parts));
+}
+
+/** Only of jobs that are open: a closed one takes no text of a person, and none of a customer who may see secrets. */
+async function maySeeSecrets(db: Db, actor: Actor, jobId: string): Promise<boolean> {
+  return actor.kind === 'person' && gate('seeSecret', await standingOf(db, actor, jobId, true)).open;
+}
+
+/** The texts of an input that people read. */
+function wordsIn(input: unknown): string[] {
+  const texts: string[] = [];
+  mapTexts(input, (text, field) => {
+    if (!noWords.has(field) && text !== '') texts.push(text);
+    return text;
+  });
+  return textsIn(texts);
+}

@@ -1,0 +1,280 @@
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { PersonActor } from '@/core/kinds/actor';
+import type { KeyInput } from '@/inputs/job-inputs';
+import { database } from '@/usecases/database';
+import { declareDanger, noteDoor, recordAuthority, signInSecond } from '@/usecases/jobs/authority';
+import { changeRing } from '@/usecases/jobs/decide';
+import { findJobs, readJobHistory } from '@/usecases/jobs/list';
+import { changeCall } from '@/usecases/jobs/open-job';
+import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { applyRetention } from '@/usecases/secrets/retention';
+import { keepSecret } from '@/usecases/secrets/secrets';
+import { emptyCall } from '../support/calls';
+import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
+import { onSitePapers } from '../support/papers';
+import { actorOf, testDatabase } from '../support/test-database';
+
+// What a refusal, an answer or a page must not tell: whether a text holds a secret. And attempts that are more than they
+// are called.
+
+testDatabase('world');
+
+let locksmith: PersonActor;
+let trainee: PersonActor;
+let proprietor: PersonActor;
+beforeAll(async () => {
+  locksmith = await actorOf('locksmith');
+  trainee = await actorOf('trainee');
+  proprietor = await actorOf('proprietor');
+});
+
+const pin = '8842917';
+const edit = async (number: number) => ({ number, version: (await viewOf(locksmith, number)).job.version });
+const refusedWith = (words: RegExp) => ({ ok: false, problems: [{ message: expect.stringMatching(words) }] });
+
+async function jobWithPin(): Promise<number> {
+  const number = await openTestJob(locksmith, 'Merrowdale', { name: 'Rosalind Abernook' });
+  await keepSecret(locksmith, { ...(await edit(number)), kind: 'pin', source: 'customer', value: pin });
+  return number;
+}
+
+const papers = async (number: number) =>
+  recordAuthority(locksmith, { ...(await edit(number)), ...onSitePapers });
+
+async function stored(): Promise<string> {
+  const rows = await database().query<{ text: string }>(
+    `SELECT string_agg(t, ' ') AS text FROM (
+       SELECT content::text AS t FROM job_event UNION ALL SELECT reason FROM job_event_refused
+       UNION ALL SELECT changes::text FROM job_history UNION ALL SELECT details::text FROM audit_line
+       UNION ALL SELECT concat(line, note, place_detail) FROM job_words UNION ALL SELECT name FROM customer
+       UNION ALL SELECT name FROM job_key UNION ALL SELECT car_words FROM job UNION ALL SELECT value FROM job_fact
+       UNION ALL SELECT concat(asked_by, plate, said) FROM job_door_note UNION ALL SELECT encode(body, 'escape') FROM sealed_text
+     ) all_texts`,
+  );
+  return rows.rows[0]?.text ?? '';
+}
+
+describe('a text that holds a secret, of somebody who may not see it', () => {
+  it.each([
+    ['as it is', pin],
+    ['stuck to a word', `pin${pin}`],
+    ['in groups', '88-42 917'],
+    ['in full-width digits', '８８４２９１７'],
+    ['in other digits', '٨٨٤٢٩١٧'],
+  ])('is answered and read back as any other, and sealed where it holds one: %s', async (_how, written) => {
+    const number = await jobWithPin();
+    const event = (reason: string) =>
+      sendEvent(trainee, number, 'attemptRecorded', attemptContent('repair', { result: 'failed', reason }));
+    const guessed = await event(`tried ${written}, no`);
+    const other = await event('tried 8842918, no');
+    expect(guessed).toMatchObject({ ok: true });
+    expect(other).toMatchObject({ ok: true });
+
+    const own = (await viewOf(trainee, number)).job.log.attempts.map(({ reason }) => reason);
+    expect(own).toEqual([`tried ${written}, no`, 'tried 8842918, no']);
+    const others = (await viewOf(locksmith, number)).job.log.attempts.map(({ reason }) => reason);
+    expect(others[0]).toMatch(/^tried (pin)?⟦sealed 1⟧, no$/);
+    expect(others[1]).toBe('tried 8842918, no');
+    expect(await stored()).not.toContain(written);
+  });
+
+  it('is treated so in every text of a job that a person can write before the papers', async () => {
+    const number = await jobWithPin();
+    const { job } = await viewOf(trainee, number);
+    const ringKey: KeyInput = {
+      id: job.keys[0]?.id ?? '',
+      name: `Key ${pin}`,
+      presence: 'here',
+      rank: 'unknown',
+      blade: 'good',
+      faults: [],
+      madeHere: false,
+      known: 'yes',
+      cloneOf: null,
+    };
+    const answers = [
+      await changeRing(trainee, { ...(await edit(number)), keys: [ringKey] }),
+      await noteDoor(trainee, {
+        ...(await edit(number)),
+        askedBy: 'Rosalind',
+        plate: pin,
+        said: `the code is ${pin}`,
+      }),
+      await recordFacts(trainee, { ...(await edit(number)), facts: [{ kind: 'toolEntry', value: pin }] }),
+      await changeCall(trainee, {
+        ...(await edit(number)),
+        call: {
+          ...emptyCall,
+          makeId: job.call.makeId,
+          modelId: job.call.modelId,
+          placeId: job.call.placeId,
+          name: `Rosalind ${pin}`,
+          note: `${pin} or ${pin}`,
+          line: `merrowdale ${pin}`,
+          placeDetail: pin,
+        },
+      }),
+    ];
+    expect(answers.map(({ ok }) => ok)).toEqual([true, true, true, true]);
+    const own = await viewOf(trainee, number);
+    expect(own.ring.tags[0]?.name).toBe(`Key ${pin}`);
+    expect(own.job.doorNote).toMatchObject({ plate: pin, said: `the code is ${pin}` });
+    expect(own.job.call).toMatchObject({
+      name: `Rosalind ${pin}`,
+      note: `${pin} or ${pin}`,
+      placeDetail: pin,
+    });
+    expect(JSON.stringify(await viewOf(locksmith, number))).not.toContain(pin);
+    expect(await stored()).not.toContain(pin);
+    expect(JSON.stringify(await readJobHistory(locksmith, job))).not.toContain(pin);
+
+    // The list finds the name whether something of it is sealed or not, and never by a number in it.
+    const found = async (words: string) =>
+      (await findJobs(trainee, words, undefined)).jobs.filter((one) => one.number === number);
+    expect((await found('rosalind'))[0]?.name).toBe(`Rosalind ${pin}`);
+    expect(await found(pin)).toEqual([]);
+    expect(await found('8842918')).toEqual([]);
+  });
+
+  it('goes to others sealed, stays sealed when they edit around it, and goes with the personal period', async () => {
+    const number = await jobWithPin();
+    const { job } = await viewOf(trainee, number);
+    const call = {
+      ...emptyCall,
+      makeId: job.call.makeId,
+      modelId: job.call.modelId,
+      placeId: job.call.placeId,
+    };
+    await changeCall(trainee, { ...(await edit(number)), call: { ...call, note: `code ${pin}` } });
+    const theirs = (await viewOf(proprietor, number)).job.call.note;
+    expect(theirs).toBe('code ⟦sealed 1⟧');
+    await changeCall(proprietor, { ...(await edit(number)), call: { ...call, note: `${theirs}, says he` } });
+    expect((await viewOf(trainee, number)).job.call.note).toBe(`code ${pin}, says he`);
+    await closeJob(locksmith, { ...(await edit(number)), outcome: 'notDone', reason: 'The part is late' });
+    await database().query(
+      `UPDATE job SET closed_at = closed_at - interval '3000 days', opened_at = opened_at - interval '3000 days' WHERE number = $1`,
+      [number],
+    );
+    await applyRetention();
+    const left = await database().query('SELECT 1 FROM sealed_text WHERE job_id = $1', [job.id]);
+    expect(left.rowCount).toBe(0);
+  });
+
+  it('is counted, limited and on record whether it holds one or not', async () => {
+    const number = await jobWithPin();
+    const say = (value: string) =>
+      sendEvent(
+        trainee,
+        number,
+        'attemptRecorded',
+        attemptContent('repair', { result: 'failed', reason: value }),
+      );
+    const answers: boolean[] = [];
+    for (let at = 0; at < 140; at += 1) answers.push((await say(`maybe ${8842800 + at}`)).ok);
+    expect(answers.filter(Boolean).length).toBeLessThanOrEqual(134);
+    expect(answers.at(-1)).toBe(false);
+    expect(await say('nothing at all')).toMatchObject(refusedWith(/as much as one can write/));
+    const lines = await database().query<{ details: { compared?: number } }>(
+      `SELECT a.details FROM audit_line a JOIN job j ON j.id = a.subject_id
+       WHERE j.number = $1 AND action = 'job.attemptRecorded'`,
+      [number],
+    );
+    expect(lines.rows.every(({ details }) => (details.compared ?? 0) > 0)).toBe(true);
+  });
+
+  it('is refused by name to whoever may see the secret, as before', async () => {
+    const number = await jobWithPin();
+    await papers(number);
+    expect(
+      await closeJob(locksmith, { ...(await edit(number)), outcome: 'notDone', reason: `pin${pin} failed` }),
+    ).toMatchObject(refusedWith(/PIN 1 of this job/));
+    const said = await sendEvent(
+      trainee,
+      number,
+      'attemptRecorded',
+      attemptContent('repair', { result: 'failed', reason: pin }),
+    );
+    expect(said).toMatchObject({ ok: true });
+  });
+});
+
+describe('an attempt is what it did', () => {
+  it('wants the papers for a key that was learned, a PIN that was read and a secret that was used, whatever its route', async () => {
+    const number = await jobWithPin();
+    const { job } = await viewOf(locksmith, number);
+    const keyId = job.keys[0]?.id;
+    const secret = await database().query<{ id: string }>('SELECT id FROM envelope WHERE job_id = $1', [
+      job.id,
+    ]);
+    const send = (route: string, more: object) =>
+      sendEvent(locksmith, number, 'attemptRecorded', attemptContent(route, more));
+    for (const route of ['repair', 'none']) {
+      expect(await send(route, { learnedKeyIds: [keyId] })).toMatchObject(refusedWith(/On site/));
+      expect(await send(route, { pinFrom: 'socket' })).toMatchObject(refusedWith(/On site/));
+      expect(await send(route, { pinFrom: 'bureau' })).toMatchObject(refusedWith(/Prepare/));
+      expect(await send(route, { secretIds: [secret.rows[0]?.id] })).toMatchObject(refusedWith(/Prepare/));
+      expect(await send(route, {})).toMatchObject({ ok: true });
+    }
+    await papers(number);
+    expect(await send('repair', { learnedKeyIds: [keyId], pinFrom: 'socket' })).toMatchObject({ ok: true });
+  });
+
+  it('of a dealer stands with his paper, and names no PIN and no secret of ours', async () => {
+    const number = await jobWithPin();
+    const { job } = await viewOf(locksmith, number);
+    const learnedKeyIds = [job.keys[0]?.id];
+    const secret = await database().query<{ id: string }>('SELECT id FROM envelope WHERE job_id = $1', [
+      job.id,
+    ]);
+    const send = (more: object) =>
+      sendEvent(locksmith, number, 'attemptRecorded', attemptContent('desk', { learnedKeyIds, ...more }));
+    expect(await send({})).toMatchObject(refusedWith(/invoice or work order/));
+    expect(await send({ dealerPaper: 'W-2207', pinFrom: 'bureau' })).toMatchObject(
+      refusedWith(/his own PIN/),
+    );
+    expect(await send({ dealerPaper: 'W-2207', secretIds: [secret.rows[0]?.id] })).toMatchObject(
+      refusedWith(/his own PIN/),
+    );
+    expect(await send({ dealerPaper: 'W-2207' })).toMatchObject({ ok: true });
+    expect(
+      await sendEvent(locksmith, number, 'attemptRecorded', attemptContent('repair', { dealerPaper: 'W-1' })),
+    ).toMatchObject(refusedWith(/Only the dealer/));
+  });
+
+  it('of another is withdrawn by a trainee with a second person only; his own by himself', async () => {
+    const number = await openTestJob(locksmith, 'Merrowdale');
+    const record = async (actor: PersonActor) => {
+      const content = attemptContent('repair');
+      await sendEvent(actor, number, 'attemptRecorded', content);
+      return content.attemptId;
+    };
+    const withdraw = (attemptId: string) =>
+      sendEvent(trainee, number, 'attemptWithdrawn', { attemptId, reason: 'A slip' });
+    const [theirs, own] = [await record(locksmith), await record(trainee)];
+    expect(await withdraw(theirs)).toMatchObject(refusedWith(/second person/));
+    expect(await withdraw(own)).toMatchObject({ ok: true });
+    await signInSecond(trainee, { number, personId: locksmith.personId, passcode: 'glaze-slip-27' });
+    expect(await withdraw(theirs)).toMatchObject({ ok: true });
+  });
+});
+
+describe('a door', () => {
+  const open = (number: number, more: object = {}) =>
+    sendEvent(trainee, number, 'doorOpened', {
+      how: 'danger',
+      at: '2027-03-03T15:18:00Z',
+      conditions: '',
+      ...more,
+    });
+
+  it('is opened for danger only where it was declared first, and at about this time', async () => {
+    const number = await openTestJob(locksmith, 'Merrowdale');
+    expect(await open(number)).toMatchObject(refusedWith(/Declare at On site/));
+    await papers(number);
+    expect(await open(number)).toMatchObject(refusedWith(/Declare at On site/));
+    await declareDanger(trainee, { number });
+    expect(await open(number, { at: '2027-03-03T17:00:00Z' })).toMatchObject(refusedWith(/future/));
+    expect(await open(number, { at: '1999-03-03T17:00:00Z' })).toMatchObject(refusedWith(/days ago/));
+    expect(await open(number)).toMatchObject({ ok: true });
+  });
+});
