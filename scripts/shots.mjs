@@ -108,9 +108,8 @@ await typeCall(dark, line);
 await shoot(dark, 'call-dark');
 await dark.goto(`${job}/close`);
 await shoot(dark, 'close-dark');
-await dark.goto(
-  `${address}/benches/identify?line=${encodeURIComponent('Halvorn Merrowdale 2008 turn key spare')}`,
-);
+await dark.goto(`${address}/benches/identify`);
+await dark.getByLabel('The car in one line').fill('Halvorn Merrowdale 2008 turn key spare');
 await dark.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
 await dark.getByRole('button', { name: 'Add it' }).click();
 await dark.getByText('does not fit together').waitFor();

@@ -113,6 +113,7 @@ async function prepareDatabases(cluster) {
     TEST_SUPERUSER_URL: cluster.url('postgres', 'postgres'),
     TEST_MIGRATOR_URL: cluster.url('kilnsman_migrator', 'postgres'),
     TEST_SERVING_URL: cluster.url('kilnsman_serving', 'postgres'),
+    TEST_SERVER_LOG: cluster.log,
     KILNSMAN_VAULT_KEY: vaultKey,
   };
 }

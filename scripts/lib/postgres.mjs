@@ -8,6 +8,14 @@ import { postgresFolder } from './debian.mjs';
 import { cloneId, isRoot, privateFolder } from './project.mjs';
 
 const database = 'kilnsman';
+/** The server's log holds no statement, no value and no row: what went wrong is told to the program, not to a file. */
+const quiet = [
+  'log_min_messages=fatal',
+  'log_min_error_statement=panic',
+  'log_error_verbosity=terse',
+  'log_parameter_max_length_on_error=0',
+  'log_statement=none',
+];
 const safety = { production: [], throwaway: ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'] };
 
 /**
@@ -32,6 +40,7 @@ export async function startCluster(name, kind = 'production') {
       'listen_addresses=127.0.0.1',
       `port=${settings.port}`,
       'unix_socket_directories=',
+      ...quiet,
       ...safety[kind],
     ];
     const options = flags.map((flag) => `-c ${flag}`).join(' ');
@@ -51,6 +60,7 @@ export async function startCluster(name, kind = 'production') {
   await prepareRoles(url('postgres', 'postgres'), settings.passwords);
   return {
     folder,
+    log: join(folder, 'server.log'),
     port: settings.port,
     url,
     stop: () => asPostgres('pg_ctl', ['stop', '-m', 'fast', '-w', '-t', '30', '-D', data]),

@@ -1,3 +1,4 @@
+import type { EventEmitter } from 'node:events';
 import pg from 'pg';
 
 export interface PoolSize {
@@ -22,7 +23,18 @@ export function makePool(
     idleTimeoutMillis: 30_000,
   });
   pool.on('error', onIdleError);
+  pool.on('connect', (client) => {
+    const { connection } = client as unknown as { connection: EventEmitter };
+    connection.prependListener('errorMessage', withoutValues);
+  });
   return pool;
+}
+
+/** An error of the server as it arrives: what may quote a row, a value or a statement goes, before anybody sees it. */
+function withoutValues(error: Error & Partial<pg.DatabaseError>): void {
+  error.message = error.message.replace(/"[^"]*"/g, '"…"');
+  error.stack = `${error.name}: ${error.message}`;
+  for (const field of ['detail', 'hint', 'where', 'internalQuery'] as const) delete error[field];
 }
 
 const awayCodes = new Set([

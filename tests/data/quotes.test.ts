@@ -225,7 +225,7 @@ describe('a link', () => {
     });
   });
 
-  it('takes no code of the key into a text', async () => {
+  it('answers a text with a code of the key as any other, and seals the code', async () => {
     const actor = await person();
     const { number, token } = await linked(actor);
     await keepSecret(actor, {
@@ -238,13 +238,18 @@ describe('a link', () => {
     const opened = await openOffer(token, 'phone');
     if (!opened.ok) throw new Error('not opened');
     const { cookie } = opened.value;
-    expect(await sendMessage(cookie, 'phone', { words: 'The code is S47110, thanks' })).toMatchObject({
-      ok: false,
-      problems: [{ field: 'words' }],
-    });
+    const told = await sendMessage(cookie, 'phone', { words: 'The code is S47110, thanks' });
+    expect(told).toEqual(await sendMessage(cookie, 'phone', { words: 'The code is S47111, thanks' }));
+    expect(told).toEqual({ ok: true, value: null });
     const accepting = { version: 1, option: 'shopAftermarket', when: 'S47110', where: '' } as const;
-    expect(await acceptOffer(cookie, 'phone', accepting)).toMatchObject({ ok: false });
-    expect(await acceptOffer(cookie, 'phone', { ...accepting, when: 'soon' })).toMatchObject({ ok: true });
+    expect(await acceptOffer(cookie, 'phone', accepting)).toMatchObject({ ok: true });
+    const { id } = (await viewOf(actor, number)).job;
+    const { messages, acceptances } = await readReplies(actor, id);
+    expect(messages.map(({ words }) => words).sort()).toEqual([
+      'The code is S47111, thanks',
+      'The code is ⟦sealed 1⟧, thanks',
+    ]);
+    expect(acceptances[0]?.wantedWhen).toBe('⟦sealed 2⟧');
   });
 
   it('fails where a newer version has taken its place, and where it was ended', async () => {

@@ -1,6 +1,10 @@
+import { readFileSync } from 'node:fs';
+import { inspect } from 'node:util';
+import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { KeyInput } from '@/inputs/job-inputs';
+import { errorForLog } from '@/outside/log';
 import { database } from '@/usecases/database';
 import { declareDanger, noteDoor, recordAuthority, signInSecond } from '@/usecases/jobs/authority';
 import { changeRing } from '@/usecases/jobs/decide';
@@ -276,5 +280,76 @@ describe('a door', () => {
     expect(await open(number, { at: '2027-03-03T17:00:00Z' })).toMatchObject(refusedWith(/future/));
     expect(await open(number, { at: '1999-03-03T17:00:00Z' })).toMatchObject(refusedWith(/days ago/));
     expect(await open(number)).toMatchObject({ ok: true });
+  });
+});
+
+describe('the log', () => {
+  const canary = 'CANARY-88-lantern';
+
+  it('gets nothing of a row, a value or a statement from an error of the database, and neither does its own', async () => {
+    const job = await database().query<{ id: string }>('SELECT id FROM job LIMIT 1');
+    const failing = [
+      ['SELECT $1::uuid', [canary]],
+      [`SELECT '${canary}'::int`, []],
+      ['INSERT INTO job_words (job_id, note) VALUES ($1, $2)', [job.rows[0]?.id, canary]],
+      [
+        "INSERT INTO person (id, name, role, passcode_hash, created_at) VALUES ($1, $2, 'nobody', '', now())",
+        [uuid(), canary],
+      ],
+      [`SELECT ${canary.replaceAll('-', '_')}`, []],
+    ] as const;
+    for (const [text, values] of failing) {
+      const error = await database()
+        .query(text, [...values])
+        .then(
+          () => undefined,
+          (thrown) => thrown,
+        );
+      expect(error).toBeInstanceOf(Error);
+      const written = inspect(error, { depth: 8, showHidden: true }) + JSON.stringify(errorForLog(error));
+      expect(written.toLowerCase()).not.toContain('lantern');
+      expect(errorForLog(error).code).toMatch(/^[0-9A-Z]{5}$/);
+    }
+    const serverLog = process.env.TEST_SERVER_LOG ?? '';
+    expect(readFileSync(serverLog, 'utf8').toLowerCase()).not.toContain('lantern');
+  });
+
+  it('keeps where an error of ours was thrown, and its words cut short', () => {
+    const logged = errorForLog(new TypeError(`x${'y'.repeat(500)}`));
+    expect(logged.type).toBe('TypeError');
+    expect(logged.message).toHaveLength(200);
+    expect(logged.at[0]).toContain('untold.test.ts');
+    expect(errorForLog('thrown text')).toEqual({ type: 'string', message: '', at: [] });
+  });
+});
+
+describe('the line of a call', () => {
+  it('loses codes and PINs on the server too, whoever sent it', async () => {
+    const number = await openTestJob(locksmith, 'Merrowdale', {
+      line: 'merrowdale 2019 lost both, pin 4471 and DA47113, call 555-0142',
+    });
+    const { job } = await viewOf(locksmith, number);
+    expect(job.call.line).not.toMatch(/4471|DA47113/);
+    expect(job.call.line).toMatch(/merrowdale 2019 lost both/);
+    const { makeId, modelId, placeId } = job.call;
+    const call = { ...emptyCall, makeId, modelId, placeId, line: 'spare, code is 99 871' };
+    await changeCall(locksmith, { ...(await edit(number)), call });
+    expect((await viewOf(locksmith, number)).job.call.line).not.toMatch(/99|871/);
+  });
+});
+
+describe('a program', () => {
+  it('finds no job by a name it may not see', async () => {
+    await openTestJob(locksmith, 'Merrowdale', { name: 'Quillon Harrowgate' });
+    const program = {
+      kind: 'program',
+      tokenId: uuid(),
+      role: 'locksmith',
+      device: 'x',
+      at: locksmith.at,
+    } as const;
+    expect((await findJobs(locksmith, 'Harrowgate', undefined)).jobs).toHaveLength(1);
+    expect((await findJobs(program, 'Harrowgate', undefined)).jobs).toEqual([]);
+    expect((await findJobs(program, 'Merrowdale', undefined)).jobs.length).toBeGreaterThan(0);
   });
 });

@@ -98,7 +98,8 @@ test('axe finds nothing on the VIN bench with a wrong VIN, and on the Identify b
   await page.getByLabel('VIN', { exact: true }).fill('0hv md4 2k4 kho 12734');
   await expect(page.getByText(/Place 12: O is not a character of a VIN/)).toBeVisible();
   await expectAccessible(page);
-  await page.goto('/benches/identify?line=merrowdale+2008+turn');
+  await page.goto('/benches/identify');
+  await page.getByLabel('The car in one line').fill('merrowdale 2008 turn');
   await page.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByText('What was told and seen does not fit together.')).toBeVisible();
@@ -137,7 +138,7 @@ test('touch targets are at least 44 px high', async ({ page }) => {
     '/library',
     '/library/blanks',
     '/benches/vin',
-    '/benches/identify?line=merrowdale+2019',
+    '/benches/identify',
     `/jobs/${number}/identify`,
     `/jobs/${number}/route`,
     `/jobs/${number}/quote`,
@@ -152,6 +153,10 @@ test('touch targets are at least 44 px high', async ({ page }) => {
     '/settings/suppliers',
   ]) {
     await page.goto(path);
+    if (path === '/benches/identify') {
+      await page.getByLabel('The car in one line').fill('merrowdale 2019');
+      await page.getByLabel('What is seen').waitFor();
+    }
     const small = await page.evaluate(() =>
       [...document.querySelectorAll<HTMLElement>('button, a, select, input, textarea, summary')]
         .filter(

@@ -11,6 +11,7 @@ import { type RefusedRoute, type Route, routeNames } from '@/core/programming/ro
 import type { QuoteOption } from '@/core/quote/quote';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
+import { useHandedLine } from '@/ui/handed-line';
 import { Notice } from '@/ui/notice';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
@@ -35,8 +36,6 @@ export interface Preview {
 }
 
 interface NewCallProps {
-  /** What stands in the line when the place is opened. */
-  readonly line: string;
   readonly lexicon: Lexicon;
   readonly unit: DistanceUnit;
   readonly now: { readonly day: string; readonly hour: string };
@@ -48,9 +47,10 @@ interface NewCallProps {
 const nobody: PersonFacts = { name: '', phone: '', vin: '', placeDetail: '', note: '' };
 
 /** One line in, chips that can be corrected, candidates and a first price beside it. */
-export function NewCall({ line: first, lexicon, unit, now, onWords, onPreview, onOpen }: NewCallProps) {
+export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewCallProps) {
   const router = useRouter();
-  const [line, setLine] = useState(first);
+  const [line, setLine] = useState('');
+  useHandedLine((handed) => setLine(handed.slice(0, lineLimit)));
   const [byHand, setByHand] = useState<Partial<CallFacts>>({});
   const [person, setPerson] = useState(nobody);
   const [keyCode, setKeyCode] = useState('');

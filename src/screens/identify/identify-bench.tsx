@@ -10,6 +10,7 @@ import { usualCertainty } from '@/core/identify/what-to-bring';
 import type { Result } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
+import { handLine, useHandedLine } from '@/ui/handed-line';
 import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { useAsked } from '@/ui/use-asked';
@@ -32,16 +33,15 @@ export interface LineShown extends IdentifiedShown {
 }
 
 interface IdentifyBenchProps {
-  /** What stands in the line when the bench is opened. */
-  readonly line: string;
   readonly onIdentify: (data: unknown) => Promise<Result<LineShown>>;
 }
 
 const mostSideBySide = 4;
 
 /** A car without a job: from a line to the key. */
-export function IdentifyBench({ line: first, onIdentify }: IdentifyBenchProps) {
-  const [line, setLine] = useState(first);
+export function IdentifyBench({ onIdentify }: IdentifyBenchProps) {
+  const [line, setLine] = useState('');
+  useHandedLine((handed) => setLine(handed.slice(0, lineLimit)));
   const [model, setModel] = useState('');
   const [market, setMarket] = useState('');
   const [given, setGiven] = useState<readonly QuestionGiven[]>([]);
@@ -69,8 +69,9 @@ export function IdentifyBench({ line: first, onIdentify }: IdentifyBenchProps) {
       actions={
         line.trim() === '' ? undefined : (
           <Link
-            href={`/jobs/new?line=${encodeURIComponent(line.slice(0, lineLimit))}`}
+            href="/jobs/new"
             prefetch={false}
+            onClick={() => handLine(line)}
             className={buttonClass('plain')}
           >
             <ButtonWords follows="with this line">Open a job</ButtonWords>

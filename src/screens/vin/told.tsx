@@ -1,6 +1,9 @@
+'use client';
+
 import Link from 'next/link';
 import type { ReactNode } from 'react';
 import { ButtonWords, buttonClass } from '@/ui/button';
+import { handLine } from '@/ui/handed-line';
 import { Badge } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import type { VinShown } from './vin-shown';
@@ -35,8 +38,9 @@ export function Told({ vin }: { readonly vin: VinShown }) {
       </dl>
       {maker && (
         <Link
-          href={`/benches/identify?line=${encodeURIComponent(line)}`}
+          href="/benches/identify"
           prefetch={false}
+          onClick={() => handLine(line)}
           className={buttonClass('plain', 'mt-3')}
         >
           <ButtonWords follows={line}>Identify this car</ButtonWords>

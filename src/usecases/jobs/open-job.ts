@@ -3,15 +3,18 @@ import { mentionsSecret, textsIn } from '@/core/authority/secret-words';
 import { changedFields } from '@/core/job/changes';
 import { openingRing } from '@/core/job/opening-keys';
 import type { PersonActor } from '@/core/kinds/actor';
+import { localMoment } from '@/core/kinds/local-time';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import { readLexicon } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { insertHistory } from '@/data/job-history';
 import { deleteGiven, insertJob, replaceRing, type StoredCall, updateCall, updateChoices } from '@/data/jobs';
+import { getShopOrThrow } from '@/data/shop';
 import type { CallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
+import { readLine } from '../identify/read-line';
 import { keepSealed } from '../secrets/vault';
 import { type Edited, editJob } from './edit-job';
 import { sections } from './sections';
@@ -24,6 +27,7 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
   return transact(async (db) => {
     const refused = await checkNames(db, call);
     if (refused) return refused;
+    const stored = storedCall({ ...call, line: await withoutCodes(db, actor, call.line) });
     const id = uuid();
     const ring = openingRing({ working, lost, wanted }, call.why, uuid);
     const number = await insertJob(db, {
@@ -31,7 +35,7 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
       customerId: uuid(),
       openedAt: actor.at,
       openedBy: actor.personId,
-      call: storedCall(call),
+      call: stored,
       keysWanted: ring.wanted,
     });
     await replaceRing(db, id, ring);
@@ -47,7 +51,7 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
       jobId: id,
       version: 1,
       section: 'call',
-      changes: changedFields({}, { ...storedCall(call) }),
+      changes: changedFields({}, { ...stored }),
     });
     await appendAudit(db, actor, {
       action: 'job.opened',
@@ -63,7 +67,8 @@ export async function changeCall(actor: PersonActor, input: ChangeCallInput): Pr
   return editJob(actor, input, sections.call, async (db, job, input) => {
     const refused = await checkNames(db, input.call);
     if (refused) return refused;
-    await updateCall(db, job, storedCall(input.call));
+    const line = await withoutCodes(db, actor, input.call.line);
+    await updateCall(db, job, storedCall({ ...input.call, line }));
     if (input.call.modelId !== job.call.modelId) {
       await updateChoices(db, job.id, noChoices);
       await deleteGiven(db, job.id, null);
@@ -88,6 +93,12 @@ async function checkNames(db: Db, call: CallInput): Promise<Failed | undefined> 
   if (!model && call.carWords.trim() === '')
     return failed('Choose a model, or write what the caller called the car.', 'carWords');
   return undefined;
+}
+
+/** The caller's line without what looks like a code or PIN; the page takes it out before, a program might not. */
+async function withoutCodes(db: Db, actor: PersonActor, line: string): Promise<string> {
+  const { zone } = await getShopOrThrow(db);
+  return (await readLine(db, line, localMoment(actor.at, zone))).reading.safeText;
 }
 
 function storedCall(call: CallInput): StoredCall {
