@@ -1,8 +1,14 @@
-// `npm run retention`: destroys the keys to secrets and removes personal data whose periods are over. The server does the
-// same every hour.
-import { closeDatabase } from '@/usecases/database';
+// `npm run retention`: looks for secrets and personal data whose periods are over, as the server does every hour. What is
+// found is destroyed at a look a day later.
 import { applyRetention } from '@/usecases/secrets/retention';
+import { runCommand } from './run-command';
 
-const { destroyed, blanked } = await applyRetention();
-await closeDatabase();
-console.log(`kilnsman: secrets of ${destroyed} jobs destroyed, personal data of ${blanked} jobs removed`);
+await runCommand(async () => {
+  const { destroyed, blanked, waits } = await applyRetention();
+  console.log(
+    waits === undefined
+      ? `kilnsman: secrets of ${destroyed} jobs destroyed, personal data of ${blanked} jobs removed; what else is due was noted and goes at a look a day later`
+      : `kilnsman: ${waits}`,
+  );
+  return waits === undefined;
+});

@@ -1,12 +1,9 @@
-// `npm run audit-chain`: recomputes the audit chain of DATABASE_URL and says where it breaks.
-import { checkAuditChain } from '@/data/audit';
-import { closeDatabase, database } from '@/usecases/database';
+// `npm run audit-chain`: recomputes the audit chain, holds it against its seals, and says where it does not fit.
+import { auditWords, checkAudit } from '@/usecases/audit-seal';
+import { runCommand } from './run-command';
 
-const { lines, brokenAt } = await checkAuditChain(database());
-await closeDatabase();
-console.log(
-  brokenAt === undefined
-    ? `The chain of ${lines} lines fits.`
-    : `The chain breaks at line ${brokenAt} of ${lines}.`,
-);
-process.exitCode = brokenAt === undefined ? 0 : 1;
+await runCommand(async () => {
+  const { ok, lines } = auditWords(await checkAudit());
+  for (const line of lines) console.log(line);
+  return ok;
+});

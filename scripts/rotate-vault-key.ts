@@ -1,12 +1,16 @@
-// `npm run rotate-vault-key`: changes the vault key of DATABASE_URL. Stopped half-way it goes on when it is run again.
+// `npm run rotate-vault-key`: changes the vault key. Stopped half-way it goes on when it is run again.
 import { vaultFile, vaultFromEnvironment } from '@/outside/vault-key';
-import { closeDatabase } from '@/usecases/database';
+import { sealAudit } from '@/usecases/audit-seal';
 import { rotateVault } from '@/usecases/secrets/rotate-vault';
+import { runCommand } from './run-command';
 
-const done = await rotateVault((count) => console.log(`kilnsman: ${count} data keys are wrapped anew`));
-await closeDatabase();
-console.log(
-  vaultFromEnvironment()
-    ? `kilnsman: the vault key is changed (${done} data keys). Set KILNSMAN_VAULT_KEY to the new key alone.`
-    : `kilnsman: the vault key is changed (${done} data keys). Keep a copy of ${vaultFile()} on another machine.`,
-);
+await runCommand(async () => {
+  const done = await rotateVault((count) => console.log(`kilnsman: ${count} data keys are wrapped anew`));
+  await sealAudit();
+  console.log(
+    vaultFromEnvironment()
+      ? `kilnsman: the vault key is changed (${done} data keys). Set KILNSMAN_VAULT_KEY to the new key alone.`
+      : `kilnsman: the vault key is changed (${done} data keys). Keep a copy of ${vaultFile()} on another machine.`,
+  );
+  return true;
+});

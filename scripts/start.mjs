@@ -1,21 +1,31 @@
 // `npm start`: installs what is missing, starts a database of its own, migrates, loads the demo world into an
 // empty database, builds if stale and serves on loopback. With DATABASE_URL it uses that database and loads no demo.
 import { spawn } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  existsSync,
+  mkdirSync,
+  readFileSync,
+  readlinkSync,
+  realpathSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
-import { endGroup, isAlive, mustRun, whenToldToStop } from './lib/child.mjs';
+import { endGroup, endPid, isAlive, mustRun, run, whenToldToStop } from './lib/child.mjs';
 import { ensureDebianPackages } from './lib/debian.mjs';
 import { ensureInstalled } from './lib/install.mjs';
-import { startCluster } from './lib/postgres.mjs';
-import { cloneId, nextBinary, privateFolder, root, Stop, say } from './lib/project.mjs';
+import { clusterRuns, startCluster } from './lib/postgres.mjs';
+import { cloneId, ensureRoom, nextBinary, privateFolder, root, Stop, say } from './lib/project.mjs';
 
 const port = Number(process.env.PORT ?? 3000);
 const address = `http://127.0.0.1:${port}`;
 const pidFile = join(privateFolder, 'start.pid');
+const serverPidFile = join(privateFolder, 'server.pid');
 let cluster;
 let server;
+let serverEnv;
 let stopping;
 
 whenToldToStop(() => stop(0));
@@ -33,6 +43,7 @@ async function main() {
   mkdirSync(privateFolder, { recursive: true, mode: 0o755 });
   writeFileSync(pidFile, String(process.pid));
 
+  ensureRoom(root);
   await ensureInstalled();
   const urls = process.env.DATABASE_URL ? givenDatabase() : await ownDatabase();
   const env = { ...process.env, ...urls, PORT: String(port) };
@@ -62,6 +73,7 @@ function runTypeScript(file, args, env) {
 }
 
 function serve(env) {
+  serverEnv = env;
   const args = [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)];
   server = spawn(process.execPath, args, {
     cwd: root,
@@ -69,35 +81,57 @@ function serve(env) {
     stdio: ['ignore', 'inherit', 'inherit'],
     detached: true,
   });
+  writeFileSync(serverPidFile, String(server.pid));
   server.on('exit', (code) => {
     if (!stopping) stop(code ?? 1);
   });
   say(`serving on ${address}`);
 }
 
-/** A copy of this clone that runs or is starting; a foreign program on the port is a Stop. */
+/** A copy of this clone that runs or is starting; what one that was killed left is ended; a foreign program is a Stop. */
 async function anotherCopyRuns() {
+  const starter = runningPid(pidFile, 'scripts/start.mjs');
+  if (!starter) await endLeftServer();
   if (await portAnswers()) {
     const health = await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(5000) })
       .then((answer) => answer.json())
       .catch(() => undefined);
-    if (health?.program === 'kilnsman' && health.instance === cloneId) {
-      say(`already serving on ${address}`);
-      return true;
+    if (health?.program !== 'kilnsman' || health.instance !== cloneId)
+      throw new Stop(`port ${port} is taken by another program; choose one with PORT=3001 npm start`);
+    if (health.database !== 'there' && !process.env.DATABASE_URL && !(await clusterRuns('demo'))) {
+      await startCluster('demo');
+      say('the database had stopped and was started again');
     }
-    throw new Stop(`port ${port} is taken by another program; choose one with PORT=3001 npm start`);
-  }
-  const pid = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : undefined;
-  if (pid && pid !== process.pid && isAlive(pid) && isStartScript(pid)) {
-    say(`a start is under way (process ${pid}); it will serve on its own port`);
+    say(`already serving on ${address}`);
     return true;
   }
-  return false;
+  if (!starter) return false;
+  say(`a start is under way (process ${starter}); it will serve on its own port`);
+  return true;
 }
 
-function isStartScript(pid) {
-  const file = `/proc/${pid}/cmdline`;
-  return existsSync(file) && readFileSync(file, 'utf8').includes('scripts/start.mjs');
+/** The process of a file, where it is alive and runs what it should; undefined otherwise. */
+function runningPid(file, words) {
+  const pid = existsSync(file) ? Number(readFileSync(file, 'utf8')) : undefined;
+  if (!pid || pid === process.pid || !isAlive(pid)) return undefined;
+  const command = `/proc/${pid}/cmdline`;
+  return existsSync(command) && readFileSync(command, 'utf8').includes(words) ? pid : undefined;
+}
+
+/** Ends a server whose starter was killed without a word; its database is taken over by this start. */
+async function endLeftServer() {
+  const left = runningPid(serverPidFile, 'next');
+  if (!left || !worksHere(left)) return;
+  say(`ending a server (process ${left}) that an earlier start left behind`);
+  await endPid(left);
+}
+
+function worksHere(pid) {
+  try {
+    return readlinkSync(`/proc/${pid}/cwd`) === realpathSync(root);
+  } catch {
+    return false;
+  }
 }
 
 function portAnswers() {
@@ -111,12 +145,25 @@ function portAnswers() {
   });
 }
 
+/** The head of the audit chain is sealed while its database still runs; where it does not, the last minute's seal stands. */
+async function sealAudit() {
+  await run(process.execPath, ['--import', 'tsx', join(root, 'scripts', 'seal-audit.ts')], {
+    cwd: root,
+    env: serverEnv,
+    quiet: true,
+  }).catch(() => {});
+}
+
 /** Ends the server, then the database started here, then this process. Safe to call twice. */
 function stop(code) {
   stopping ??= (async () => {
     if (server) await endGroup(server).catch(() => {});
+    if (serverEnv) await sealAudit();
     if (cluster) await cluster.stop().catch((error) => console.error(error.message));
-    if (existsSync(pidFile) && readFileSync(pidFile, 'utf8') === String(process.pid)) rmSync(pidFile);
+    if (existsSync(pidFile) && readFileSync(pidFile, 'utf8') === String(process.pid)) {
+      rmSync(pidFile);
+      rmSync(serverPidFile, { force: true });
+    }
     process.exit(code);
   })();
   return stopping;

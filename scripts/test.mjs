@@ -165,6 +165,7 @@ async function serve(databaseUrl) {
       KILNSMAN_CLOCK: 'fixed:2027-03-03T15:20:00Z',
       DATABASE_URL: databaseUrl,
       KILNSMAN_VAULT_KEY: vaultKey,
+      KILNSMAN_SEAL_FILE: join(results, `audit-${port}.seals`),
       PORT: String(port),
       LOG_LEVEL: 'error',
     },

@@ -65,6 +65,15 @@ function signalGroup(pid, signal) {
   }
 }
 
+/** Ends a process group of another start by the id of its leader: TERM, then KILL after `graceMs`. */
+export async function endPid(pid, graceMs = 8000) {
+  signalGroup(pid, 'SIGTERM');
+  for (let left = graceMs; isAlive(pid); left -= 100) {
+    if (left <= 0) signalGroup(pid, 'SIGKILL');
+    await new Promise((resolve) => setTimeout(resolve, 100));
+  }
+}
+
 /** Whether a process with this id is alive. */
 export function isAlive(pid) {
   try {

@@ -5,7 +5,7 @@ import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { mustRun, run } from './child.mjs';
 import { postgresFolder } from './debian.mjs';
-import { cloneId, isRoot, privateFolder } from './project.mjs';
+import { cloneId, ensureRoom, isRoot, privateFolder } from './project.mjs';
 
 const database = 'kilnsman';
 /** The server's log holds no statement, no value and no row: what went wrong is told to the program, not to a file. */
@@ -18,12 +18,25 @@ const quiet = [
 ];
 const safety = { production: [], throwaway: ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'] };
 
+/** Whether the cluster was made, and whether it runs. */
+export function clusterExists(name) {
+  return existsSync(join(folderOf(name), 'cluster.json'));
+}
+
+export function clusterRuns(name) {
+  return isRunning(join(folderOf(name), 'data'));
+}
+
+function folderOf(name) {
+  return isRoot ? `/var/lib/kilnsman/${cloneId}-${name}` : join(privateFolder, name);
+}
+
 /**
  * Starts the cluster `name` ('demo', or a throw-away one of a test run), making it first where it does not exist.
  * Resolves to {folder, port, url(role, database?), stop()}; roles are 'postgres', 'kilnsman_migrator', 'kilnsman_serving'.
  */
 export async function startCluster(name, kind = 'production') {
-  const folder = isRoot ? `/var/lib/kilnsman/${cloneId}-${name}` : join(privateFolder, name);
+  const folder = folderOf(name);
   const settingsFile = join(folder, 'cluster.json');
   const data = join(folder, 'data');
   if (!existsSync(settingsFile)) await makeCluster(folder, data, settingsFile);
@@ -36,6 +49,7 @@ export async function startCluster(name, kind = 'production') {
       settings.port = await freePort();
       writeFileSync(settingsFile, JSON.stringify(settings), { mode: 0o600 });
     }
+    ensureRoom(folder);
     const flags = [
       'listen_addresses=127.0.0.1',
       `port=${settings.port}`,

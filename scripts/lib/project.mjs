@@ -1,5 +1,6 @@
 // Where things stand: the clone, its private folder, and names derived from them.
 import { createHash } from 'node:crypto';
+import { statfsSync } from 'node:fs';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
@@ -14,6 +15,17 @@ export const nextBinary = join(root, 'node_modules', 'next', 'dist', 'bin', 'nex
 
 export function say(text) {
   console.log(`kilnsman: ${text}`);
+}
+
+const roomBytes = 200 * 1024 * 1024;
+
+/** Stops with a clear word where the disk of a folder has no room left to build, to store or to log. */
+export function ensureRoom(folder) {
+  const { bavail, bsize } = statfsSync(folder);
+  if (bavail * bsize >= roomBytes) return;
+  throw new Stop(
+    `the disk of ${folder} is full: ${Math.floor((bavail * bsize) / 1024 / 1024)} MB are free, ${roomBytes / 1024 / 1024} MB are needed. Make room and start again`,
+  );
 }
 
 export class Stop extends Error {}

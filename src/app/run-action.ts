@@ -3,7 +3,13 @@ import { unstable_rethrow } from 'next/navigation';
 import type { PersonActor } from '@/core/kinds/actor';
 import { type Failed, failed } from '@/core/kinds/result';
 import { parseInput } from '@/inputs/parse';
-import { isDatabaseAway, isOverloaded, reportUnexpected } from '@/usecases/failures';
+import {
+  isDatabaseAway,
+  isDiskFull,
+  isOverloaded,
+  noteFullDisk,
+  reportUnexpected,
+} from '@/usecases/failures';
 import { requireActor } from './session';
 
 /**
@@ -30,6 +36,7 @@ export async function answer<Answer>(work: () => Promise<Answer>): Promise<Answe
     unstable_rethrow(error);
     if (isOverloaded(error))
       return failed('Too much is being worked on. Nothing was stored; try again in a moment.');
+    if (isDiskFull(error)) return failed(noteFullDisk());
     if (isDatabaseAway(error))
       return failed('The database cannot be reached. Nothing was stored; try again in a moment.');
     return failed(

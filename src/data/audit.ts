@@ -59,16 +59,63 @@ export async function listAudit(
   return result.rows;
 }
 
+/** The newest line of the chain. */
+export interface ChainHead {
+  readonly seq: number;
+  readonly hash: Buffer;
+}
+
+export async function findChainHead(db: Db): Promise<ChainHead | undefined> {
+  const result = await db.query<{ seq: string; hash: Buffer }>(
+    'SELECT seq, hash FROM audit_line ORDER BY seq DESC LIMIT 1',
+  );
+  const row = result.rows[0];
+  return row && { seq: Number(row.seq), hash: row.hash };
+}
+
+/** The head of the chain as it stood, under a key that the database does not have. */
+export interface SealRow extends ChainHead {
+  readonly keyId: string;
+  readonly mac: Buffer;
+  readonly sealedAt: Date;
+}
+
+export async function insertSeal(db: Db, { seq, hash, keyId, mac, sealedAt }: SealRow): Promise<void> {
+  await db.query(
+    `INSERT INTO audit_seal (seq, hash, key_id, mac, sealed_at) VALUES ($1, $2, $3, $4, $5)
+     ON CONFLICT (seq, key_id) DO NOTHING`,
+    [seq, hash, keyId, mac, sealedAt],
+  );
+}
+
+/** The seals of the database, oldest first. */
+export async function listSeals(db: Db): Promise<SealRow[]> {
+  const result = await db.query<Omit<SealRow, 'seq'> & { seq: string }>(
+    'SELECT seq, hash, key_id AS "keyId", mac, sealed_at AS "sealedAt" FROM audit_seal ORDER BY seq, key_id',
+  );
+  return result.rows.map((row) => ({ ...row, seq: Number(row.seq) }));
+}
+
+/** The hashes of some lines; lines that are not there are left out. */
+export async function findLineHashes(db: Db, seqs: readonly number[]): Promise<Map<number, Buffer>> {
+  const result = await db.query<{ seq: string; hash: Buffer }>(
+    'SELECT seq, hash FROM audit_line WHERE seq = ANY($1)',
+    [seqs],
+  );
+  return new Map(result.rows.map(({ seq, hash }) => [Number(seq), hash]));
+}
+
 export interface ChainReport {
   readonly lines: number;
+  readonly lastSeq: number | undefined;
   /** The first line whose own hash or whose link to the line before does not fit. */
   readonly brokenAt: number | undefined;
 }
 
 /** Recomputes every hash and every link of the chain. */
 export async function checkAuditChain(db: Db): Promise<ChainReport> {
-  const result = await db.query<{ lines: string; broken_at: string | null }>(`
-    SELECT count(*) AS lines, min(seq) FILTER (WHERE NOT fits) AS broken_at FROM (
+  const result = await db.query<{ lines: string; last_seq: string | null; broken_at: string | null }>(`
+    SELECT count(*) AS lines, max(seq) AS last_seq, min(seq) FILTER (WHERE NOT fits) AS broken_at FROM (
       SELECT seq, hash = audit_hash(line)
         AND previous_hash = coalesce(lag(hash) OVER (ORDER BY seq), ''::bytea)
         AND seq = coalesce(lag(seq) OVER (ORDER BY seq), 0) + 1 AS fits
@@ -77,6 +124,7 @@ export async function checkAuditChain(db: Db): Promise<ChainReport> {
   const row = result.rows[0];
   return {
     lines: Number(row?.lines ?? 0),
+    lastSeq: row?.last_seq == null ? undefined : Number(row.last_seq),
     brokenAt: row?.broken_at == null ? undefined : Number(row.broken_at),
   };
 }

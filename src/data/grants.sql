@@ -45,5 +45,7 @@ GRANT INSERT ON job_event, job_event_refused, job_history, quote, rival_offer TO
 -- The gates and the secrets. An envelope is never changed; a data key is wrapped anew or destroyed.
 GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry TO :serving;
 GRANT INSERT ON envelope TO :serving;
-GRANT INSERT, DELETE ON sealed_text, text_compared TO :serving;
+GRANT INSERT, DELETE ON sealed_text, text_compared, retention_due TO :serving;
+-- A seal of the audit chain is written and never changed.
+GRANT INSERT ON audit_seal TO :serving;
 GRANT DELETE ON code_row TO :serving;

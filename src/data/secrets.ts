@@ -137,23 +137,20 @@ export async function rewrapDataKey(
   ]);
 }
 
-/** Destroys the data keys of jobs closed before `before`; gives the jobs. */
-export async function destroyDataKeys(db: Db, before: Date, at: Date): Promise<{ jobId: string }[]> {
-  const result = await db.query<{ jobId: string }>(
-    `UPDATE data_key SET wrapped = NULL, destroyed_at = $2 FROM job
-     WHERE job.id = data_key.job_id AND job.closed_at < $1 AND data_key.wrapped IS NOT NULL
-     RETURNING data_key.job_id AS "jobId"`,
-    [before, at],
+/** Destroys the data keys of jobs. */
+export async function destroyDataKeys(db: Db, jobIds: readonly string[], at: Date): Promise<void> {
+  await db.query(
+    'UPDATE data_key SET wrapped = NULL, destroyed_at = $2 WHERE job_id = ANY($1) AND wrapped IS NOT NULL',
+    [jobIds, at],
   );
-  return result.rows;
 }
 
-/** Removes names, phones, places, words and signatures of jobs closed before `before`; gives the jobs. */
-export async function blankPersonalData(db: Db, before: Date, at: Date): Promise<{ jobId: string }[]> {
+/** Removes names, phones, places, words and signatures of jobs. */
+export async function blankPersonalData(db: Db, jobIds: readonly string[], at: Date): Promise<void> {
   const jobs = await db.query<{ jobId: string; customerId: string }>(
     `SELECT j.id AS "jobId", j.customer_id AS "customerId" FROM job j JOIN customer c ON c.id = j.customer_id
-     WHERE j.closed_at < $1 AND c.blanked_at IS NULL FOR UPDATE OF c`,
-    [before],
+     WHERE j.id = ANY($1) AND c.blanked_at IS NULL FOR UPDATE OF c`,
+    [jobIds],
   );
   const ids = jobs.rows.map(({ jobId }) => jobId);
   const customers = jobs.rows.map(({ customerId }) => customerId);
@@ -191,5 +188,4 @@ export async function blankPersonalData(db: Db, before: Date, at: Date): Promise
   await db.query(`UPDATE job_key SET name = 'Key' WHERE job_id = ANY($1)`, [ids]);
   await db.query('DELETE FROM sealed_text WHERE job_id = ANY($1)', [ids]);
   await db.query('DELETE FROM text_compared WHERE job_id = ANY($1)', [ids]);
-  return jobs.rows.map(({ jobId }) => ({ jobId }));
 }

@@ -6,6 +6,11 @@ export function now(): Date {
   return clock();
 }
 
+/** Whether business time is not the time of this machine. */
+export function isClockSimulated(): boolean {
+  return Boolean(process.env.KILNSMAN_CLOCK);
+}
+
 const clock = readClock(process.env.KILNSMAN_CLOCK);
 
 function readClock(setting: string | undefined): () => Date {

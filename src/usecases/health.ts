@@ -1,13 +1,25 @@
 import { database } from './database';
-import { isDatabaseAway } from './failures';
+import { isDatabaseAway, isDiskFull, isOverloaded } from './failures';
+import { listTroubles } from './troubles';
 
-/** Whether the database answers. */
-export async function isDatabaseThere(): Promise<boolean> {
+export interface Health {
+  readonly database: 'there' | 'away' | 'full' | 'busy';
+  readonly troubles: readonly string[];
+}
+
+/** Whether the database answers, and what else is wrong. */
+export async function readHealth(): Promise<Health> {
+  return { database: await askDatabase(), troubles: listTroubles() };
+}
+
+async function askDatabase(): Promise<Health['database']> {
   try {
     await database().query('SELECT 1');
-    return true;
+    return 'there';
   } catch (error) {
-    if (isDatabaseAway(error)) return false;
+    if (isDiskFull(error)) return 'full';
+    if (isOverloaded(error)) return 'busy';
+    if (isDatabaseAway(error)) return 'away';
     throw error;
   }
 }

@@ -1,4 +1,7 @@
+import { dropOldAttempts } from '@/data/attempt-limits';
 import { log } from '@/outside/log';
+import { sealAudit } from './audit-seal';
+import { database } from './database';
 import { isDatabaseAway } from './failures';
 import { endDeadImports } from './library/signs-of-life';
 import { warmPool } from './pool/pool';
@@ -21,6 +24,8 @@ export async function startHousekeeping(): Promise<void> {
   warmPool();
   repeat('retention', hourMs, applyRetention);
   repeat('dead imports', minuteMs, endDeadImports);
+  repeat('audit seal', minuteMs, sealAudit);
+  repeat('old attempts', hourMs, () => dropOldAttempts(database()));
 }
 
 /** Does something now and again and again; where it fails, the next time comes all the same. */

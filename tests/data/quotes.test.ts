@@ -13,9 +13,9 @@ import { noteRedo, readSources } from '@/usecases/quote/outcomes';
 import { quoteCar } from '@/usecases/quote/quote-car';
 import { noteRival, readRivals } from '@/usecases/quote/rivals';
 import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
-import { applyRetention } from '@/usecases/secrets/retention';
 import { keepSecret } from '@/usecases/secrets/secrets';
 import { openTestJob, viewOf } from '../support/jobs';
+import { applyRetentionTwice } from '../support/retention';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');
@@ -384,7 +384,7 @@ describe('an accepted quote', () => {
       reason: 'No',
     });
     await database().query("UPDATE job SET closed_at = '2020-01-01' WHERE number = $1", [number]);
-    await applyRetention();
+    await applyRetentionTwice(actor.at);
     const left = await database().query(
       `SELECT (SELECT string_agg(a::text, '') FROM quote_acceptance a) || (SELECT string_agg(m::text, '') FROM quote_message m) AS all`,
     );

@@ -6,11 +6,12 @@ import type { SecretRef } from '@/core/authority/secrets';
 import type { PersonActor } from '@/core/kinds/actor';
 import { withCheckDigit } from '@/core/vin/check-digit';
 import { database } from '@/usecases/database';
+import { readHealth } from '@/usecases/health';
 import { recordAuthority, refuseJob } from '@/usecases/jobs/authority';
 import { chooseCandidate } from '@/usecases/jobs/decide';
 import { closeJob } from '@/usecases/jobs/record';
 import { prepareVault } from '@/usecases/secrets/prepare-vault';
-import { applyRetention } from '@/usecases/secrets/retention';
+import { applyRetention, clockTrouble } from '@/usecases/secrets/retention';
 import { rotateVault } from '@/usecases/secrets/rotate-vault';
 import {
   askBureau,
@@ -23,6 +24,7 @@ import {
 import { databaseUrl, withClient } from '../support/databases';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
 import { advancePapers, onSitePapers } from '../support/papers';
+import { applyRetentionTwice, clocksAt } from '../support/retention';
 import { actorOf, testDatabase } from '../support/test-database';
 
 const { name } = testDatabase('world');
@@ -346,17 +348,17 @@ describe('retention', () => {
         ),
       );
     await age(89);
-    await applyRetentionAt();
+    await applyRetentionTwice(locksmith.at);
     expect(await lookAtSecret(locksmith, { number: closed, id })).toMatchObject({ ok: true });
     await age(91);
-    await applyRetentionAt();
+    await applyRetentionTwice(locksmith.at);
     expect(await lookAtSecret(locksmith, { number: closed, id })).toMatchObject(
       refusedWith(/key to it was destroyed/),
     );
     expect((await refsOf(closed))[0]).toMatchObject({ destroyed: true });
     expect((await viewOf(locksmith, closed)).job.call.name).toBe('Ines Corvo');
     await age(731);
-    await applyRetentionAt();
+    await applyRetentionTwice(locksmith.at);
     const { job } = await viewOf(locksmith, closed);
     expect(job.call).toMatchObject({ name: null, phone: null, note: null });
     expect(job.authority[0]).toMatchObject({ holderName: null, signature: null, identityLast: null });
@@ -364,20 +366,54 @@ describe('retention', () => {
     expect(await lookAtSecret(locksmith, { number: open, id: kept })).toMatchObject({ ok: true });
   });
 
-  /** The periods are counted from the one clock; the past jobs of the world are older than both. */
-  async function applyRetentionAt(): Promise<void> {
-    await withClient(databaseUrl('superuser', name), (client) =>
-      client.query(
-        `UPDATE job SET closed_at = closed_at + interval '1 second' * extract(epoch FROM now() - $1::timestamptz) WHERE closed_at IS NOT NULL`,
-        [locksmith.at],
-      ),
+  const days = (count: number) => new Date(locksmith.at.getTime() + count * 86_400_000);
+
+  it.each([
+    ['clocks that agree', 0, 0, 0, undefined],
+    ['a clock that is two years ahead of the database', 730, 0, 730, /minutes apart/],
+    ['a clock that is behind the audit', 0, 0, 400, /behind the newest line/],
+    ['both clocks two years ahead of the audit', 730, 730, 0, /730 days after the newest line/],
+    ['a shop that rested six weeks', 42, 42, 0, undefined],
+  ])('with %s', (_what, at, databaseAt, newestAuditAt, words) => {
+    const found = clockTrouble(
+      { at: days(at), databaseAt: days(databaseAt), newestAuditAt: days(newestAuditAt) },
+      false,
     );
-    await applyRetention();
-    await withClient(databaseUrl('superuser', name), (client) =>
-      client.query(
-        `UPDATE job SET closed_at = closed_at - interval '1 second' * extract(epoch FROM now() - $1::timestamptz) WHERE closed_at IS NOT NULL`,
-        [locksmith.at],
-      ),
-    );
-  }
+    if (words) expect(found).toMatch(words);
+    else expect(found).toBeUndefined();
+  });
+
+  it('with a simulated clock compares the newest audit line only', () => {
+    const clocks = { at: days(3), databaseAt: new Date(), newestAuditAt: days(0) };
+    expect(clockTrouble(clocks, true)).toBeUndefined();
+    expect(clockTrouble({ ...clocks, at: days(90) }, true)).toMatch(/90 days after/);
+  });
+
+  it('does nothing on a jump and says so at Health; what is due is destroyed at a second look only, and not where the first one erred', async () => {
+    const number = await openTestJob(locksmith, 'Merrowdale');
+    const id = await keepPin(number, '60606');
+    await withPapers(number, onSitePapers);
+    await closeJob(locksmith, { ...(await edit(number)), outcome: 'notDone', reason: 'The part is late' });
+    const readable = async () => (await lookAtSecret(locksmith, { number, id })).ok;
+    await database().query('UPDATE job SET closed_at = $2 WHERE number = $1', [number, locksmith.at]);
+
+    const jumped = { ...clocksAt(days(800)), newestAuditAt: days(0) };
+    expect(await applyRetention(jumped, false)).toMatchObject({ destroyed: 0, waits: expect.any(String) });
+    expect((await readHealth()).troubles.join()).toMatch(/800 days after the newest line/);
+
+    // A wrong clock that nobody noticed: the first look notes, the right clock a day later forgets.
+    await applyRetention(clocksAt(days(800)), false);
+    expect((await readHealth()).troubles).toEqual([]);
+    expect(await readable()).toBe(true);
+    await applyRetention(clocksAt(days(1)), false);
+    expect(await readable()).toBe(true);
+
+    // The same look again and again within a day destroys nothing, by either clock.
+    await applyRetention(clocksAt(days(100)), false);
+    await applyRetention(clocksAt(days(100.9)), false);
+    await applyRetention({ ...clocksAt(days(101.5)), databaseAt: days(100.95) }, false);
+    expect(await readable()).toBe(true);
+    await applyRetention({ ...clocksAt(days(101.5)), databaseAt: days(101.5) }, false);
+    expect(await readable()).toBe(false);
+  });
 });

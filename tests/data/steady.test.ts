@@ -2,7 +2,8 @@ import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { database } from '@/usecases/database';
-import { isDatabaseAway } from '@/usecases/failures';
+import { isDatabaseAway, isDiskFull, noteFullDisk } from '@/usecases/failures';
+import { readHealth } from '@/usecases/health';
 import { identify } from '@/usecases/identify/identify';
 import { exportCsv } from '@/usecases/library/export-library';
 import { readImport } from '@/usecases/library/read-import';
@@ -10,12 +11,14 @@ import { endDeadImports } from '@/usecases/library/signs-of-life';
 import { cancelImport, readImportState, storeImport } from '@/usecases/library/store-import';
 import { closePool, runInPool } from '@/usecases/pool/pool';
 import { PoolFull } from '@/usecases/pool/pool-full';
+import { databaseUrl, withClient } from '../support/databases';
 import { readFileAs, wholeOf } from '../support/files';
+import { openTestJob } from '../support/jobs';
 import { actorOf, testDatabase } from '../support/test-database';
 
 // What takes long, or never ends, must not keep others from being answered.
 
-testDatabase('world');
+const { name } = testDatabase('world');
 
 let actor: PersonActor;
 let other: PersonActor;
@@ -170,5 +173,23 @@ describe('the threads', () => {
     expect(isDatabaseAway(away)).toBe(true);
     process.env.DATABASE_URL = url;
     await closePool();
+  });
+});
+
+describe('a full disk', () => {
+  it('is told as such, stores nothing, and stands at Health for a while', async () => {
+    await withClient(databaseUrl('superuser', name), (client) =>
+      client.query(`
+        CREATE FUNCTION no_room() RETURNS trigger LANGUAGE plpgsql AS
+          $$ BEGIN RAISE EXCEPTION 'could not extend file: No space left on device' USING ERRCODE = 'disk_full'; END $$;
+        CREATE TRIGGER no_room BEFORE INSERT ON job_history FOR EACH ROW EXECUTE FUNCTION no_room()`),
+    );
+    const count = async () => (await database().query('SELECT count(*) FROM job')).rows[0].count;
+    const before = await count();
+    const thrown = await openTestJob(actor, 'Merrowdale').catch((error) => error);
+    expect(isDiskFull(thrown)).toBe(true);
+    expect(noteFullDisk()).toMatch(/disk of the database is full/);
+    expect((await readHealth()).troubles.join()).toMatch(/disk is full/);
+    expect(await count()).toBe(before);
   });
 });

@@ -11,11 +11,11 @@ import { changeRing } from '@/usecases/jobs/decide';
 import { findJobs, readJobHistory } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
-import { applyRetention } from '@/usecases/secrets/retention';
 import { keepSecret } from '@/usecases/secrets/secrets';
 import { emptyCall } from '../support/calls';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
 import { onSitePapers } from '../support/papers';
+import { applyRetentionTwice } from '../support/retention';
 import { actorOf, testDatabase } from '../support/test-database';
 
 // What a refusal, an answer or a page must not tell: whether a text holds a secret. And attempts that are more than they
@@ -159,7 +159,7 @@ describe('a text that holds a secret, of somebody who may not see it', () => {
       `UPDATE job SET closed_at = closed_at - interval '3000 days', opened_at = opened_at - interval '3000 days' WHERE number = $1`,
       [number],
     );
-    await applyRetention();
+    await applyRetentionTwice(locksmith.at);
     const left = await database().query('SELECT 1 FROM sealed_text WHERE job_id = $1', [job.id]);
     expect(left.rowCount).toBe(0);
   });

@@ -4,7 +4,13 @@ import type { Actor, PersonActor } from '@/core/kinds/actor';
 import type { Result } from '@/core/kinds/result';
 import { canonicalJson } from '@/formats/canonical-json';
 import { parseInput } from '@/inputs/parse';
-import { isDatabaseAway, isOverloaded, reportUnexpected } from '@/usecases/failures';
+import {
+  isDatabaseAway,
+  isDiskFull,
+  isOverloaded,
+  noteFullDisk,
+  reportUnexpected,
+} from '@/usecases/failures';
 import { checkRequestOrigin } from '@/usecases/request-origin';
 import type { Refused } from '@/usecases/sign-in';
 import { readProgram } from '@/usecases/tokens';
@@ -21,6 +27,7 @@ export function handler<Context>(work: (request: Request, context: Context) => P
       return await work(request, context);
     } catch (error) {
       if (isOverloaded(error)) return busy();
+      if (isDiskFull(error)) return problem(507, noteFullDisk());
       if (isDatabaseAway(error))
         return problem(503, 'The database cannot be reached. Try again in a moment.');
       return problem(500, `Something unexpected happened; it is logged as ${reportUnexpected(error)}.`);
@@ -122,10 +129,14 @@ type Body<Value> =
 export async function readBody(request: Request, limit: number): Promise<Body<Buffer>> {
   const chunks: Uint8Array[] = [];
   let size = 0;
-  for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
-    size += chunk.byteLength;
-    if (size > limit) return { ok: false, response: problem(413, `Up to ${limit} bytes.`) };
-    chunks.push(chunk);
+  try {
+    for await (const chunk of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+      size += chunk.byteLength;
+      if (size > limit) return { ok: false, response: problem(413, `Up to ${limit} bytes.`) };
+      chunks.push(chunk);
+    }
+  } catch {
+    return { ok: false, response: problem(400, 'The body did not arrive whole.') };
   }
   const announced = request.headers.get('content-length');
   if (announced !== null && Number(announced) !== size)
@@ -168,4 +179,5 @@ const titles: Record<number, string> = {
   429: 'Too many requests',
   500: 'Unexpected',
   503: 'Unavailable',
+  507: 'No room left',
 };

@@ -34,3 +34,22 @@ CREATE TABLE known_device (
   seen_at timestamptz NOT NULL,
   PRIMARY KEY (token_hash, person_id)
 );
+
+-- Jobs whose period was over at a look of the retention; only a later look, a day on, destroys. Both clocks are kept.
+CREATE TABLE retention_due (
+  job_id uuid NOT NULL REFERENCES job,
+  what text NOT NULL CHECK (what IN ('secrets', 'personal')),
+  seen_at timestamptz NOT NULL,
+  seen_by_database_at timestamptz NOT NULL,
+  PRIMARY KEY (job_id, what)
+);
+
+-- The head of the audit chain as it stood, under a key that is not in this database.
+CREATE TABLE audit_seal (
+  seq bigint NOT NULL,
+  hash bytea NOT NULL,
+  key_id text NOT NULL,
+  mac bytea NOT NULL,
+  sealed_at timestamptz NOT NULL,
+  PRIMARY KEY (seq, key_id)
+);

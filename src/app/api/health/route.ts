@@ -1,13 +1,17 @@
-import { isDatabaseThere } from '@/usecases/health';
+import { readHealth } from '@/usecases/health';
 import { handler } from '../handler';
 
-/** Says which program and clone answers, and whether its database does. */
+/** Says which program and clone answers, whether its database does, and what else is wrong. */
 export const GET = handler(async () => {
-  const there = await isDatabaseThere();
+  const { database, troubles } = await readHealth();
   const body = {
     program: 'kilnsman',
     instance: process.env.KILNSMAN_INSTANCE ?? '',
-    database: there ? 'there' : 'away',
+    database,
+    troubles,
   };
-  return Response.json(body, { status: there ? 200 : 503, headers: { 'cache-control': 'no-store' } });
+  return Response.json(body, {
+    status: database === 'there' ? 200 : 503,
+    headers: { 'cache-control': 'no-store' },
+  });
 });

@@ -1,0 +1,8 @@
+// Seals the audit chain; run when the server has stopped.
+import { sealAudit } from '@/usecases/audit-seal';
+import { runCommand } from './run-command';
+
+await runCommand(async () => {
+  await sealAudit();
+  return true;
+});
