@@ -1,10 +1,13 @@
 import { type NextRequest, NextResponse } from 'next/server';
-import { checkRequestOrigin } from '@/usecases/request-origin';
+import { checkRequestOrigin, isReadableAddress, transportHeaders } from '@/usecases/request-origin';
 
 /** Guards every page: Host and Origin first, then the content policy with a nonce of its own for each page. */
 export function proxy(request: NextRequest): NextResponse {
   const refused = checkRequestOrigin(request.method, request.headers);
   if (refused) return new NextResponse(refused.message, { status: refused.status });
+
+  if (!isReadableAddress(request.url))
+    return new NextResponse('This address cannot be read.', { status: 400 });
 
   const nonce = Buffer.from(crypto.randomUUID()).toString('base64');
   const policy = contentPolicy(nonce);
@@ -17,7 +20,7 @@ export function proxy(request: NextRequest): NextResponse {
   const offer = request.nextUrl.pathname.startsWith('/offer');
   response.headers.set('referrer-policy', offer ? 'no-referrer' : 'same-origin');
   if (offer) response.headers.set('x-robots-tag', 'noindex, nofollow');
-  response.headers.set('x-content-type-options', 'nosniff');
+  for (const [name, value] of Object.entries(transportHeaders())) response.headers.set(name, value);
   response.headers.set('cache-control', 'no-store');
   return response;
 }

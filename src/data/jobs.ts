@@ -131,6 +131,15 @@ export async function updateChoices(db: Db, jobId: string, choices: JobChoices):
   await db.query(`UPDATE job SET ${sets} WHERE id = $1`, [jobId, ...fields.map((field) => choices[field])]);
 }
 
+/** Whether one of these keys hangs on the ring of another job. */
+export async function holdsKeyOfAnother(db: Db, jobId: string, keyIds: readonly string[]): Promise<boolean> {
+  const result = await db.query('SELECT 1 FROM job_key WHERE id = ANY($1) AND job_id <> $2 LIMIT 1', [
+    keyIds,
+    jobId,
+  ]);
+  return result.rows.length > 0;
+}
+
 /** Replaces the ring: keys, identities and the wanted number. */
 export async function replaceRing(
   db: Db,

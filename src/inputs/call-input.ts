@@ -13,7 +13,7 @@ import {
 } from 'class-validator';
 import type { Access, Why } from '@/core/identify/line/reading';
 import { lineLimit, whys } from '@/core/identify/line/reading';
-import { orNull } from './fields';
+import { calendarDay, orNull } from './fields';
 
 const noControl = /^[^\p{Cc}]*$/u;
 
@@ -60,7 +60,7 @@ export class CallInput {
 
   @IsBoolean({ message: 'Yes or no.' }) urgent!: boolean;
 
-  @orNull() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a day.' }) day!: string | null;
+  @orNull() @calendarDay('Choose a day.') day!: string | null;
   @orNull() @Matches(/^([01]\d|2[0-3]):[0-5]\d$/, { message: 'Type an hour such as 14:30.' }) from!:
     | string
     | null;

@@ -2,14 +2,12 @@ import 'reflect-metadata/lite';
 import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
-  IsDate,
   IsIn,
   IsInt,
   IsOptional,
   IsUUID,
   Length,
   MaxLength,
-  Min,
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
@@ -18,6 +16,7 @@ import { pinSources } from '@/core/catalogue/platform';
 import type { AttemptResult, JobEvent } from '@/core/job/events';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
+import { instant, notList, whole } from './fields';
 
 class CountReadContent {
   @IsIn(['before', 'after'], { message: 'Before or after the work?' }) moment!: 'before' | 'after';
@@ -29,8 +28,8 @@ class CountReadContent {
 class AttemptRecordedContent {
   @IsUUID(undefined, { message: 'Which attempt?' }) attemptId!: string;
   @IsIn(routeKinds, { message: 'Choose a route.' }) route!: RouteKind;
-  @Type(() => Date) @IsDate({ message: 'When did it begin?' }) from!: Date;
-  @Type(() => Date) @IsDate({ message: 'When did it end?' }) to!: Date;
+  @instant('When did it begin?') from!: Date;
+  @instant('When did it end?') to!: Date;
   @IsIn(['worked', 'failed', 'stopped'], { message: 'Choose how it ended.' }) result!: AttemptResult;
   @MaxLength(300, { message: 'Up to 300 characters.' }) reason!: string;
   @ArrayMaxSize(24, { message: 'Up to 24 keys.' })
@@ -50,7 +49,7 @@ class DoorOpenedContent {
     | 'papersInside'
     | 'danger'
     | 'lock';
-  @Type(() => Date) @IsDate({ message: 'When was it opened?' }) at!: Date;
+  @instant('When was it opened?') at!: Date;
   @MaxLength(300, { message: 'Up to 300 characters.' }) conditions!: string;
 }
 
@@ -66,17 +65,22 @@ const contents = {
   attemptWithdrawn: AttemptWithdrawnContent,
 } as const;
 
+/** The class of a kind's content; a kind that is not known is refused by its own check. */
+function contentOf(kind: unknown) {
+  return typeof kind === 'string' && Object.hasOwn(contents, kind)
+    ? contents[kind as keyof typeof contents]
+    : CountReadContent;
+}
+
 /** One event as a device sends it; the same event sent twice changes nothing. */
 export class EventInput {
   @IsUUID(undefined, { message: 'An event has an id of its own.' }) id!: string;
   @IsIn(Object.keys(contents), { message: 'This kind of event is not known.' }) kind!: JobEvent['kind'];
-  @Type(() => Date) @IsDate({ message: 'When, by the device?' }) deviceAt!: Date;
-  @IsInt({ message: 'Which sequence did the device see?' }) @Min(0) basedOn!: number;
+  @instant('When, by the device?') deviceAt!: Date;
+  @whole('Which sequence did the device see?') basedOn!: number;
 
-  @ValidateNested()
-  @Type(
-    (options) =>
-      contents[(options?.object as EventInput | undefined)?.kind ?? 'countRead'] ?? CountReadContent,
-  )
+  @notList('Expected one content.')
+  @ValidateNested({ message: 'Expected a content.' })
+  @Type((options) => contentOf((options?.object as EventInput | undefined)?.kind))
   content!: CountReadContent | AttemptRecordedContent | AttemptWithdrawnContent | DoorOpenedContent;
 }

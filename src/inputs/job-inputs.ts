@@ -5,7 +5,6 @@ import {
   IsArray,
   IsBoolean,
   IsIn,
-  IsInt,
   IsUUID,
   Length,
   Matches,
@@ -29,16 +28,16 @@ import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/price-rules';
 import { CallInput } from './call-input';
-import { orNull, shaped } from './fields';
+import { notList, orNull, shaped, whole } from './fields';
 
 /** Which job, and the version that the screen showed. */
 export class JobEdit {
-  @IsInt({ message: 'Which job?' }) number!: number;
-  @IsInt({ message: 'Which version?' }) version!: number;
+  @whole('Which job?') number!: number;
+  @whole('Which version?') version!: number;
 }
 
 export class ChangeCallInput extends JobEdit {
-  @ValidateNested() @Type(() => CallInput) call!: CallInput;
+  @notList('Expected a call.') @ValidateNested() @Type(() => CallInput) call!: CallInput;
 }
 
 export class ChooseCandidateInput extends JobEdit {
@@ -128,11 +127,11 @@ export class DangerRecordInput extends JobEdit {
 }
 
 export class DangerInput {
-  @IsInt({ message: 'Which job?' }) number!: number;
+  @whole('Which job?') number!: number;
 }
 
 export class SecondPersonInput {
-  @IsInt({ message: 'Which job?' }) number!: number;
+  @whole('Which job?') number!: number;
   @IsUUID(undefined, { message: 'Choose who stands beside you.' }) personId!: string;
   @Length(1, 200, { message: 'The second person types a passcode.' }) passcode!: string;
 }
@@ -145,7 +144,7 @@ export class KeepSecretInput extends JobEdit {
 }
 
 export class SecretInput {
-  @IsInt({ message: 'Which job?' }) number!: number;
+  @whole('Which job?') number!: number;
   @IsUUID(undefined, { message: 'Which secret?' }) id!: string;
 }
 

@@ -14,7 +14,7 @@ import type { BookStyle, OptionKind } from '@/core/quote/price-rules';
 import { optionKinds } from '@/core/quote/price-rules';
 import type { RedoReason } from '@/core/quote/redo';
 import { redoReasons } from '@/core/quote/redo';
-import { orNull } from './fields';
+import { calendarDay, orNull, whole } from './fields';
 import { JobEdit } from './job-inputs';
 
 const hour = /^([01]\d|2[0-3]):[0-5]\d$/;
@@ -44,7 +44,7 @@ export class AgreePriceInput extends JobEdit {
 /** The time reserved for the van to come; null gives it back. */
 export class AppointmentInput extends JobEdit {
   @IsUUID(undefined, { message: 'Choose a van.' }) vanId!: string;
-  @orNull() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a day.' }) day!: string | null;
+  @orNull() @calendarDay('Choose a day.') day!: string | null;
   @orNull() @Matches(hour, { message: 'Type an hour such as 09:30.' }) from!: string | null;
   @orNull() @Matches(hour, { message: 'Type an hour such as 11:00.' }) to!: string | null;
 }
@@ -58,12 +58,12 @@ export class RivalInput extends JobEdit {
 }
 
 export class LinkInput {
-  @IsInt({ message: 'Which job?' }) number!: number;
-  @IsInt({ message: 'Which quote?' }) quote!: number;
+  @whole('Which job?') number!: number;
+  @whole('Which quote?') quote!: number;
 }
 
 export class RevokeLinkInput {
-  @IsInt({ message: 'Which job?' }) number!: number;
+  @whole('Which job?') number!: number;
   @IsUUID(undefined, { message: 'Which link?' }) linkId!: string;
 }
 
@@ -73,7 +73,7 @@ export class AcceptByPhoneInput extends LinkInput {
 
 /** What a customer accepts by link; the version is the one the page shows. */
 export class AcceptOfferInput {
-  @IsInt({ message: 'Load the page again.' }) version!: number;
+  @whole('Load the page again.') version!: number;
   @IsIn(optionKinds, { message: 'Choose one.' }) option!: OptionKind;
   @MaxLength(200, { message: 'Up to 200 characters.' }) when!: string;
   @MaxLength(200, { message: 'Up to 200 characters.' }) where!: string;
@@ -90,7 +90,7 @@ export class OpenOfferInput {
 
 /** A key of a closed job that came back. */
 export class RedoInput {
-  @IsInt({ message: 'Which job?' }) number!: number;
+  @whole('Which job?') number!: number;
   @Length(1, 80, { message: 'Choose where the key came from.' }) source!: string;
   @IsIn(Object.keys(redoReasons), { message: 'Choose why it came back.' }) reason!: RedoReason;
 }

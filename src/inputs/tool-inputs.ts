@@ -9,7 +9,6 @@ import {
   IsNumber,
   IsUUID,
   Length,
-  Matches,
   Max,
   Min,
   ValidateNested,
@@ -18,7 +17,7 @@ import type { RightKind, ToolFunction } from '@/core/programming/van-kit';
 import { rightKinds, toolFunctions } from '@/core/programming/van-kit';
 import type { BladeKind } from '@/core/quote/cut';
 import { bladeKinds } from '@/core/quote/cut';
-import { orNull } from './fields';
+import { calendarDay, orNull } from './fields';
 
 class OnVan {
   @IsUUID(undefined, { message: 'Which van?' }) vanId!: string;
@@ -71,7 +70,5 @@ export class RightInput extends OnVan {
   @Min(0, { message: '0 or more.' })
   @Max(100_000, { message: 'Up to 100,000.' })
   use!: number | null;
-  @orNull() @Matches(/^\d{4}-\d{2}-\d{2}$/, { message: 'Choose a day, or leave it empty.' }) expiresOn!:
-    | string
-    | null;
+  @orNull() @calendarDay('Choose a day, or leave it empty.') expiresOn!: string | null;
 }

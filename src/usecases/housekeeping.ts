@@ -5,6 +5,7 @@ import { database } from './database';
 import { isDatabaseAway } from './failures';
 import { endDeadImports } from './library/signs-of-life';
 import { warmPool } from './pool/pool';
+import { publicOriginProblem } from './request-origin';
 import { prepareVault } from './secrets/prepare-vault';
 import { applyRetention } from './secrets/retention';
 
@@ -13,6 +14,11 @@ const minuteMs = 60_000;
 
 /** Ends the server where its vault key is not the database's; else starts what it does by itself, again and again. */
 export async function startHousekeeping(): Promise<void> {
+  const origin = publicOriginProblem(process.env);
+  if (origin !== undefined) {
+    console.error(`kilnsman: ${origin}`);
+    process.exit(1);
+  }
   const vault = await prepareVault().catch((error) => {
     if (isDatabaseAway(error)) return undefined;
     throw error;

@@ -22,10 +22,42 @@ export function checkRequestOrigin(method: string, headers: Headers): RefusedOri
   return { status: 403, message: 'A change must come from a page of this server.' };
 }
 
+/** Whether an address can be read: one that cannot be decoded, or holds U+0000 or half a sign, is nobody's. */
+export function isReadableAddress(address: string): boolean {
+  try {
+    const { pathname, search } = new URL(address);
+    const read = decodeURIComponent(pathname) + decodeURIComponent(search);
+    return !read.includes('\0') && !/\p{Cs}/u.test(read);
+  } catch {
+    return false;
+  }
+}
+
+/** Told to browsers behind HTTPS: this host is never to be asked otherwise. */
+export function transportHeaders(): Record<string, string> {
+  return process.env.PUBLIC_ORIGIN?.startsWith('https:')
+    ? { 'strict-transport-security': 'max-age=31536000' }
+    : {};
+}
+
+/** Why the public origin cannot stand: over plain HTTP passcodes and codes would go in clear past this machine. */
+export function publicOriginProblem(env: Readonly<Record<string, string | undefined>>): string | undefined {
+  const { PUBLIC_ORIGIN: given, PLAIN_HTTP: plain } = env;
+  if (given === undefined || given === '') return undefined;
+  if (!URL.canParse(given) || !/^https?:/.test(given))
+    return 'PUBLIC_ORIGIN is no address such as https://keys.example.';
+  const { protocol, hostname } = new URL(given);
+  const loopback = hostname === 'localhost' || hostname === '[::1]' || /^127\.[\d.]+$/.test(hostname);
+  if (protocol === 'https:' || loopback || plain === 'accepted') return undefined;
+  return 'PUBLIC_ORIGIN is plain HTTP beyond this machine: passcodes and codes would travel in clear. Put HTTPS before it, or say PLAIN_HTTP=accepted where another layer protects it.';
+}
+
 function allowedOrigins(): string[] {
   const port = process.env.PORT ?? '3000';
   const loopback = ['127.0.0.1', 'localhost', '[::1]'].map(
     (name) => new URL(`http://${name}:${port}`).origin,
   );
-  return process.env.PUBLIC_ORIGIN ? [...loopback, new URL(process.env.PUBLIC_ORIGIN).origin] : loopback;
+  return process.env.PUBLIC_ORIGIN && URL.canParse(process.env.PUBLIC_ORIGIN)
+    ? [...loopback, new URL(process.env.PUBLIC_ORIGIN).origin]
+    : loopback;
 }

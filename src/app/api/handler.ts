@@ -11,7 +11,7 @@ import {
   noteFullDisk,
   reportUnexpected,
 } from '@/usecases/failures';
-import { checkRequestOrigin } from '@/usecases/request-origin';
+import { checkRequestOrigin, isReadableAddress, transportHeaders } from '@/usecases/request-origin';
 import type { Refused } from '@/usecases/sign-in';
 import { readProgram } from '@/usecases/tokens';
 import { findActor, requestOrigin } from '../session';
@@ -19,10 +19,17 @@ import { findActor, requestOrigin } from '../session';
 /** Wraps an API handler: repeats the Host and Origin check, and answers the unexpected with an id only. */
 export function handler<Context>(work: (request: Request, context: Context) => Promise<Response>) {
   return async (request: Request, context: Context): Promise<Response> => {
+    const response = await answered(request, context);
+    for (const [name, value] of Object.entries(transportHeaders())) response.headers.set(name, value);
+    return response;
+  };
+
+  async function answered(request: Request, context: Context): Promise<Response> {
     // A token is sent on purpose and never by a foreign page, so the origin of its changes does not matter; the host does.
     const method = bearerOf(request) === undefined ? request.method : 'GET';
     const refused = checkRequestOrigin(method, request.headers);
     if (refused) return problem(refused.status, refused.message);
+    if (!isReadableAddress(request.url)) return problem(400, 'This address cannot be read.');
     try {
       return await work(request, context);
     } catch (error) {
@@ -32,7 +39,7 @@ export function handler<Context>(work: (request: Request, context: Context) => P
         return problem(503, 'The database cannot be reached. Try again in a moment.');
       return problem(500, `Something unexpected happened; it is logged as ${reportUnexpected(error)}.`);
     }
-  };
+  }
 }
 
 /** A handler for signed-in people; 401 for all others. */

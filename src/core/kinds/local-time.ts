@@ -47,6 +47,16 @@ export function instantOf({ day, hour }: LocalMoment, zone: string): Date {
 }
 
 /** `days` later (or earlier), by the calendar. */
+/**
+ * Whether a text is a day that the calendar has, of 1970 to 2199.
+ * @example isDay('2026-02-30') // false
+ */
+export function isDay(text: string): boolean {
+  if (!/^(19[7-9]\d|20\d\d|21\d\d)-\d{2}-\d{2}$/.test(text)) return false;
+  const at = Date.parse(`${text}T00:00:00Z`);
+  return !Number.isNaN(at) && new Date(at).toISOString().startsWith(text);
+}
+
 export function addDays(day: LocalDay, days: number): LocalDay {
   const utc = new Date(`${day}T12:00:00Z`);
   utc.setUTCDate(utc.getUTCDate() + days);

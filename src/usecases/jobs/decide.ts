@@ -8,7 +8,15 @@ import { choiceAnswers } from '@/core/programming/choices';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import { findApplication } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { deleteGiven, replaceRing, setKeyRank, storeChoice, updateChoices, upsertGiven } from '@/data/jobs';
+import {
+  deleteGiven,
+  holdsKeyOfAnother,
+  replaceRing,
+  setKeyRank,
+  storeChoice,
+  updateChoices,
+  upsertGiven,
+} from '@/data/jobs';
 import { listVans } from '@/data/vans';
 import type { AnswerInput } from '@/inputs/identify-input';
 import type {
@@ -69,6 +77,10 @@ export async function changeRing(actor: PersonActor, input: ChangeRingInput): Pr
     if (ids.size !== input.keys.length) return failed('A key stands on the ring twice.', 'keys');
     const strange = input.keys.find(({ cloneOf }) => cloneOf !== null && !ids.has(cloneOf));
     if (strange) return failed('A clone needs its original on the ring.', 'keys');
+    if (input.keys.some((key) => clonesItself(key, input.keys)))
+      return failed('A key cannot be a clone of itself, nor of its own clone.', 'keys');
+    if (await holdsKeyOfAnother(db, job.id, [...ids]))
+      return failed('A key of another job cannot hang on this ring.', 'keys');
     const wanted = input.keys.filter(({ madeHere }) => madeHere).length;
     if (wanted > 5) return failed('Up to 5 new keys in one job.', 'keys');
     const identityOf = (key: KeyInput) => job.keys.find(({ id }) => id === key.id)?.identityId ?? uuid();
@@ -87,6 +99,18 @@ export async function changeRing(actor: PersonActor, input: ChangeRingInput): Pr
     await replaceRing(db, job.id, { keys, identities: [...identities.values()], wanted });
     return undefined;
   });
+}
+
+/** Whether following a key to its original comes back to it. */
+function clonesItself(key: KeyInput, keys: readonly KeyInput[]): boolean {
+  const seen = new Set<string>();
+  for (let at: KeyInput | undefined = key; at; ) {
+    if (seen.has(at.id)) return true;
+    seen.add(at.id);
+    const { cloneOf }: KeyInput = at;
+    at = keys.find(({ id }) => id === cloneOf);
+  }
+  return false;
 }
 
 /** Sends another van. A route that its tools or rights refuse is given up with it. */

@@ -97,7 +97,8 @@ export async function askBureau(actor: PersonActor, input: AskBureauInput): Prom
       id,
       jobId: job.id,
       kind: input.kind,
-      about: input.about,
+      // Only a question about a code names one; the others ask by VIN.
+      about: input.kind === 'bittingFromCode' ? input.about : null,
       feeMinor: terms.feeMinor,
       askedAt: actor.at,
       askedBy: actor.personId,
