@@ -64,7 +64,7 @@ describe('isReadableAddress', () => {
     ['http://h/jobs?q=%00', false],
     ['http://h/library/%00', false],
     ['http://h/%zz', false],
-    ['http://h/jobs?q=%zz', false],
+    ['http://h/jobs?q=%zz', true],
     ['http://h/%ed%a0%80', false],
     ['http://h/%c0%ae', false],
     ['no address', false],

@@ -22,11 +22,11 @@ export function checkRequestOrigin(method: string, headers: Headers): RefusedOri
   return { status: 403, message: 'A change must come from a page of this server.' };
 }
 
-/** Whether an address can be read: one that cannot be decoded, or holds U+0000 or half a sign, is nobody's. */
+/** Whether an address can be read: a path that cannot be decoded is nobody's, nor is anything with U+0000 or half a sign. */
 export function isReadableAddress(address: string): boolean {
   try {
-    const { pathname, search } = new URL(address);
-    const read = decodeURIComponent(pathname) + decodeURIComponent(search);
+    const { pathname, searchParams } = new URL(address);
+    const read = decodeURIComponent(pathname) + [...searchParams].flat().join('');
     return !read.includes('\0') && !/\p{Cs}/u.test(read);
   } catch {
     return false;

@@ -45,7 +45,12 @@ function npmRun(...args: string[]): Started {
     cwd: clone,
     detached: true,
     stdio: ['ignore', 'pipe', 'pipe'],
-    env: { ...inherited, NODE_ENV: 'production', PORT: String(port) },
+    env: {
+      ...inherited,
+      NODE_ENV: 'production',
+      PORT: String(port),
+      ...(inherited.KILNSMAN_TEST_URL ? { DATABASE_URL: inherited.KILNSMAN_TEST_URL } : {}),
+    },
   });
   let output = '';
   child.stdout?.on('data', (part) => {
@@ -158,6 +163,77 @@ describe('npm start', () => {
     );
     started.child.kill('SIGINT');
     await until('the end', () => ended(started) && leftBehind().length === 0, 30);
+  });
+});
+
+describe('what an accident leaves', () => {
+  const health = () =>
+    fetch(`http://127.0.0.1:${port}/api/health`).then(
+      (answer) => answer.json() as Promise<{ database: string }>,
+      () => ({ database: 'no server' }),
+    );
+  const pidIn = (name: string) => Number(readFileSync(join(clone, '.kilnsman', name), 'utf8'));
+
+  it('a database that died is started again by the next start, and the server goes on', async () => {
+    const started = npmStart();
+    await until('the start', serves);
+    const postmaster = leftBehind()
+      .map((line) => line.trim())
+      .find((line) => /postgres.* -D /.test(line));
+    process.kill(Number(postmaster?.split(' ')[0]), 'SIGQUIT');
+    await until('the database to be away', async () => (await health()).database === 'away', 30);
+    const second = npmStart();
+    await until('the second start to end', () => ended(second));
+    expect(second.child.exitCode).toBe(0);
+    expect(second.output()).toContain('the database had stopped and was started again');
+    await until('the database to be there', async () => (await health()).database === 'there', 30);
+    started.child.kill('SIGTERM');
+    await until('the end', () => ended(started) && leftBehind().length === 0, 30);
+  });
+
+  it('a server whose starter was killed is ended by the next start, which serves in its place', async () => {
+    const first = npmStart();
+    await until('the start', serves);
+    const server = pidIn('server.pid');
+    process.kill(pidIn('start.pid'), 'SIGKILL');
+    await until('the first start to end', () => ended(first));
+    expect(await serves()).toBe(true);
+    const second = npmStart();
+    await until('the new server', async () => (await serves()) && pidIn('server.pid') !== server);
+    expect(second.output()).toContain(`ending a server (process ${server})`);
+    second.child.kill('SIGTERM');
+    await until('the end', () => ended(second) && leftBehind().length === 0, 30);
+  });
+});
+
+describe('the commands of the README', () => {
+  const runs = async (...args: string[]) => {
+    const command = npmRun('run', ...args);
+    await until(`npm run ${args.join(' ')}`, () => ended(command));
+    return { code: command.child.exitCode, output: command.output() };
+  };
+
+  it('work on the database of this clone, which they start and stop again', async () => {
+    const chain = await runs('audit-chain');
+    expect(chain.output).toMatch(/The chain of \d+ lines fits, and is sealed up to line \d+\./);
+    expect(chain.code).toBe(0);
+    const retention = await runs('retention');
+    expect(retention.output).toMatch(/secrets of 0 jobs destroyed/);
+    expect(retention.code).toBe(0);
+    const rotated = await runs('rotate-vault-key');
+    expect(rotated.output).toMatch(/the vault key is changed/);
+    expect((await runs('audit-chain')).code).toBe(0);
+    expect(leftBehind()).toEqual([]);
+  });
+
+  it('say a word and no stack where the database is not to be had', async () => {
+    process.env.KILNSMAN_TEST_URL = 'postgres://nobody:x@127.0.0.1:1/none';
+    const away = npmRun('run', 'audit-chain');
+    delete process.env.KILNSMAN_TEST_URL;
+    await until('the command', () => ended(away));
+    expect(away.output()).toContain('the database cannot be reached');
+    expect(away.output()).not.toMatch(/\n\s+at /);
+    expect(away.child.exitCode).toBe(1);
   });
 });
 

@@ -8,7 +8,8 @@ import { chooseCandidate } from '@/usecases/jobs/decide';
 import { closePool } from '@/usecases/pool/pool';
 import { keepSecret } from '@/usecases/secrets/secrets';
 import { startSession } from '@/usecases/sessions';
-import { hostileWords, inputsOf, type Known, noInput } from '../support/hostile';
+import { inputsOf, type Known, noInput } from '../support/hostile';
+import { hostileWords } from '../support/hostile-words';
 import { openTestJob, viewOf } from '../support/jobs';
 import { actorOf, testDatabase } from '../support/test-database';
 
