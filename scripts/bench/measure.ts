@@ -28,6 +28,7 @@ import {
   share,
 } from '../../tests/support/identify-drill';
 import { type BigModel, bigModels, size, writeBigLibrary } from './big-library';
+import { measureSteady } from './steady';
 
 const address = process.env.BENCH_ADDRESS ?? '';
 const superuser = process.env.BENCH_SUPERUSER_URL ?? '';
@@ -265,6 +266,10 @@ const question = questionAt200();
 say('quotes over the demo world');
 const quotes = await quoteTimes(`kilnsman_session=${await startSession(own.personId, 'bench')}`);
 
+const superclient = new pg.Client({ connectionString: superuser });
+await superclient.connect();
+const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
+
 say(`a library of ${size.applications} applications`);
 const listed = async (query: string) =>
   (await database().query<{ value: string }>(query)).rows.map(({ value }) => value);
@@ -291,8 +296,6 @@ const stored = await importFile(own, 'applications');
 clearInterval(watch);
 copies.push(psqlCopy('applications'), psqlCopy('applications'));
 const copyMs = [...copies].sort((a, b) => a - b)[1] ?? 0;
-const superclient = new pg.Client({ connectionString: superuser });
-await superclient.connect();
 await superclient.query('DROP TABLE bare');
 await superclient.query('VACUUM ANALYZE');
 await superclient.end();
@@ -338,6 +341,7 @@ await closeDatabase();
 console.log(
   JSON.stringify({
     size,
+    steady,
     drill,
     question,
     import: {

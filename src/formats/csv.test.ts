@@ -28,3 +28,25 @@ describe('readCsv', () => {
     expect(table.problems.map(({ line }) => line)).toEqual([3, 5]);
   });
 });
+
+describe('the limits of a text', () => {
+  const limits = { lines: 5, signs: 40 };
+
+  it.each([
+    ['a\n1\n2\n3\n4\n', 0],
+    ['a\r\n1\r\n2\r\n3\r\n4\r\n', 0],
+    ['a\n1\n2\n3\n4\n5\n', 1],
+    ['a\r1\r2\r3\r4\r5', 1],
+    [`a\n${'x'.repeat(40)}\n`, 0],
+    [`a\n${'x'.repeat(41)}\n`, 1],
+    [','.repeat(41), 1],
+  ])('%j has %d problems', (text, problems) => {
+    expect(readCsv(text, limits).problems).toHaveLength(problems);
+  });
+
+  it('are looked at before anything is split: a line of four million commas is refused at once', () => {
+    const { rows, columns, problems } = readCsv(','.repeat(4_000_000));
+    expect({ rows, columns }).toEqual({ rows: [], columns: [] });
+    expect(problems).toEqual([{ line: 1, reason: 'The line is longer than 20000 signs.' }]);
+  });
+});

@@ -55,3 +55,46 @@ describe('parseInput', () => {
     expect(JSON.stringify(result)).not.toContain('secret words');
   });
 });
+
+describe('the door', () => {
+  class Words {
+    @IsString({ message: 'A text.' }) words!: string;
+  }
+  class Parts {
+    @ValidateNested({ each: true }) @Type(() => Words) parts!: Words[];
+  }
+  const refused = (Class: new () => object, data: unknown) => {
+    const read = parseInput(Class, data);
+    return read.ok ? 'taken' : `${read.problems[0]?.field}: ${read.problems[0]?.message}`;
+  };
+
+  it.each([
+    [{ words: 'a\0b' }, 'words: Letters and signs only.'],
+    [{ words: '\ud800' }, 'words: Letters and signs only.'],
+    [{ words: 'é🗝️' }, 'taken'],
+    [{ words: 'x'.repeat(100_001) }, 'words: This is too long.'],
+    [{ words: 'x', constructor: { name: 'y' } }, 'constructor: This field is not known here.'],
+    [JSON.parse('{"words":"x","__proto__":{"y":1}}'), '__proto__: This field is not known here.'],
+    [{ words: 'x', toString: 'y' }, 'toString: This field is not known here.'],
+    [
+      { words: { a: { b: { c: { d: { e: { f: { g: { h: 1 } } } } } } } } },
+      'words.a.b.c.d.e.f.g: This is nested too deep.',
+    ],
+  ])('answers %j', (data, answer) => {
+    expect(refused(Words, data)).toBe(answer);
+  });
+
+  it.each([
+    [{ parts: [{ words: 'x' }] }, 'taken'],
+    [{ parts: [[]] }, 'parts.0: Expected no list here.'],
+    [{ parts: [[{ words: 'x' }]] }, 'parts.0: Expected no list here.'],
+    [{ parts: Array.from({ length: 10_001 }, () => ({ words: 'x' })) }, 'parts: This has too many parts.'],
+  ])('knows no list in a list, nor one too long: %#', (data, answer) => {
+    expect(refused(Parts, data)).toBe(answer);
+  });
+
+  it('writes a UUID small, so that one is not taken for two', () => {
+    const read = parseInput(Words, { words: 'ABCDEF01-2345-6789-ABCD-EF0123456789' });
+    expect(read.ok && read.value.words).toBe('abcdef01-2345-6789-abcd-ef0123456789');
+  });
+});
