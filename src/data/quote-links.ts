@@ -71,6 +71,8 @@ export async function openLink(
 /** The quote a customer's cookie stands for, and how it stands. */
 export interface OfferRow {
   readonly linkId: string;
+  /** Who made the link, and so has shown the customer this paper. */
+  readonly linkMadeBy: string;
   readonly quoteId: string;
   readonly quoteNumber: number;
   readonly jobId: string;
@@ -86,7 +88,7 @@ export interface OfferRow {
 
 export async function findOffer(db: Db, cookieHash: Buffer, at: Date): Promise<OfferRow | undefined> {
   const result = await db.query<OfferRow>(
-    `SELECT l.id AS "linkId", q.id AS "quoteId", q.number AS "quoteNumber", q.job_id AS "jobId", j.number AS "jobNumber",
+    `SELECT l.id AS "linkId", l.made_by AS "linkMadeBy", q.id AS "quoteId", q.number AS "quoteNumber", q.job_id AS "jobId", j.number AS "jobNumber",
        q.version, (SELECT max(version) FROM quote WHERE job_id = q.job_id) AS "newestVersion",
        q.valid_until::text AS "validUntil", j.closed_at IS NOT NULL AS closed, pl.name AS place,
        q.frozen->'paper' AS paper,

@@ -58,6 +58,7 @@ export async function listTokens(db: Db, madeBy: string | null): Promise<TokenRo
 export interface LiveToken {
   readonly id: string;
   readonly role: Role;
+  readonly makerId: string;
   readonly makerRole: Role;
   readonly scopes: readonly Scope[];
 }
@@ -67,7 +68,7 @@ export async function findLiveToken(db: Db, tokenHash: Buffer, at: Date): Promis
   const result = await db.query<LiveToken>(
     `UPDATE program_token t SET used_at = $2 FROM person p
      WHERE t.token_hash = $1 AND p.id = t.made_by AND p.left_at IS NULL AND t.ended_at IS NULL AND t.expires_at > $2
-     RETURNING t.id, t.role, p.role AS "makerRole", t.scopes`,
+     RETURNING t.id, t.role, p.id AS "makerId", p.role AS "makerRole", t.scopes`,
     [tokenHash, at],
   );
   return result.rows[0];

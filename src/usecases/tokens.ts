@@ -75,7 +75,8 @@ export async function readProgram(
   }
   if (!found.scopes.includes(scope)) return { status: 403, reason: `This token does not open '${scope}'.` };
   const role = lesserRole(found.role, found.makerRole);
-  return { actor: { kind: 'program', tokenId: found.id, role, device: origin.device, at } };
+  const { id: tokenId, makerId } = found;
+  return { actor: { kind: 'program', tokenId, makerId, role, device: origin.device, at } };
 }
 
 let limit: AttemptLimit | undefined;

@@ -7,10 +7,14 @@ import type { KeyInput } from '@/inputs/job-inputs';
 import { errorForLog } from '@/outside/log';
 import { database } from '@/usecases/database';
 import { declareDanger, noteDoor, recordAuthority, signInSecond } from '@/usecases/jobs/authority';
-import { changeRing } from '@/usecases/jobs/decide';
-import { findJobs, readJobHistory } from '@/usecases/jobs/list';
+import { changeRing, chooseCandidate } from '@/usecases/jobs/decide';
+import { findJobs, readJob, readJobHistory } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { openOffer, readOffer } from '@/usecases/quote/customer';
+import { makeLink } from '@/usecases/quote/links';
+import { offerQuote } from '@/usecases/quote/offer';
+import { readFrozenQuote, readJobSheet, readQuotePaper } from '@/usecases/quote/papers';
 import { keepSecret } from '@/usecases/secrets/secrets';
 import { emptyCall } from '../support/calls';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
@@ -186,6 +190,46 @@ describe('a text that holds a secret, of somebody who may not see it', () => {
     expect(lines.rows.every(({ details }) => (details.compared ?? 0) > 0)).toBe(true);
   });
 
+  it('tells its writer nothing through a token, a paper, its JSON or a customer’s link of theirs', async () => {
+    const guess = async (words: string) => {
+      const number = await openTestJob(locksmith, 'Merrowdale', { year: 2018, ignition: 'push' });
+      await keepSecret(locksmith, { ...(await edit(number)), kind: 'pin', source: 'customer', value: pin });
+      const { job, candidates } = await viewOf(locksmith, number);
+      const { makeId, modelId, placeId, year, ignition } = job.call;
+      const call = { ...emptyCall, makeId, modelId, placeId, year, ignition, carWords: words, name: words };
+      await changeCall(locksmith, { ...(await edit(number)), call });
+      const applicationId = candidates[0]?.application.id ?? '';
+      await chooseCandidate(locksmith, { ...(await edit(number)), applicationId, reason: words });
+      const offered = await offerQuote(locksmith, { ...(await edit(number)), option: 'shopAftermarket' });
+      if (!offered.ok || !('quoteNumber' in offered.value)) throw new Error(JSON.stringify(offered));
+      const quote = offered.value.quoteNumber;
+      const link = await makeLink(locksmith, { number, quote });
+      const opened = await openOffer(link.ok ? link.value.token : '', 'phone');
+      const program = {
+        kind: 'program',
+        tokenId: uuid(),
+        makerId: locksmith.personId,
+        role: 'locksmith',
+        device: 'x',
+        at: locksmith.at,
+      } as const;
+      const seen = [
+        await viewOf(locksmith, number),
+        await readJob(program, number),
+        await readFrozenQuote(program, quote),
+        await readQuotePaper(locksmith, quote),
+        await readJobSheet(locksmith, number),
+        opened.ok && (await readOffer(opened.value.cookie)),
+        (await findJobs(locksmith, '', undefined)).jobs[0],
+      ];
+      return JSON.stringify(seen, (_, value) => (value instanceof Map ? [...value] : value));
+    };
+    const [hit, miss] = [await guess(`van ${pin}`), await guess('van 8842918')];
+    expect(hit).toContain(`van ${pin}`);
+    expect(hit).not.toContain('⟦');
+    expect(hit.split(pin).length).toBe(miss.split('8842918').length);
+  });
+
   it('is refused by name to whoever may see the secret, as before', async () => {
     const number = await jobWithPin();
     await papers(number);
@@ -343,6 +387,7 @@ describe('a program', () => {
     await openTestJob(locksmith, 'Merrowdale', { name: 'Quillon Harrowgate' });
     const program = {
       kind: 'program',
+      makerId: locksmith.personId,
       tokenId: uuid(),
       role: 'locksmith',
       device: 'x',

@@ -18,7 +18,13 @@ export interface PersonActor extends Presence {
 /** Who asks. Every use-case takes one first. */
 export type Actor =
   | PersonActor
-  | (Presence & { readonly kind: 'program'; readonly tokenId: string; readonly role: Role })
+  | (Presence & {
+      readonly kind: 'program';
+      readonly tokenId: string;
+      /** Who made the token: a program reads what that person would. */
+      readonly makerId: string;
+      readonly role: Role;
+    })
   | (Presence & { readonly kind: 'customer'; readonly linkId: string })
   | (Presence & { readonly kind: 'system' });
 

@@ -33,6 +33,8 @@ export interface Accepting {
   readonly personId: string | null;
   readonly wantedWhen: string | null;
   readonly wantedWhere: string | null;
+  /** Texts that were held against the secrets of the job, for the audit. */
+  readonly compared?: number;
 }
 
 /** Why a quote cannot be accepted; undefined where it can. */
@@ -84,7 +86,11 @@ export async function acceptOption(
     action: 'quote.accepted',
     subjectKind: 'job',
     subjectId: standing.jobId,
-    details: { quote: standing.quoteNumber, option: kind },
+    details: {
+      quote: standing.quoteNumber,
+      option: kind,
+      ...(accepting.compared ? { compared: accepting.compared } : {}),
+    },
   });
   await announceJob(db, standing.jobNumber);
   return done({ repeated: false });

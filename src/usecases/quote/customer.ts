@@ -12,7 +12,7 @@ import type { AcceptOfferInput, OfferMessageInput } from '@/inputs/quote-inputs'
 import { now } from '@/outside/clock';
 import { database, transact } from '../database';
 import { hashToken } from '../hash-token';
-import { guardTexts } from '../secrets/texts';
+import { guardTexts, withWordsOf } from '../secrets/texts';
 import { acceptOption, refusalOf } from './accept';
 
 /** A customer holding a link, as an actor. */
@@ -65,7 +65,9 @@ export async function readOffer(cookie: string): Promise<CustomerOffer | undefin
   if (!offer) return undefined;
   const shop = await getShopOrThrow(db);
   const today = localMoment(at, shop.zone).day;
-  const { quoteNumber, version, validUntil, paper, place, acceptance } = offer;
+  const { quoteNumber, version, validUntil, place, acceptance } = offer;
+  // As on the print of whoever made the link, or it would tell them what of their words was sealed.
+  const paper = await withWordsOf(db, offer.linkMadeBy, offer.jobId, offer.paper);
   return {
     quoteNumber,
     version,
@@ -106,6 +108,7 @@ export async function acceptOffer(
       personId: null,
       wantedWhen: when || null,
       wantedWhere: where || null,
+      compared: guarded.value.compared,
     });
   });
 }

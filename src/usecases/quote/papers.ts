@@ -74,8 +74,11 @@ export async function readQuotePaper(
 }
 
 /** All that a quote froze, for programs. */
-export async function readFrozenQuote(_actor: Actor, number: number): Promise<FrozenQuote | undefined> {
-  return findFrozenQuote(database(), number);
+export async function readFrozenQuote(actor: Actor, number: number): Promise<FrozenQuote | undefined> {
+  const db = database();
+  const [frozen, quote] = await Promise.all([findFrozenQuote(db, number), findQuoteByNumber(db, number)]);
+  const job = quote && (await findJob(db, quote.jobNumber));
+  return frozen && job && withOwnWords(db, actor, job.id, frozen);
 }
 
 /** What a locksmith takes along for a job; nothing that opens a car. */

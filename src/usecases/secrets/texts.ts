@@ -81,9 +81,21 @@ export async function guardTexts<Input>(
   return done({ input: sealed, compared: texts.length });
 }
 
-/** What somebody is shown of a job: the parts they wrote and that were sealed stand in it as they wrote them. */
-export async function withOwnWords<Value>(db: Db, actor: Actor, jobId: string, value: Value): Promise<Value> {
-  const writerId = actorId(actor);
+/**
+ * What somebody is shown of a job: the parts they wrote and that were sealed stand in it as they wrote them. A program is
+ * shown what its maker is: by a token nobody learns what became of their own text.
+ */
+export function withOwnWords<Value>(db: Db, actor: Actor, jobId: string, value: Value): Promise<Value> {
+  return withWordsOf(db, actor.kind === 'program' ? actor.makerId : actorId(actor), jobId, value);
+}
+
+/** What is shown of a job where the parts that one writer sealed stand as that writer wrote them. */
+export async function withWordsOf<Value>(
+  db: Db,
+  writerId: string | null,
+  jobId: string,
+  value: Value,
+): Promise<Value> {
   if (!textsIn(value).some(holdsSealedPart)) return value;
   const own = writerId === null ? [] : await listSealedTexts(db, jobId, writerId);
   if (own.length === 0) return value;
