@@ -42,6 +42,24 @@ describe('closingNeeds', () => {
       { route: 'repair', authority: 'none' },
       /right to the car/,
     ],
+    [
+      'a repair that learned a key, without authority',
+      {
+        route: 'repair',
+        authority: 'none',
+        log: { attempts: [{ ...worked, route: 'repair', learnedKeyIds: ['k'] }], doors: [] },
+      },
+      /right to the car/,
+    ],
+    [
+      'a repair that used a PIN of the bureau, with papers in advance',
+      {
+        route: 'repair',
+        authority: 'advance',
+        log: { attempts: [{ ...worked, route: 'repair', pinFrom: 'bureau' }], doors: [] },
+      },
+      undefined,
+    ],
     ['no count after', { log: { countBefore: 1, attempts: [worked], doors: [] } }, /count again/],
     ['the car cannot say', { log: { countAfter: 'cannotSay', attempts: [worked], doors: [] } }, undefined],
     [

@@ -15,6 +15,7 @@ import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { useEvent } from '@/ui/use-event';
+import { useShopClock } from '@/ui/use-shop-clock';
 import { useSubmit } from '@/ui/use-submit';
 
 interface DoorPanelProps {
@@ -24,6 +25,8 @@ interface DoorPanelProps {
   readonly recordBy: string | null;
   readonly doors: readonly DoorOpened[];
   readonly zone: string;
+  /** When the page was made, by the server's clock. */
+  readonly now: Date;
   readonly onNote: EditAction;
   readonly onDanger: (data: unknown) => Promise<Result<{ recordBy: Date }>>;
   readonly onRecord: EditAction;
@@ -43,9 +46,10 @@ export function DoorPanel(props: DoorPanelProps) {
   const edit = useEdit(props.onNote, job);
   const emergency = useEdit(props.onRecord, job);
   const event = useEvent(job);
+  const shopTime = useShopClock(props.now);
   const { submit, pending, general } = useSubmit(props.onDanger);
   const opened = (how: DoorOpened['how']) =>
-    event.record('doorOpened', { how, at: new Date().toISOString(), conditions });
+    event.record('doorOpened', { how, at: shopTime().toISOString(), conditions });
   return (
     <Panel
       title="Locked car"

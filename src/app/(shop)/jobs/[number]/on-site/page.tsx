@@ -29,6 +29,7 @@ export default async function OnSitePage({ params }: JobPageProps) {
       }
       doors={job.log.doors}
       zone={shop.zone}
+      now={now}
       onNote={noteDoorAction}
       onDanger={declareDangerAction}
       onRecord={recordEmergencyAction}
