@@ -67,23 +67,28 @@ export async function measureSteady({ address, personId, superclient, spread, sa
   const [supplier] = await idsOf('SELECT id FROM supplier ORDER BY name LIMIT 1');
   const jobs = await idsOf('SELECT number AS id FROM job WHERE closed_at IS NULL ORDER BY number');
   const [job] = jobs;
-  await superclient.query(`UPDATE code_series SET first = 100000, count = 900000 WHERE name = 'Serin T'`);
+  await superclient.query(`UPDATE code_series SET first = 100000000, count = 200000 WHERE name = 'Serin T'`);
   const spec = await database().query<{ spaces: number }>(
     `SELECT k.spaces FROM code_series s JOIN keyway k ON k.id = s.keyway_id WHERE s.name = 'Serin T'`,
   );
   const bitting = '1'.repeat(spec.rows[0]?.spaces ?? 8);
-  const codes = csv('number,bitting', 8_000_000, (at) => `${100_000 + at},${bitting}`);
+  const codes = csv('number,bitting\r', 8_000_000, (at) => `"${100_000_000 + at}","${bitting}"\r`, 200_000);
+  const tooMany = csv('number,bitting', 8_000_000, (at) => `${100_000_000 + at},${bitting}`);
   const prices = csv(
-    'article,price,lead_days',
+    'article,price,stock,lead_days,condition,warranty_months,minimum_order,shipping',
     3_990_000,
-    (at) => `${'BLANK-'.padEnd(30, 'X')}${100_000 + at},12.50,${at % 90}${' '.repeat(38)}`,
+    (at) => `${'BLANK-'.padEnd(34, 'X')}${100_000 + at},12.50,1000,${at % 90},new,240,10000,4.25`,
+    49_000,
   );
 
   const loads: Record<string, () => Promise<unknown>> = {
     'a price file of 4 MB': () => send('POST', `/api/v1/suppliers/${supplier}/prices?name=big.csv`, prices),
     'a price file that is one line of commas': () =>
       send('POST', `/api/v1/suppliers/${supplier}/prices?name=commas.csv`, ','.repeat(3_990_000)),
-    'code rows of 8 MB': () => send('PUT', '/api/code-rows/Serin%20T', codes, 'text/csv'),
+    [`200,000 code rows, the most a series has (${(codes.length / 1e6).toFixed(1)} MB)`]: () =>
+      send('PUT', '/api/code-rows/Serin%20T', codes, 'text/csv'),
+    'code rows of 8 MB, more than a series has': () =>
+      send('PUT', '/api/code-rows/Serin%20T', tooMany, 'text/csv'),
     'twenty papers as PDF at once': () =>
       Promise.all(Array.from({ length: 20 }, () => send('GET', `/api/v1/jobs/${job}/sheet`))),
     'identify, eight at a time, 160 lines': () =>
@@ -138,7 +143,7 @@ export async function measureSteady({ address, personId, superclient, spread, sa
             content: { moment: 'before', answer: at % 5 },
           }),
         );
-        if (status !== 200) throw new Error(`an event was answered with ${status}`);
+        if (status !== 201) throw new Error(`an event was answered with ${status}`);
         if (at >= 20) times.push(performance.now() - start);
       }
       return spread(times);
@@ -170,10 +175,10 @@ export async function measureSteady({ address, personId, superclient, spread, sa
   }
 }
 
-function csv(header: string, bytes: number, row: (at: number) => string): string {
+function csv(header: string, bytes: number, row: (at: number) => string, most = 1_000_000): string {
   const lines = [header];
   let size = header.length + 1;
-  for (let at = 0; size < bytes; at += 1) {
+  for (let at = 0; size < bytes && at <= most; at += 1) {
     const line = row(at);
     lines.push(line);
     size += line.length + 1;

@@ -28,7 +28,7 @@ describe('readCodeRows', () => {
     ['number\n1\n', /columns number and bitting/],
     ['number,bitting\n1,"12\n', /quote is opened/],
     [`number,bitting\n1,${'1'.repeat(300)}\n`, /longer than 200 signs/],
-    [`number,bitting\n${',\n'.repeat(1_000_001)}`, /up to 1000000 lines/],
+    [`number,bitting\n${',\n'.repeat(200_002)}`, /up to 200002 lines/],
   ])('refuses %s', (text, words) => {
     const read = readCodeRows(text, spec);
     expect(read.ok ? '' : read.problems[0]?.message).toMatch(words);

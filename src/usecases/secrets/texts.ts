@@ -10,11 +10,39 @@ import { standingOf } from '../jobs/gates';
 import { openDataKey, openSealed, sealPart, unsealPart } from './vault';
 
 /** A text that holds a secret must not tell so to whoever may not see it; these are the comparisons of one hour. */
-const mostCompared = 400;
+const mostCompared = 300;
 const hourMs = 3_600_000;
 
-/** Fields that are looked up, counted or drawn and never shown as words: the same answer whatever they hold. */
+/**
+ * Fields that nobody writes words into: they are looked up, counted or drawn, or one of a list. The same answer whatever
+ * they hold.
+ */
 const noWords: ReadonlySet<string> = new Set([
+  'kind',
+  'moment',
+  'route',
+  'result',
+  'how',
+  'pinFrom',
+  'presence',
+  'rank',
+  'blade',
+  'faults',
+  'known',
+  'stage',
+  'identityDocument',
+  'rightDocument',
+  'howSeen',
+  'outcome',
+  'ignition',
+  'why',
+  'access',
+  'question',
+  'choice',
+  'chosenBy',
+  'option',
+  'book',
+  'prefer',
   'vin',
   'phone',
   'couponCode',
