@@ -87,8 +87,9 @@ describe('sign-in', () => {
     const guess = () => signIn(origin, { who, passcode: 'not this one' });
     const first = await Promise.all(Array.from({ length: 30 }, guess));
     const told = first.filter((answer) => 'waitSeconds' in answer);
-    expect(first.filter((answer) => !('waitSeconds' in answer))).toHaveLength(7);
-    expect(told).toHaveLength(23);
+    // Seven; a machine so slow that the first wait of two seconds ends meanwhile lets one or two more through.
+    expect(30 - told.length).toBeGreaterThanOrEqual(7);
+    expect(30 - told.length).toBeLessThanOrEqual(9);
     expect(await guess()).toMatchObject({
       ok: false,
       waitSeconds: expect.any(Number),
