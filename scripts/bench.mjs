@@ -220,7 +220,7 @@ ${steady.rows
   .join('\n')}
 
 Post of an event, milliseconds: alone ${ms(steady.streams.alone)}; with ${steady.streams.open} live streams of 50 sessions open
-${ms(steady.streams.among)} (p50, p95, worst): ${steady.streams.ratio} of its time alone at p50, target at most 2. The streams heard ${steady.streams.heard} changes.
+${ms(steady.streams.among)} (p50, p95, worst): ${steady.streams.ratio} of its time alone at p50, target at most 2. The streams heard ${steady.streams.heard} messages; changes of the same moment go together.
 
 ## JavaScript before the first input, kB compressed
 

@@ -3,7 +3,8 @@ import { whichAreOpen } from './sessions';
 
 /** A stream that is told of changes, and ended where its session is. */
 export interface Ear {
-  readonly tell: (event: LiveEvent) => void;
+  /** Changes since the last time, each once; the same list for every ear. */
+  readonly tell: (events: readonly LiveEvent[]) => void;
   readonly end: () => void;
 }
 
@@ -12,10 +13,14 @@ const mostOfSession = 12;
 const mostStreams = 2000;
 /** A session is asked about once in this time, however many streams and events there are. */
 const checkedForMs = 1000;
+/** The first change is passed on at once; those of the next moments go together, so that many ears cost little. */
+const gatheredForMs = 150;
 
 const ears = new Map<string, Set<Ear>>();
 /** When a session was asked about last, and what was found; a check under way is shared. */
 const checks = new Map<string, { readonly at: number; readonly open: Promise<boolean> }>();
+let gathered: LiveEvent[] = [];
+let gathering: NodeJS.Timeout | undefined;
 let hearing = false;
 
 /** Tells an ear of every change for as long as its session is open; undefined where too many streams are. */
@@ -26,7 +31,7 @@ export function hearAs(sessionId: string, ear: Ear): { end(): void } | undefined
   ears.set(sessionId, own.add(ear));
   if (!hearing) {
     hearing = true;
-    hearChanges((event) => void pass(event));
+    hearChanges(gather);
   }
   return {
     end() {
@@ -38,12 +43,26 @@ export function hearAs(sessionId: string, ear: Ear): { end(): void } | undefined
   };
 }
 
-/** Passes a change on to the streams of every open session, and ends those of the others. */
-async function pass(event: LiveEvent): Promise<void> {
+function gather(event: LiveEvent): void {
+  if (!gathered.some((known) => isSame(known, event))) gathered.push(event);
+  if (gathering) return;
+  void passOn();
+  gathering = setTimeout(() => {
+    gathering = undefined;
+    const next = gathered.pop();
+    if (next) gather(next);
+  }, gatheredForMs);
+  gathering.unref();
+}
+
+/** Passes what was gathered on to the streams of every open session, and ends those of the others. */
+async function passOn(): Promise<void> {
+  const events = gathered;
+  gathered = [];
   checkAgain();
   for (const [sessionId, own] of [...ears]) {
     const open = await checks.get(sessionId)?.open;
-    for (const ear of [...own]) open ? ear.tell(event) : ear.end();
+    for (const ear of [...own]) open ? ear.tell(events) : ear.end();
   }
 }
 
@@ -54,4 +73,8 @@ function checkAgain(): void {
   if (due.length === 0) return;
   const found = whichAreOpen(due).catch(() => new Set<string>());
   for (const id of due) checks.set(id, { at, open: found.then((open) => open.has(id)) });
+}
+
+function isSame(one: LiveEvent, other: LiveEvent): boolean {
+  return one.kind === other.kind && (one.kind !== 'job' || one.number === (other as typeof one).number);
 }
