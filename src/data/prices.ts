@@ -3,6 +3,7 @@ import type { PriceRules } from '@/core/quote/price-rules';
 import type { Desk, SourceOutcome, SupplierPrice, TaxClass } from '@/core/quote/quote';
 import type { Db } from './db';
 import { readPriceRules, readTaxRates } from './price-rules';
+import { together } from './together';
 
 /** Everything priced that a quote of one day may need. */
 export interface PriceLists {
@@ -22,14 +23,15 @@ export async function readPriceLists(
   articles: readonly string[],
   makeId: string | null,
 ): Promise<PriceLists | undefined> {
-  const [rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor] = await Promise.all([
-    readPriceRules(db, day),
-    readTaxRates(db, day),
-    listSupplierPrices(db, day, articles),
-    findDesk(db, makeId),
-    listSourceOutcomes(db),
-    findBureauFee(db),
-  ]);
+  const [rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor] = await together(
+    db,
+    () => readPriceRules(db, day),
+    () => readTaxRates(db, day),
+    () => listSupplierPrices(db, day, articles),
+    () => findDesk(db, makeId),
+    () => listSourceOutcomes(db),
+    () => findBureauFee(db),
+  );
   return rules && { rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor };
 }
 

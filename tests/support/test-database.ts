@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { afterAll, beforeAll } from 'vitest';
+import { afterAll, beforeAll, expect } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { closeDatabase, database } from '@/usecases/database';
 import { copyTemplate, databaseUrl, dropDatabase } from './databases';
@@ -11,9 +11,17 @@ export function testDatabase(template: 'bare' | 'world'): { readonly name: strin
     await copyTemplate(template, name);
     process.env.DATABASE_URL = databaseUrl('serving', name);
   });
+  const overlapping: string[] = [];
+  const watch = (warning: Error) => {
+    if (/already executing a query/.test(warning.message)) overlapping.push(warning.stack ?? warning.message);
+  };
+  process.on('warning', watch);
   afterAll(async () => {
     await closeDatabase();
     await dropDatabase(name);
+    process.off('warning', watch);
+    // The one connection of a transaction answers a single question at a time.
+    expect(overlapping).toEqual([]);
   });
   return { name };
 }

@@ -1,5 +1,6 @@
 import { type Cells, type LibraryList, type ListName, listOf } from '@/core/catalogue/lists';
 import type { Db } from '../db';
+import { together } from '../together';
 import { storages } from './storage';
 
 export interface LibraryRow {
@@ -69,14 +70,16 @@ export async function listRows(
   const { found, conditions } = searchFor(list, words, values);
   if (after) conditions.push(...afterConditions(list, after, values));
   const where = conditions.length > 0 ? `WHERE ${conditions.join(' AND ')}` : '';
-  const [result, all] = await Promise.all([
-    db.query<Record<string, string | null> & { id: string }>(
-      `${found} SELECT c.* FROM (${currentRows(name)}${found && ' WHERE t.id IN (SELECT id FROM found)'}) c
-       ${where} ORDER BY ${orderText(list, 'c')} LIMIT $1`,
-      values,
-    ),
-    words.length === 0 ? countList(db, name) : null,
-  ]);
+  const [result, all] = await together(
+    db,
+    () =>
+      db.query<Record<string, string | null> & { id: string }>(
+        `${found} SELECT c.* FROM (${currentRows(name)}${found && ' WHERE t.id IN (SELECT id FROM found)'}) c
+         ${where} ORDER BY ${orderText(list, 'c')} LIMIT $1`,
+        values,
+      ),
+    async () => (words.length === 0 ? countList(db, name) : null),
+  );
   const rows = result.rows.slice(0, limit).map(toRow);
   const last = result.rows.length > limit ? rows.at(-1) : undefined;
   return {

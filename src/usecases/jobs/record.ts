@@ -111,6 +111,9 @@ async function refusalOf(
       return withdrawalProblem(db, actor, job, event.attemptId, standing);
     case 'attemptRecorded':
       return timeProblem(event.to, actor.at) ?? attemptProblem(db, job, event, standing);
+    default:
+      // A new kind does not compile before it says what it wants.
+      return event satisfies never;
   }
 }
 
