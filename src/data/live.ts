@@ -9,7 +9,8 @@ export async function announceJob(db: Db, number: number): Promise<void> {
 }
 
 /**
- * Listens for changed jobs on a connection of its own until it is lost; `onLost` is called once then.
+ * Listens for changed jobs on a connection of its own until it is lost. Rejects where it cannot be opened; `onLost` is called
+ * once, and only for a connection that listened.
  * @returns a function that ends it
  */
 export async function listenForJobs(
@@ -18,18 +19,25 @@ export async function listenForJobs(
   onLost: () => void,
 ): Promise<() => Promise<void>> {
   const client = new pg.Client({ connectionString, connectionTimeoutMillis: 3000, keepAlive: true });
-  let lost = false;
+  let listening = false;
   const lose = () => {
-    if (!lost) onLost();
-    lost = true;
+    if (listening) onLost();
+    listening = false;
   };
   client.on('notification', ({ payload }) => onJob(Number(payload)));
   client.on('error', lose);
   client.on('end', lose);
-  await client.connect();
-  await client.query(`LISTEN ${channel}`);
-  return async () => {
-    lost = true;
+  const end = async () => {
+    listening = false;
     await client.end();
   };
+  try {
+    await client.connect();
+    await client.query(`LISTEN ${channel}`);
+  } catch (error) {
+    await end().catch(() => {});
+    throw error;
+  }
+  listening = true;
+  return end;
 }

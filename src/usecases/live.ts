@@ -8,7 +8,7 @@ export type LiveEvent = { readonly kind: 'job'; readonly number: number } | { re
 
 const hearers = new Set<Heard>();
 let listening = false;
-let wait = 500;
+const firstWait = 500;
 const longestWait = 15_000;
 
 /** Calls `hear` for every change until the returned function is called; one listening connection serves all. */
@@ -16,7 +16,7 @@ export function hearChanges(hear: Heard): () => void {
   hearers.add(hear);
   if (!listening) {
     listening = true;
-    void listen();
+    void keepListening();
   }
   return () => {
     hearers.delete(hear);
@@ -28,19 +28,21 @@ function tell(event: LiveEvent): void {
 }
 
 /** Keeps one connection listening; when it is lost, another is opened and everybody is told to look again. */
-async function listen(): Promise<void> {
+async function keepListening(): Promise<never> {
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set');
-  const again = () => {
-    setTimeout(() => void listen(), wait).unref();
-    wait = Math.min(2 * wait, longestWait);
-  };
-  try {
-    await listenForJobs(url, (number) => tell({ kind: 'job', number }), again);
-    wait = 500;
-    tell({ kind: 'missed' });
-  } catch (error) {
-    log.warn({ message: error instanceof Error ? error.message : 'unknown' }, 'listening for changes failed');
-    again();
+  for (let wait = firstWait; ; wait = Math.min(2 * wait, longestWait)) {
+    try {
+      await new Promise<void>((lost, failed) => {
+        listenForJobs(url, (number) => tell({ kind: 'job', number }), lost).then(() => {
+          wait = firstWait;
+          tell({ kind: 'missed' });
+        }, failed);
+      });
+    } catch (error) {
+      const { code, name } = error as Error & { code?: string };
+      log.warn({ code: code ?? name }, 'listening for changes failed');
+    }
+    await new Promise((resolve) => setTimeout(resolve, wait).unref());
   }
 }
