@@ -43,6 +43,7 @@ describe('sendEvent', () => {
     const result = await sendEvent(1001, event);
     expect(result).toMatchObject({
       ok: false,
+      unconfirmed: true,
       problems: [{ message: expect.stringContaining('not confirmed') }],
     });
   });
@@ -51,6 +52,9 @@ describe('sendEvent', () => {
     const fetched = answering(answer(409, { detail: 'K-1001 is closed.' }));
     expect(await sendEvent(1001, event)).toEqual({ ok: false, problems: [{ message: 'K-1001 is closed.' }] });
     expect(fetched).toHaveBeenCalledTimes(1);
+    // A refusal that happens to speak of confirming is a refusal all the same.
+    answering(answer(409, { detail: 'This was not confirmed by the customer.' }));
+    expect(await sendEvent(1001, event)).not.toHaveProperty('unconfirmed');
     answering(
       answer(400, { errors: [{ field: 'content.answer', message: 'Type a whole number of keys.' }] }),
     );

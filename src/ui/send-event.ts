@@ -14,10 +14,18 @@ export function makeEvent(kind: string, content: object, basedOn: number): MadeE
   return { id: uuid(), kind, content, deviceAt: new Date().toISOString(), basedOn };
 }
 
+/** Whether it arrived is not known: the same event is to be sent again. What was refused has no such mark. */
+export interface Unconfirmed extends Failed {
+  readonly unconfirmed: true;
+}
+
 const tries = 3;
 
 /** Sends an event of a job; a lost connection is tried again with the same id. */
-export async function sendEvent(jobNumber: number, event: MadeEvent): Promise<Result<{ seq: number }>> {
+export async function sendEvent(
+  jobNumber: number,
+  event: MadeEvent,
+): Promise<Result<{ seq: number }> | Unconfirmed> {
   for (let left = tries; left > 0; left -= 1) {
     try {
       const response = await fetch(`/api/v1/jobs/${jobNumber}/events`, {
@@ -37,7 +45,8 @@ export async function sendEvent(jobNumber: number, event: MadeEvent): Promise<Re
   return unreachable;
 }
 
-const unreachable: Failed = {
+const unreachable: Unconfirmed = {
   ok: false,
+  unconfirmed: true,
   problems: [{ message: 'The server cannot be reached. The entry was not confirmed; send it again.' }],
 };

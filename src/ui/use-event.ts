@@ -26,7 +26,7 @@ export function useEvent(job: { readonly number: number; readonly lastSeq: numbe
       onDone?.();
     } else {
       setProblems(answer.problems);
-      if (!answer.problems.some(({ message }) => message.includes('not confirmed'))) setUnsent(undefined);
+      if (!('unconfirmed' in answer)) setUnsent(undefined);
     }
   };
   return {

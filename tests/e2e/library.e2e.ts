@@ -1,4 +1,5 @@
 import { writeFileSync } from 'node:fs';
+import { listNames, listOf } from '@/core/catalogue/lists';
 import { expect, expectAccessible, hangTag, signIn, test } from './support';
 
 test.beforeEach(async ({ page }) => {
@@ -20,6 +21,16 @@ test('a split inside a model year is settled by the mark that is stamped on the 
   await expect(page.getByRole('list', { name: 'Answers' })).toContainText('cannot tell');
   await expect(page.getByRole('columnheader').nth(1)).toContainText('May 2019 to 2024');
   await expect(page.getByRole('heading', { name: 'Which mark is on the key?' })).toBeHidden();
+});
+
+test('every list can be reached from the page of the library', async ({ page }) => {
+  await page.goto('/library');
+  for (const name of listNames)
+    await expect(
+      page.locator(`a[href="/library/${name}"]`).filter({ hasText: listOf(name).title }),
+    ).toBeVisible();
+  await page.getByRole('link', { name: /Rank tests/ }).click();
+  await page.waitForURL('**/library/rank-tests');
 });
 
 test('facts that cannot both be true are said to contradict, with the likeliest one to be wrong', async ({

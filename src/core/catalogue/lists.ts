@@ -25,8 +25,18 @@ export interface ListReference {
   readonly columns: Readonly<Record<string, string>>;
 }
 
+/** The shelves of the library, in the order in which they are shown. */
+export const listGroups = {
+  vehicles: 'Vehicles',
+  keys: 'Keys',
+  standIns: 'Stand-ins',
+  platforms: 'Platforms',
+} as const;
+export type ListGroup = keyof typeof listGroups;
+
 export interface LibraryList {
   readonly name: ListName;
+  readonly group: ListGroup;
   readonly title: string;
   /** One row of it, in words. */
   readonly one: string;
@@ -113,6 +123,7 @@ function endsBeforeItBegins(cells: Cells): { column: string; reason: string } | 
 const lists: readonly LibraryList[] = [
   {
     name: 'markets',
+    group: 'vehicles',
     title: 'Markets',
     one: 'market',
     about: 'Where cars were sold, and what a VIN must hold there.',
@@ -126,6 +137,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'makes',
+    group: 'vehicles',
     title: 'Makes',
     one: 'make',
     about: 'Makers of cars, with the other names callers use.',
@@ -135,6 +147,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'maker-ids',
+    group: 'vehicles',
     title: 'Maker identifiers',
     one: 'maker identifier',
     about: 'The first places of a VIN: three characters, or six for a small maker.',
@@ -149,6 +162,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'models',
+    group: 'vehicles',
     title: 'Models',
     one: 'model',
     about: 'The models of each make.',
@@ -163,6 +177,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'generations',
+    group: 'vehicles',
     title: 'Generations',
     one: 'generation',
     about: 'The years in which a model was one car in one market.',
@@ -180,6 +195,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'keyways',
+    group: 'keys',
     title: 'Keyways',
     one: 'keyway',
     about: 'Profiles of blades with their spaces and depths, in millimetres from the stop.',
@@ -201,6 +217,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'code-series',
+    group: 'keys',
     title: 'Code series',
     one: 'code series',
     about: 'Name, range and count only: the rows that turn a code into a bitting stay behind the gate.',
@@ -216,6 +233,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'blanks',
+    group: 'keys',
     title: 'Blanks',
     one: 'blank',
     about: 'Uncut keys and blades.',
@@ -226,6 +244,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'chips',
+    group: 'keys',
     title: 'Chips',
     one: 'chip',
     about: 'Chip articles with the mark by which they are told.',
@@ -244,6 +263,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'remotes',
+    group: 'keys',
     title: 'Remotes',
     one: 'remote',
     about: 'Remotes with all in which an equal must match.',
@@ -268,6 +288,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'equals',
+    group: 'standIns',
     title: 'Equals',
     one: 'equal',
     about: 'Remotes that are the same under another badge.',
@@ -279,6 +300,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'universals',
+    group: 'standIns',
     title: 'Universal remotes',
     one: 'universal remote',
     about: 'Blank remotes that take a profile.',
@@ -295,6 +317,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'universal-profiles',
+    group: 'standIns',
     title: 'Universal profiles',
     one: 'universal profile',
     about: 'Which profile to write for which remote.',
@@ -309,6 +332,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'look-alikes',
+    group: 'keys',
     title: 'Look-alikes',
     one: 'look-alike',
     about: 'Articles that are taken for one another, how to tell them, and what the wrong one does.',
@@ -325,6 +349,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'platforms',
+    group: 'platforms',
     title: 'Platforms',
     one: 'platform',
     about: 'Immobilizer systems with their slots and rules.',
@@ -356,6 +381,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'platform-methods',
+    group: 'platforms',
     title: 'Platform methods',
     one: 'platform method',
     about: 'The ways in which a platform itself takes a key, with waits and times.',
@@ -388,6 +414,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'rank-tests',
+    group: 'platforms',
     title: 'Rank tests',
     one: 'rank test',
     about: 'How a master is told from a valet, where a platform knows ranks.',
@@ -402,6 +429,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'rank-signs',
+    group: 'platforms',
     title: 'Rank signs',
     one: 'moment of a rank test',
     about: 'What a master and a valet show at each moment of the test.',
@@ -417,6 +445,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'pockets',
+    group: 'platforms',
     title: 'Pockets',
     one: 'pocket',
     about: 'The spots that read a key whose cell is flat or that is being learned.',
@@ -430,6 +459,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'sisters',
+    group: 'vehicles',
     title: 'Sister models',
     one: 'pair of sisters',
     about: 'Models that look alike: like or unlike in how they take a key.',
@@ -450,6 +480,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'tool-lists',
+    group: 'platforms',
     title: 'Ends of tool lists',
     one: 'end of a tool list',
     about: 'The last year a tool names for a model; beyond it a neighbouring entry is tried.',
@@ -459,6 +490,7 @@ const lists: readonly LibraryList[] = [
   },
   {
     name: 'applications',
+    group: 'vehicles',
     title: 'Applications',
     one: 'application',
     about: 'What a car of these years, in this market, needs.',

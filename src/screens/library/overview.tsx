@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { type ListName, listOf } from '@/core/catalogue/lists';
+import { type ListName, listGroups, listNames, listOf } from '@/core/catalogue/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
@@ -22,15 +22,13 @@ interface OverviewProps {
   readonly zone: string;
 }
 
-const groups: readonly { readonly title: string; readonly lists: readonly ListName[] }[] = [
-  {
-    title: 'Vehicles',
-    lists: ['applications', 'makes', 'models', 'generations', 'sisters', 'markets', 'maker-ids'],
-  },
-  { title: 'Keys', lists: ['keyways', 'code-series', 'blanks', 'chips', 'remotes', 'look-alikes'] },
-  { title: 'Stand-ins', lists: ['equals', 'universals', 'universal-profiles'] },
-  { title: 'Platforms', lists: ['platforms', 'platform-methods', 'pockets', 'tool-lists'] },
-];
+/** The lists of each shelf; applications, which people look for most, before what they name. */
+const groups = Object.entries(listGroups).map(([group, title]) => ({
+  title,
+  lists: listNames
+    .filter((name) => listOf(name).group === group)
+    .sort((one, other) => Number(other === 'applications') - Number(one === 'applications')),
+}));
 
 /** Every list of the library, what jobs speak against, and what was changed last. */
 export function Overview({ lists, conflicts, changes, zone }: OverviewProps) {
