@@ -18,10 +18,20 @@ describe('openingRing', () => {
     ['a spare', {}, 'spare', ['here', 'new']],
     ['two spares from one key', { working: 1, wanted: 2 }, 'spare', ['here', 'new', 'new']],
     ['a flat cell', {}, 'flatCell', ['here flatCell']],
+    ['a flat cell, two keys work', { working: 2 }, 'flatCell', ['here flatCell', 'here']],
     ['one lost of two', { lost: 1, working: 1 }, 'lost', ['here', 'lost', 'new']],
     ['nothing said', {}, null, ['new']],
   ])('%s', (_what, told, why, expected) => {
     expect(words(told, why)).toEqual(expected);
+  });
+
+  it('breaks the blade of the first key only', () => {
+    expect(ring({ working: 3 }, 'broken').keys.map(({ blade }) => blade)).toEqual([
+      'broken',
+      'good',
+      'good',
+      'uncut',
+    ]);
   });
 
   it('gives new keys no identity, and takes lost ones for known', () => {

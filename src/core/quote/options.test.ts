@@ -178,6 +178,17 @@ describe('quoteOf', () => {
     );
   });
 
+  it('names the one function that a universal remote loses', () => {
+    const articles = { ...testSnapshot.articles, universals: [{ article: 'UNI', lost: ['panic'] }] };
+    const prices = [
+      ...testSnapshot.prices,
+      testPrice({ supplier: 'Wharf', kind: 'aftermarket', article: 'UNI', priceMinor: 2000 }),
+    ];
+    expect(optionIn('shopUniversal', testRequest, { ...testSnapshot, articles, prices }).notes[0]).toBe(
+      'The customer loses: panic.',
+    );
+  });
+
   it('has the blade cut by the cheaper of vendor and desk where the van cannot', () => {
     const vendor = testPrice({
       supplier: 'Cutter',

@@ -112,6 +112,20 @@ describe('repairVin', () => {
     }
   });
 
+  it('names the two places of an exchanged pair, and nothing else differs', () => {
+    const random = seededRandom('exchanged pairs');
+    let exchanged = 0;
+    for (let round = 0; round < 60; round += 1) {
+      const vin = drawVin(random);
+      for (const repair of repairVin(vin, () => 1).filter(({ kind }) => kind === 'exchange')) {
+        const differing = [...vin].flatMap((character, at) => (character === repair.vin[at] ? [] : [at + 1]));
+        expect(repair.places).toEqual(differing);
+        exchanged += 1;
+      }
+    }
+    expect(exchanged).toBeGreaterThan(20);
+  });
+
   it('gives shares that sum to one and VINs that pass, whatever is typed', () => {
     const typed = fc.string({
       unit: fc.constantFrom(...vinAlphabet, 'I', 'O', 'Q', '?'),
