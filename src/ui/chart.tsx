@@ -17,7 +17,8 @@ interface ChartProps {
 export function Chart({ label, height, draw }: ChartProps) {
   const box = useRef<HTMLDivElement>(null);
   const drawing = useRef(draw);
-  drawing.current = draw;
+  /** Draws again once the chart stands. */
+  const redraw = useRef(() => {});
   useEffect(() => {
     let alive = true;
     let close = () => {};
@@ -33,6 +34,7 @@ export function Chart({ label, height, draw }: ChartProps) {
           { animation: false, ...drawing.current(ink), textStyle: { fontFamily, color: ink('ink') } },
           true,
         );
+      redraw.current = show;
       show();
       const resized = new ResizeObserver(() => chart.resize());
       resized.observe(box.current);
@@ -41,6 +43,7 @@ export function Chart({ label, height, draw }: ChartProps) {
       close = () => {
         resized.disconnect();
         themed.disconnect();
+        redraw.current = () => {};
         chart.dispose();
       };
     });
@@ -49,5 +52,10 @@ export function Chart({ label, height, draw }: ChartProps) {
       close();
     };
   }, []);
+  // What is drawn follows the numbers of the table beside it.
+  useEffect(() => {
+    drawing.current = draw;
+    redraw.current();
+  }, [draw]);
   return <div ref={box} role="img" aria-label={label} style={{ height }} className="w-full" />;
 }

@@ -286,6 +286,13 @@ test('the charts come after the first press and say the same as their tables', a
       .getByRole('img', { name: 'Total against P80 day with redo chance' })
       .getByText(/Franchise desk, 1 %/),
   ).toBeVisible();
+
+  // Other terms change the table, and the drawing with it.
+  const drawing = page.getByRole('img', { name: 'Totals by part' }).locator('svg');
+  const [drawn, told] = [await drawing.innerHTML(), await table.innerText()];
+  await page.getByRole('radio', { name: 'Time and parts' }).click();
+  await expect(async () => expect(await table.innerText()).not.toBe(told)).toPass();
+  await expect(async () => expect(await drawing.innerHTML()).not.toBe(drawn)).toPass();
 });
 
 test('prices are changed after their effect was seen, and a price file after its preview', async ({
