@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { attemptPurposes } from './attempt-purposes';
-import { type Attempt, applyEvent, emptyLog, timeProblem } from './events';
+import { type Attempt, applyEvent, emptyLog, foldEvents, timeProblem } from './events';
 
 const attempt = (more: Partial<Attempt>): Attempt => ({
   attemptId: 'a',
@@ -45,6 +45,11 @@ describe('the work of a dealer', () => {
     [{ route: 'add', dealerPaper: null }, true],
   ] as [Partial<Attempt>, boolean][])('%j is taken: %s', (more, taken) => {
     expect(record(more).ok).toBe(taken);
+  });
+
+  it('that was accepted before this rule still stands in the log', () => {
+    const old = attempt({ route: 'desk', learnedKeyIds: ['k'], pinFrom: 'desk' });
+    expect(foldEvents([{ kind: 'attemptRecorded', ...old }]).attempts).toHaveLength(1);
   });
 });
 

@@ -55,6 +55,12 @@ const longestAttemptHours = 48;
 
 /** One event on the log it meets: the next log, or why it is refused. Changes nothing it is given. */
 export function applyEvent(log: JobLog, event: JobEvent): Step {
+  const dealer = event.kind === 'attemptRecorded' ? dealerProblem(event) : undefined;
+  return dealer === undefined ? step(log, event) : refuse(dealer);
+}
+
+/** What an event makes of the log. Rules that came after events were accepted stand in `applyEvent`, not here. */
+function step(log: JobLog, event: JobEvent): Step {
   switch (event.kind) {
     case 'countRead': {
       const { answer } = event;
@@ -80,8 +86,6 @@ export function applyEvent(log: JobLog, event: JobEvent): Step {
         return refuse('Say why it did not work.');
       if (attempt.result !== 'worked' && attempt.learnedKeyIds.length > 0)
         return refuse('Only an attempt that worked learns keys.');
-      const dealer = dealerProblem(attempt);
-      if (dealer !== undefined) return refuse(dealer);
       return { ok: true, log: { ...log, attempts: [...log.attempts, attempt] } };
     }
     case 'attemptWithdrawn': {
@@ -101,9 +105,9 @@ export function applyEvent(log: JobLog, event: JobEvent): Step {
 /** The log of accepted events, in their order. Throws on one that does not fit: accepted events always do. */
 export function foldEvents(events: readonly JobEvent[]): JobLog {
   return events.reduce<JobLog>((log, event) => {
-    const step = applyEvent(log, event);
-    if (!step.ok) throw new Error(`an accepted event does not fit: ${step.reason}`);
-    return step.log;
+    const next = step(log, event);
+    if (!next.ok) throw new Error(`an accepted event does not fit: ${next.reason}`);
+    return next.log;
   }, emptyLog);
 }
 
