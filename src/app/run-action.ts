@@ -3,13 +3,7 @@ import { unstable_rethrow } from 'next/navigation';
 import type { PersonActor } from '@/core/kinds/actor';
 import { type Failed, failed } from '@/core/kinds/result';
 import { parseInput } from '@/inputs/parse';
-import {
-  isDatabaseAway,
-  isDiskFull,
-  isOverloaded,
-  noteFullDisk,
-  reportUnexpected,
-} from '@/usecases/failures';
+import { passingFailure, reportUnexpected } from '@/usecases/failures';
 import { requireActor } from './session';
 
 /**
@@ -34,11 +28,8 @@ export async function answer<Answer>(work: () => Promise<Answer>): Promise<Answe
     return await work();
   } catch (error) {
     unstable_rethrow(error);
-    if (isOverloaded(error))
-      return failed('Too much is being worked on. Nothing was stored; try again in a moment.');
-    if (isDiskFull(error)) return failed(noteFullDisk());
-    if (isDatabaseAway(error))
-      return failed('The database cannot be reached. Nothing was stored; try again in a moment.');
+    const passing = passingFailure(error);
+    if (passing) return failed(`${passing.words} Nothing was stored. ${passing.advice}`);
     return failed(
       `Something unexpected happened; it is logged as ${reportUnexpected(error)}. Nothing was stored.`,
     );

@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto';
-import { isPoolBusy } from '@/data/pool';
+import { isDatabaseAway, isPoolBusy } from '@/data/pool';
 import { log } from '@/outside/log';
 import { PoolFull } from './pool/pool-full';
 import { noteTrouble } from './troubles';
@@ -17,10 +17,35 @@ export function isDiskFull(error: unknown): boolean {
   return code === '53100' || code === 'ENOSPC';
 }
 
+/** A failure that comes from outside of the program and passes. */
+export interface Passing {
+  readonly status: 503 | 507;
+  /** What is wrong; whoever was storing adds that nothing was. */
+  readonly words: string;
+  readonly advice: string;
+  readonly retrySeconds?: number;
+}
+
+/** What passes by itself or with some help, told in words; undefined for what nobody expects. A full disk stands at Health. */
+export function passingFailure(error: unknown): Passing | undefined {
+  if (isOverloaded(error))
+    return {
+      status: 503,
+      words: 'Too much is being worked on.',
+      advice: 'Try again in a moment.',
+      retrySeconds: 2,
+    };
+  if (isDiskFull(error))
+    return { status: 507, words: noteFullDisk(), advice: 'Make room on it and try again.' };
+  return isDatabaseAway(error)
+    ? { status: 503, words: 'The database cannot be reached.', advice: 'Try again in a moment.' }
+    : undefined;
+}
+
 /** Says at Health for a while that a disk is full; gives the word for whoever met it. */
 export function noteFullDisk(): string {
   noteTrouble('disk', 'A disk is full: nothing can be stored until there is room on it.', 10 * 60_000);
-  return 'The disk of the database is full. Nothing was stored; make room on it and try again.';
+  return 'The disk of the database is full.';
 }
 
 /** Logs an unexpected error and returns the short id a person can name. */

@@ -69,8 +69,8 @@ export async function signIn(
     : hashToken(who.toLowerCase()).toString('hex');
   const counts: [AttemptLimit, string][] = [[known ? limits().device : limits().person, counted]];
   // Unknown people count for themselves only: they must not use up the address of everybody there.
-  const exists = personId !== undefined && (await findPasscodeHash(database(), personId)) !== undefined;
-  if (!known && exists && origin.address !== undefined) counts.push([limits().address, origin.address]);
+  if (!known && origin.address !== undefined && (await isSomebody(personId)))
+    counts.push([limits().address, origin.address]);
 
   const proved = await prove(systemActor(origin.device), personId, input.passcode, counts, {
     lane: known ? 'known' : 'outside',
@@ -82,6 +82,10 @@ export async function signIn(
   await noteDevice(database(), hashToken(deviceToken), personId, at);
   if (origin.session !== undefined) await endOld(origin.session, at);
   return done({ token: await startSession(personId, origin.device), deviceToken });
+}
+
+async function isSomebody(personId: string | undefined): Promise<boolean> {
+  return personId !== undefined && (await findPasscodeHash(database(), personId)) !== undefined;
 }
 
 /** Opens a locked session again with the passcode of its person. Only guesses made in this session slow it. */

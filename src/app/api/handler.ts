@@ -4,13 +4,7 @@ import type { Actor, PersonActor } from '@/core/kinds/actor';
 import type { Result } from '@/core/kinds/result';
 import { canonicalJson } from '@/formats/canonical-json';
 import { parseInput } from '@/inputs/parse';
-import {
-  isDatabaseAway,
-  isDiskFull,
-  isOverloaded,
-  noteFullDisk,
-  reportUnexpected,
-} from '@/usecases/failures';
+import { type Passing, passingFailure, reportUnexpected } from '@/usecases/failures';
 import { checkRequestOrigin, isReadableAddress, transportHeaders } from '@/usecases/request-origin';
 import type { Refused } from '@/usecases/sign-in';
 import { readProgram } from '@/usecases/tokens';
@@ -33,10 +27,8 @@ export function handler<Context>(work: (request: Request, context: Context) => P
     try {
       return await work(request, context);
     } catch (error) {
-      if (isOverloaded(error)) return busy();
-      if (isDiskFull(error)) return problem(507, noteFullDisk());
-      if (isDatabaseAway(error))
-        return problem(503, 'The database cannot be reached. Try again in a moment.');
+      const passing = passingFailure(error);
+      if (passing) return untilLater(passing);
       return problem(500, `Something unexpected happened; it is logged as ${reportUnexpected(error)}.`);
     }
   }
@@ -76,6 +68,19 @@ function bearerOf(request: Request): string | undefined {
   return /^Bearer (\S{1,200})$/.exec(request.headers.get('authorization') ?? '')?.[1];
 }
 
+/** Reads a small JSON body into an input; the response says which fields are wrong. */
+export async function readInput<Input extends object>(
+  request: Request,
+  Class: ClassConstructor<Input>,
+): Promise<Body<Input>> {
+  const body = await readJson(request, smallBody);
+  if (!body.ok) return body;
+  const input = parseInput(Class, body.value);
+  return input.ok
+    ? input
+    : { ok: false, response: problem(400, 'The request cannot be read.', { errors: input.problems }) };
+}
+
 /** Parses a JSON body at the door, runs a use-case and answers with its value, or with the fields that are wrong. */
 export async function answerJson<Input extends object, Value>(
   request: Request,
@@ -84,10 +89,8 @@ export async function answerJson<Input extends object, Value>(
   show: (value: Value) => unknown = (value) => value,
   status = 200,
 ): Promise<Response> {
-  const body = await readJson(request, smallBody);
-  if (!body.ok) return body.response;
-  const input = parseInput(Class, body.value);
-  if (!input.ok) return problem(400, 'The request cannot be read.', { errors: input.problems });
+  const input = await readInput(request, Class);
+  if (!input.ok) return input.response;
   const result = await work(input.value);
   if (!result.ok) return refusal(result.problems);
   return new Response(canonicalJson(show(result.value)), {
@@ -96,10 +99,10 @@ export async function answerJson<Input extends object, Value>(
   });
 }
 
-/** Too much is being worked on; a later try finds room. */
-function busy(): Response {
-  const answer = problem(503, 'Too much is being worked on. Try again in a moment.');
-  answer.headers.set('retry-after', '2');
+/** What passes, and when it is worth another try. */
+function untilLater({ status, words, advice, retrySeconds }: Passing): Response {
+  const answer = problem(status, `${words} ${advice}`);
+  if (retrySeconds !== undefined) answer.headers.set('retry-after', String(retrySeconds));
   return answer;
 }
 
@@ -109,10 +112,8 @@ export async function answerPasscode<Input extends object>(
   Class: ClassConstructor<Input>,
   work: (input: Input) => Promise<{ readonly ok: true } | Refused>,
 ): Promise<Response> {
-  const body = await readJson(request, smallBody);
-  if (!body.ok) return body.response;
-  const input = parseInput(Class, body.value);
-  if (!input.ok) return problem(400, 'The request cannot be read.', { errors: input.problems });
+  const input = await readInput(request, Class);
+  if (!input.ok) return input.response;
   const proved = await work(input.value);
   if (proved.ok) return new Response(null, { status: 204, headers: { 'cache-control': 'no-store' } });
   const { waitSeconds, problems } = proved;

@@ -132,7 +132,7 @@ export async function withWordsOf<Value>(
   return mapTexts(value, (text) => withParts(text, parts));
 }
 
-/** Only of jobs that are open: a closed one takes no text of a person, and none of a customer who may see secrets. */
+/** A customer never may. A person's texts come to open jobs only, so that a refused one need not be looked at here. */
 async function maySeeSecrets(db: Db, actor: Actor, jobId: string): Promise<boolean> {
   return actor.kind === 'person' && gate('seeSecret', await standingOf(db, actor, jobId, true)).open;
 }

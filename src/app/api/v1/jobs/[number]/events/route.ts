@@ -1,16 +1,13 @@
 import { EventInput } from '@/inputs/event-input';
-import { parseInput } from '@/inputs/parse';
 import { recordEvent } from '@/usecases/jobs/record';
-import { problem, readJson, refusal, signedIn } from '../../../../handler';
+import { problem, readInput, refusal, signedIn } from '../../../../handler';
 
 /** Appends one event of a job; the same event sent again gets the same answer. */
 export const POST = signedIn(async (actor, request, context: { params: Promise<{ number: string }> }) => {
   const { number } = await context.params;
   if (!/^\d{1,9}$/.test(number)) return problem(404, 'There is no such job.');
-  const body = await readJson(request, 16_384);
-  if (!body.ok) return body.response;
-  const input = parseInput(EventInput, body.value);
-  if (!input.ok) return problem(400, 'The event cannot be read.', { errors: input.problems });
+  const input = await readInput(request, EventInput);
+  if (!input.ok) return input.response;
   const recorded = await recordEvent(actor, Number(number), input.value);
   if (!recorded.ok) return refusal(recorded.problems);
   return Response.json(recorded.value, { status: recorded.value.repeated ? 200 : 201 });
