@@ -42,7 +42,7 @@ export function closingNeeds({ outcome, route, authority, log, planned, reason }
   ];
   if (purposes.some((purpose) => !isAllowed(purpose, authority))) {
     needs.push(
-      'Record who had the right to the car and how it was seen. Without it only none or a repair can be closed.',
+      'Record who had the right to the car and how it was seen. Only none, a repair and the desk go without.',
     );
   }
   if (route !== null && purposeOf(route) !== 'repair') {

@@ -223,7 +223,7 @@ export function AttemptForm({
       )}
       {blocked && (
         <Notice tone="ochre">
-          Record the right to the car first: without it only none or a repair can be recorded.
+          Record the right to the car first: only none, a repair and the desk go without.
         </Notice>
       )}
       <Button type="submit" className="self-start" disabled={event.pending || blocked}>
