@@ -58,14 +58,17 @@ export interface WaitingEnquiry {
   readonly askedBy: string;
 }
 
-/** Enquiries of a job whose answers are due, locked: an answer is fetched once. */
+const dueOfJob = `SELECT id, kind, about, ready_at AS "readyAt", asked_by AS "askedBy" FROM bureau_enquiry
+  WHERE job_id = $1 AND state = 'waiting' AND ready_at <= $2 ORDER BY ready_at`;
+
+/** Enquiries of a job whose answers are due. */
+export async function listDueEnquiries(db: Db, jobId: string, at: Date): Promise<WaitingEnquiry[]> {
+  return (await db.query<WaitingEnquiry>(dueOfJob, [jobId, at])).rows;
+}
+
+/** The same, locked: an answer is kept once. */
 export async function takeDueEnquiries(db: Db, jobId: string, at: Date): Promise<WaitingEnquiry[]> {
-  const result = await db.query<WaitingEnquiry>(
-    `SELECT id, kind, about, ready_at AS "readyAt", asked_by AS "askedBy" FROM bureau_enquiry
-     WHERE job_id = $1 AND state = 'waiting' AND ready_at <= $2 ORDER BY ready_at FOR UPDATE`,
-    [jobId, at],
-  );
-  return result.rows;
+  return (await db.query<WaitingEnquiry>(`${dueOfJob} FOR UPDATE`, [jobId, at])).rows;
 }
 
 export async function settleEnquiry(

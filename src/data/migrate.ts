@@ -2,11 +2,13 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
+import { applyKindChecks } from './kind-checks';
 
 const folder = join(import.meta.dirname, 'migrations');
 
 /**
- * Runs the migrations that are missing, forward only, under an advisory lock, then grants `servingRole` its rights.
+ * Runs the migrations that are missing, forward only, under an advisory lock, then lets columns of kinds
+ * hold what the registries say, and grants `servingRole` its rights.
  * @param migratorUrl connection of the role that owns the schema
  * @param servingRole name of the role the program serves with
  */
@@ -22,6 +24,7 @@ export async function migrate(migratorUrl: string, servingRole: string): Promise
   const client = new pg.Client({ connectionString: migratorUrl });
   await client.connect();
   try {
+    await applyKindChecks(client);
     await client.query(grants(client.escapeIdentifier(servingRole)));
   } finally {
     await client.end();

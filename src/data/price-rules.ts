@@ -1,5 +1,6 @@
 import type { LocalDay } from '@/core/kinds/local-time';
-import type { DistanceBand, HourRule, MenuPrice, OptionKind, PriceRules } from '@/core/quote/price-rules';
+import type { OptionKind } from '@/core/quote/option-kinds';
+import type { DistanceBand, HourRule, MenuPrice, PriceRules } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import type { Db } from './db';
 import { insertMany } from './insert-many';

@@ -1,5 +1,5 @@
+import type { OptionKind } from '@/core/quote/option-kinds';
 import type { QuotePaper } from '@/core/quote/paper';
-import type { OptionKind } from '@/core/quote/price-rules';
 import type { Db } from './db';
 
 /** A link as the job shows it; what it says is never kept. */

@@ -1,5 +1,5 @@
+import type { OptionKind } from '@/core/quote/option-kinds';
 import { earlierPaper, type QuotePaper } from '@/core/quote/paper';
-import type { OptionKind } from '@/core/quote/price-rules';
 import type { Quote, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
 import { type Db, onlyRow } from './db';
 

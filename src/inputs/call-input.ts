@@ -13,6 +13,7 @@ import {
 } from 'class-validator';
 import type { Access, Why } from '@/core/identify/line/reading';
 import { lineLimit, whys } from '@/core/identify/line/reading';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { calendarDay, orNull } from './fields';
 
 const noControl = /^[^\p{Cc}]*$/u;
@@ -103,6 +104,6 @@ export class OpenJobInput extends CallInput {
   @orNull()
   @IsInt({ message: 'Type a number of keys.' })
   @Min(0, { message: '0 or more.' })
-  @Max(5, { message: 'Up to 5.' })
+  @Max(mostKeysWanted, { message: `Up to ${mostKeysWanted}.` })
   wanted!: number | null;
 }

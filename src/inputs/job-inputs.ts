@@ -26,7 +26,7 @@ import type { BladeState, KeyFault, Known, Presence, Rank } from '@/core/program
 import { keyFaults } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
-import { type OptionKind, optionKinds } from '@/core/quote/price-rules';
+import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import { CallInput } from './call-input';
 import { notList, orNull, shaped, whole } from './fields';
 

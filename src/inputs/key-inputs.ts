@@ -1,3 +1,4 @@
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import 'reflect-metadata/lite';
 import { Type } from 'class-transformer';
 import {
@@ -57,7 +58,7 @@ class KeysInput {
 
   @IsInt({ message: 'Type how many new keys.' })
   @Min(0, { message: '0 to 5 new keys.' })
-  @Max(5, { message: '0 to 5 new keys.' })
+  @Max(mostKeysWanted, { message: `0 to ${mostKeysWanted} new keys.` })
   wanted!: number;
 }
 

@@ -19,16 +19,17 @@ import {
 } from 'class-validator';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
+import type { OptionKind } from '@/core/quote/option-kinds';
+import { optionKinds } from '@/core/quote/option-kinds';
 import type {
   BookStyle,
   Difficulty,
   DistanceBand,
   HourRule,
   MenuPrice,
-  OptionKind,
   RoundingMode,
 } from '@/core/quote/price-rules';
-import { bookStyles, difficulties, optionKinds, roundingModes } from '@/core/quote/price-rules';
+import { bookStyles, difficulties, roundingModes } from '@/core/quote/price-rules';
 import type { SupplierKind } from '@/core/quote/quote';
 import { supplierKinds } from '@/core/quote/quote';
 import { orNull } from './fields';

@@ -1,4 +1,5 @@
 import { IsBoolean, IsIn, IsInt, IsOptional, Length, Matches, Max, Min } from 'class-validator';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { BookStyle } from '@/core/quote/price-rules';
 import { bookStyles } from '@/core/quote/price-rules';
 import { CarInput } from './identify-input';
@@ -8,7 +9,7 @@ export class QuoteCallInput extends CarInput {
   @IsOptional()
   @IsInt({ message: '0 to 5.' })
   @Min(0, { message: '0 to 5.' })
-  @Max(5, { message: '0 to 5.' })
+  @Max(mostKeysWanted, { message: `0 to ${mostKeysWanted}.` })
   wanted?: number;
   @IsOptional() @Length(1, 60, { message: 'A name has up to 60 characters.' }) place?: string;
   @IsOptional() @IsIn(Object.keys(bookStyles), { message: 'menu or time.' }) book?: BookStyle;

@@ -10,8 +10,9 @@ import {
   MaxLength,
   Min,
 } from 'class-validator';
-import type { BookStyle, OptionKind } from '@/core/quote/price-rules';
-import { optionKinds } from '@/core/quote/price-rules';
+import type { OptionKind } from '@/core/quote/option-kinds';
+import { optionKinds } from '@/core/quote/option-kinds';
+import type { BookStyle } from '@/core/quote/price-rules';
 import type { RedoReason } from '@/core/quote/redo';
 import { redoReasons } from '@/core/quote/redo';
 import { calendarDay, orNull, whole } from './fields';

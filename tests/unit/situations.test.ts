@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import type { MethodKind, PinSource, Platform } from '@/core/catalogue/platform';
+import type { MethodKind } from '@/core/catalogue/methods';
+import type { PinSource, Platform } from '@/core/catalogue/platform';
 import { adviseRoute } from '@/core/programming/advice';
 import type { PhysicalKey } from '@/core/programming/keys';
 import { type RouteKind, type RouteRequest, routeKinds } from '@/core/programming/route';

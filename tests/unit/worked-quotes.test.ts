@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { laterCharges } from '@/core/quote/bargain';
+import type { OptionKind } from '@/core/quote/option-kinds';
 import { quoteOf } from '@/core/quote/options';
-import type { BookStyle, OptionKind, RoundingMode } from '@/core/quote/price-rules';
+import type { BookStyle, RoundingMode } from '@/core/quote/price-rules';
 import type { QuoteRequest, QuoteSnapshot, SupplierKind } from '@/core/quote/quote';
 import { testPrice, testRequest, testRules, testSnapshot, testWay } from '@/core/quote/test-snapshot';
 import { tripLines } from '@/core/quote/trip';

@@ -1,8 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Purpose } from '@/core/kinds/purpose';
 import { lastCharacters } from './documents';
 import { gate, type Standing } from './gate';
-import { type AuthorityStage, isAllowed, type Purpose, purposes, stageFor } from './purposes';
+import { type AuthorityStage, isAllowed, purposes, stageFor } from './purposes';
 import { lesserRole, mayDo } from './roles';
 
 const nobody: Standing = {

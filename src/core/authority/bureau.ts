@@ -1,4 +1,4 @@
-import type { Purpose } from './purposes';
+import type { Purpose } from '@/core/kinds/purpose';
 import type { SecretKind } from './secrets';
 
 /** What can be asked of the bureau. */

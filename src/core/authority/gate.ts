@@ -1,5 +1,6 @@
 import type { Role } from '@/core/kinds/actor';
-import { type AuthorityStage, isAllowed, type Purpose, purposeNames, stageFor } from './purposes';
+import type { Purpose } from '@/core/kinds/purpose';
+import { type AuthorityStage, isAllowed, purposeNames, stageFor } from './purposes';
 
 /** What a job has to show at the gate. */
 export interface Standing {

@@ -1,6 +1,9 @@
+import type { Purpose } from '@/core/kinds/purpose';
+
 /** How far the right to the car was shown: not at all, by papers in advance, or person, papers and plate together. */
 export type AuthorityStage = 'none' | 'advance' | 'onSite';
 
+/** The only source of a purpose's stage, for use-cases, handlers and screens. */
 const least = {
   identify: 'none',
   quote: 'none',
@@ -19,10 +22,8 @@ const least = {
   erase: 'onSite',
   clone: 'onSite',
   keyImage: 'onSite',
-} as const satisfies Record<string, AuthorityStage>;
+} as const satisfies Record<Purpose, AuthorityStage>;
 
-/** What is asked for. The table is the only source of its stage, for use-cases, handlers and screens. */
-export type Purpose = keyof typeof least;
 export const purposes = Object.keys(least) as Purpose[];
 
 export const purposeNames: Record<Purpose, string> = {

@@ -1,4 +1,4 @@
-import type { Purpose } from './purposes';
+import type { Purpose } from '@/core/kinds/purpose';
 
 export const secretKinds = ['keyCode', 'bitting', 'pin', 'keyData'] as const;
 export type SecretKind = (typeof secretKinds)[number];

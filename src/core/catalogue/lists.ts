@@ -1,4 +1,5 @@
-import { methodKinds, pinSources, rankSigns } from './platform';
+import { methodKinds } from './methods';
+import { pinSources, rankSigns } from './platform';
 import { vehicleClasses } from './vehicle-class';
 
 /** How a cell of a list is read and written. */

@@ -1,20 +1,5 @@
 import type { ChipFamily, Link } from './application';
-
-/** The ways in which a platform itself takes a key. */
-export const methodKinds = [
-  'remote',
-  'onBoard',
-  'add',
-  'aklErase',
-  'aklAdd',
-  'cloneDirect',
-  'cloneRing',
-  'cloneSoldered',
-  'image',
-  'bench',
-  'replace',
-] as const;
-export type MethodKind = (typeof methodKinds)[number];
+import type { MethodKind } from './methods';
 
 /** Where a PIN may come from. */
 export const pinSources = ['customer', 'bureau', 'socket', 'desk'] as const;

@@ -1,5 +1,5 @@
-import type { Purpose } from '@/core/authority/purposes';
 import type { PinSource } from '@/core/catalogue/platform';
+import type { Purpose } from '@/core/kinds/purpose';
 import { purposeOf } from '@/core/programming/purpose';
 import type { OthersEffect } from '@/core/programming/route';
 import type { Attempt } from './events';

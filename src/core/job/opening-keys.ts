@@ -1,4 +1,5 @@
 import type { KeysTold, Why } from '@/core/identify/line/reading';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { Identity, KeyFault, PhysicalKey } from '@/core/programming/keys';
 
 export interface OpeningRing {
@@ -52,6 +53,7 @@ export function openingRing(told: KeysTold, why: Why | null, makeId: () => strin
   for (let at = 0; at < Math.min(lost, 8); at += 1) {
     add(keys.length === 0 ? "Owner's" : 'Spare', { presence: 'lost' });
   }
-  for (let at = 0; at < Math.min(wanted, 5); at += 1) add('New', { madeHere: true, blade: 'uncut' });
-  return { keys, identities, wanted: Math.min(wanted, 5) };
+  for (let at = 0; at < Math.min(wanted, mostKeysWanted); at += 1)
+    add('New', { madeHere: true, blade: 'uncut' });
+  return { keys, identities, wanted: Math.min(wanted, mostKeysWanted) };
 }

@@ -1,13 +1,10 @@
 import { type BestOrder, bestOrder, type Try } from './best-order';
 import { pinCostMinor } from './pin';
-import { isClone, type Route, type RouteKind, type RouteRequest } from './route';
-import { makesKey } from './routes';
-import { findTool, type ToolFunction } from './van-kit';
+import { isClone, makesKey, methodOf, type Route, type RouteKind, type RouteRequest } from './route';
+import { findTool } from './van-kit';
 
 /** How often a tool and a car do not talk at all, so that every way by the socket fails. Stated; few jobs show it. */
 const noLinkChance = 0.04;
-/** The ways that go by the socket. */
-const bySocket: readonly RouteKind[] = ['add', 'aklErase', 'aklAdd', 'image'];
 /** Giving up is reckoned as dear as this many desks, or hours where no desk is known. */
 const giveUpDesks = 2;
 const giveUpHours = 12;
@@ -61,7 +58,7 @@ function tryOf(
   rights: Record<string, number>,
 ): Try {
   const method = platform.methods.find((one) => one.kind === kind);
-  const tool = method?.needsTool ? findTool(van, platform, kind as ToolFunction, market) : undefined;
+  const tool = method?.needsTool ? findTool(van, platform, method.kind, market) : undefined;
   const setUps = method?.needsPin ? ['pin'] : [];
   if (tool?.ok && tool.right?.useMinor) {
     rights[tool.right.name] = tool.right.useMinor;
@@ -74,7 +71,7 @@ function tryOf(
     chance: chance?.value ?? 0,
     setUps,
     closes: closedBy(kind, open, platform.methods),
-    ...(bySocket.includes(kind) && { cause: 'link' }),
+    ...(methodOf(kind)?.bySocket && { cause: 'link' }),
   };
 }
 
@@ -86,7 +83,7 @@ function closedBy(
 ): RouteKind[] {
   const method = methods.find((one) => one.kind === kind);
   const others = open.map((route) => route.kind).filter((other) => other !== kind && other !== 'desk');
-  if (kind === 'replace') return others;
+  if (methodOf(kind)?.changesCar) return others;
   const restsOnKnown = (other: RouteKind) =>
     isClone(other) || (methods.find((one) => one.kind === other)?.knownKeysNeeded ?? 0) > 0;
   return method?.others === 'erase' ? others.filter(restsOnKnown) : [];

@@ -1,7 +1,7 @@
 import type { Platform } from '@/core/catalogue/platform';
 import { missingKeys } from './key-count';
 import type { KeySituation } from './keys';
-import { isClone, type Route, type RouteKind } from './route';
+import { isClone, learnsKey, makesKey, methodOf, type Route, type RouteKind } from './route';
 import { totalMinutes } from './work-time';
 
 /** What is chosen beside the route: keep or erase the missing keys, copy or learn, cut or program first. */
@@ -65,10 +65,10 @@ function keepOrErase(request: ChoiceRequest): ChoiceAdvice | undefined {
   const missing = missingKeys(situation);
   const away = situation.keys.filter(({ presence }) => presence === 'elsewhere').length;
   if (missing === 0) return undefined;
-  const erasing = feasible(request, ({ others, kind }) => others === 'erase' && kind !== 'replace');
+  const erasing = feasible(request, ({ others, kind }) => others === 'erase' && !methodOf(kind)?.changesCar);
   const keeping = feasible(
     request,
-    ({ others, kind }) => others === 'keep' && kind !== 'repair' && kind !== 'remote' && kind !== 'none',
+    ({ others, kind }) => others === 'keep' && makesKey(kind) && kind !== 'none',
   );
   if (erasing.length === 0 || keeping.length === 0) return undefined;
   const count = missing === 1 ? 'One key' : `${missing} keys`;
@@ -94,7 +94,10 @@ function keepOrErase(request: ChoiceRequest): ChoiceAdvice | undefined {
 function copyOrLearn(request: ChoiceRequest): ChoiceAdvice | undefined {
   const { situation, habits } = request;
   const clones = feasible(request, ({ kind }) => isClone(kind));
-  const learns = feasible(request, ({ kind }) => ['add', 'onBoard', 'image'].includes(kind));
+  const learns = feasible(
+    request,
+    ({ kind, others }) => learnsKey(kind) && others === 'keep' && !methodOf(kind)?.atModule,
+  );
   const [clone, learn] = [clones[0], learns[0]];
   if (!clone?.time || !learn?.time) return undefined;
   const consequences = {
@@ -120,7 +123,7 @@ function copyOrLearn(request: ChoiceRequest): ChoiceAdvice | undefined {
 
 function cutOrProgram(request: ChoiceRequest): ChoiceAdvice | undefined {
   const { platform, route, situation, chipCertainty, habits } = request;
-  if (situation.wanted === 0 || route === undefined || ['none', 'repair', 'remote', 'desk'].includes(route))
+  if (situation.wanted === 0 || route === undefined || !(learnsKey(route) || isClone(route)))
     return undefined;
   const turning = platform.methods.find(({ kind }) => kind === route)?.needsTurning ?? false;
   const consequences = {

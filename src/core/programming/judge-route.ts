@@ -1,8 +1,9 @@
+import { type MethodKind, methods } from '@/core/catalogue/methods';
 import type { PlatformMethod } from '@/core/catalogue/platform';
 import { isUsable, type KeySituation, knownInHand, type PhysicalKey } from './keys';
 import { keysToLearn, keyWord } from './keys-to-learn';
-import { isClone, isMethodKind, type RouteKind, type RouteRequest, routeNames, type Verdict } from './route';
-import { findTool, type ToolFunction } from './van-kit';
+import { isClone, type RouteKind, type RouteRequest, routeNames, type Verdict } from './route';
+import { findTool } from './van-kit';
 
 export const feasible: Verdict = { feasible: true };
 export const refused = (fact: string, lift: string | null = null): Verdict => ({
@@ -38,14 +39,14 @@ export function deadRemotes({ keys }: KeySituation): PhysicalKey[] {
 type Check = (request: RouteRequest, method: PlatformMethod) => Verdict | undefined;
 
 const wantedCheck: Check = ({ situation }, method) => {
-  if (method.kind === 'remote') {
+  if (methods[method.kind].makes === 'remote') {
     if (situation.wanted > 0)
       return refused('A new key also needs its transponder learned.', 'Want no new key, only the remote.');
     return deadRemotes(situation).length > 0
       ? undefined
       : refused('No remote in hand does nothing.', 'Note on the ring whose remote does nothing.');
   }
-  const erasesOnly = method.others === 'erase' && method.kind !== 'onBoard';
+  const erasesOnly = method.others === 'erase' && methods[method.kind].byTool;
   return situation.wanted === 0 && !erasesOnly
     ? refused('No new key is wanted.', 'Set how many keys are wanted.')
     : undefined;
@@ -61,7 +62,7 @@ const helpersCheck: Check = ({ situation }, method) => {
 
 const memoryCheck: Check = ({ platform, situation }, method) => {
   const { memory, wanted } = situation;
-  if (isClone(method.kind) || method.kind === 'remote') return undefined;
+  if (methods[method.kind].makes !== 'key') return undefined;
   if (method.others === 'erase') {
     const learned = keysToLearn(situation, method.others);
     if (memory.maximum > 0 && learned > memory.maximum)
@@ -107,15 +108,14 @@ const networkCheck: Check = ({ network }, method) =>
 
 const toolCheck: Check = ({ platform, van, market }, method) => {
   if (!method.needsTool) return undefined;
-  const tool = findTool(van, platform, method.kind as ToolFunction, market);
+  const tool = findTool(van, platform, method.kind, market);
   return tool.ok ? undefined : refused(tool.fact, tool.lift);
 };
 
 /** What refuses a way that the platform does not have. */
-export function missingWay({ platform }: RouteRequest, kind: RouteKind): Verdict {
-  if (!isMethodKind(kind)) throw new Error(`'${kind}' is no way of a platform`);
+export function missingWay({ platform }: RouteRequest, kind: MethodKind): Verdict {
   if (isClone(kind)) return refused(`The chips of ${platform.name} cannot be cloned this way.`);
-  if (kind === 'remote') {
+  if (methods[kind].makes === 'remote') {
     const why = {
       with: 'learns remote and transponder together',
       none: 'has no remote',

@@ -1,5 +1,5 @@
 import { isUsable, type KeySituation, knownInHand } from './keys';
-import { isClone, type OthersEffect, type RouteKind } from './route';
+import { learnsKey, type OthersEffect, type RouteKind } from './route';
 
 /** The keys that go through the procedure: the wanted ones, and after an erase those in hand too. */
 export function keysToLearn(situation: KeySituation, others: OthersEffect): number {
@@ -17,9 +17,9 @@ export function plannedCount(
   if (knownCount === 'cannotSay') return 'cannotSay';
   if (others === 'erase') return keysToLearn(situation, others);
   if (typeof knownCount !== 'number') return 'cannotSay';
-  const leaves =
-    kind === 'none' || kind === 'repair' || kind === 'remote' || kind === 'desk' || isClone(kind);
-  return leaves ? knownCount : Math.min(knownCount + situation.wanted, Math.max(maximum, knownCount));
+  return learnsKey(kind)
+    ? Math.min(knownCount + situation.wanted, Math.max(maximum, knownCount))
+    : knownCount;
 }
 
 /** 'one key', '2 keys' */

@@ -1,9 +1,10 @@
+import { methods } from '@/core/catalogue/methods';
 import type { PlatformMethod } from '@/core/catalogue/platform';
 import { helpersOf } from './judge-route';
 import { keysToLearn, keyWord } from './keys-to-learn';
 import { orderOfSources, pinSourceNames, systemTypeOrder } from './pin';
 import { isClone, type Need, type RouteRequest } from './route';
-import { findTool, type ToolFunction } from './van-kit';
+import { findTool } from './van-kit';
 
 /** Waits of this length want 12 V held by a proper supply. */
 const longWaitSeconds = 300;
@@ -33,7 +34,7 @@ function knownKeys({ situation }: RouteRequest, { kind, knownKeysNeeded }: Platf
 
 function tools({ platform, van, market }: RouteRequest, method: PlatformMethod): Need[] {
   if (!method.needsTool) return [];
-  const tool = findTool(van, platform, method.kind as ToolFunction, market);
+  const tool = findTool(van, platform, method.kind, market);
   const found: Need = {
     words: tool.ok ? tool.words : 'A tool with cover',
     state: tool.ok ? 'there' : 'missing',
@@ -87,7 +88,7 @@ function theKeys({ situation }: RouteRequest, method: PlatformMethod): Need[] {
   const needs: Need[] = [];
   if (method.article !== null) needs.push({ words: method.article, state: 'to do' });
   if (method.needsTurning) needs.push({ words: 'Blade cut first: the key must turn', state: 'to do' });
-  if (method.kind === 'cloneSoldered')
+  if (methods[method.kind].opensKey)
     needs.push({
       words: 'Written consent, a photograph and a backup before the key is opened',
       state: 'to do',

@@ -1,28 +1,17 @@
-import { type MethodKind, methodKinds, type Platform } from '@/core/catalogue/platform';
+import { isMethodKind, type Method, type MethodKind, methodKinds, methods } from '@/core/catalogue/methods';
+import type { Platform } from '@/core/catalogue/platform';
 import type { KeySituation } from './keys';
 import type { VanKit } from './van-kit';
 import type { WorkTime } from './work-time';
 
-export const routeKinds = ['none', 'repair', ...methodKinds, 'desk'] as const;
-/** A way to make the key. */
-export type RouteKind = (typeof routeKinds)[number];
+const ends = { none: 'None needed', repair: 'Repair', desk: 'Franchise desk' } as const;
 
-export const routeNames: Record<RouteKind, string> = {
-  none: 'None needed',
-  repair: 'Repair',
-  remote: 'Remote only',
-  onBoard: 'On-board sequence',
-  add: 'Add by the socket',
-  aklErase: 'AKL, erasing',
-  aklAdd: 'AKL, adding',
-  cloneDirect: 'Clone, direct',
-  cloneRing: 'Clone, listened at the ring',
-  cloneSoldered: 'Clone, soldered read',
-  image: 'Key image by a server',
-  bench: 'Module on the bench',
-  replace: 'Module replaced',
-  desk: 'Franchise desk',
-};
+/** A way to make the key: nothing to program, a repair, a way of the platform, or the franchise desk. */
+export type RouteKind = MethodKind | keyof typeof ends;
+export const routeKinds: readonly RouteKind[] = ['none', 'repair', ...methodKinds, 'desk'];
+
+const methodNames = Object.fromEntries(methodKinds.map((kind) => [kind, methods[kind].name]));
+export const routeNames = { ...ends, ...methodNames } as Readonly<Record<RouteKind, string>>;
 
 /**
  * A route inside a sentence.
@@ -33,11 +22,24 @@ export function routeWord(kind: RouteKind): string {
   return name.startsWith('AKL') ? name : name.charAt(0).toLowerCase() + name.slice(1);
 }
 
-const clones: readonly RouteKind[] = ['cloneDirect', 'cloneRing', 'cloneSoldered'];
+/** What is true of a route on every platform; undefined where it is no way of a platform. */
+export function methodOf(kind: RouteKind): Method | undefined {
+  return isMethodKind(kind) ? methods[kind] : undefined;
+}
 
 /** Whether the new key becomes a copy, so that the car sees one key twice and no slot is used. */
 export function isClone(kind: RouteKind): boolean {
-  return clones.includes(kind);
+  return methodOf(kind)?.makes === 'copy';
+}
+
+/** Whether a route gives a new key, as opposed to mending one or learning a remote. */
+export function makesKey(kind: RouteKind): boolean {
+  return kind === 'desk' || kind === 'none' || (isMethodKind(kind) && methods[kind].makes !== 'remote');
+}
+
+/** Whether a route puts a key of its own into the car's memory. */
+export function learnsKey(kind: RouteKind): boolean {
+  return methodOf(kind)?.makes === 'key';
 }
 
 /** What a route does to the keys that do not go through it. */
@@ -161,8 +163,4 @@ export interface RouteRequest {
   readonly record: readonly RouteRecord[];
   readonly money: RouteMoney;
   readonly desk: DeskOffer | null;
-}
-
-export function isMethodKind(kind: RouteKind): kind is MethodKind {
-  return (methodKinds as readonly string[]).includes(kind);
 }

@@ -1,11 +1,11 @@
-import type { MethodKind, PlatformMethod } from '@/core/catalogue/platform';
+import { type MethodKind, methods } from '@/core/catalogue/methods';
+import type { PlatformMethod } from '@/core/catalogue/platform';
 import { feasible, judgeMethod, missingWay, refused } from './judge-route';
 import { missingKeys } from './key-count';
 import type { PhysicalKey } from './keys';
 import { keysToLearn, plannedCount } from './keys-to-learn';
 import {
   isClone,
-  isMethodKind,
   type NoReturn,
   type Route,
   type RouteCost,
@@ -16,7 +16,7 @@ import {
 import { chanceOf } from './route-chance';
 import { effectOf } from './route-effect';
 import { needsOf } from './route-needs';
-import { findTool, type ToolFunction } from './van-kit';
+import { findTool } from './van-kit';
 import { totalMinutes, type WorkTime, workTime } from './work-time';
 
 /** Minutes of a repair at the bench: half of all are quicker. */
@@ -173,29 +173,25 @@ function costOf(request: RouteRequest, time: WorkTime, method?: PlatformMethod):
 /** Whether a way does what the customer chose not to have done. */
 function isAgainstChoice({ chosen, situation }: RouteRequest, { kind, others }: PlatformMethod): boolean {
   if (chosen.missing !== undefined && chosen.missing !== others && missingKeys(situation) > 0) return true;
-  if (chosen.copy === undefined || kind === 'remote') return false;
+  if (chosen.copy === undefined || methods[kind].makes === 'remote') return false;
   return (chosen.copy === 'clone') !== isClone(kind) && others === 'keep';
 }
 
 function touchesOnlyKey({ situation }: RouteRequest, { kind }: PlatformMethod): boolean {
+  if (!methods[kind].opensKey) return false;
   const inHand = situation.keys.filter(({ presence, madeHere }) => presence === 'here' && !madeHere);
-  return kind === 'cloneSoldered' && inHand.length === 1;
+  return inHand.length === 1;
 }
 
 function noReturnOf(request: RouteRequest, method: PlatformMethod): NoReturn[] {
   const { platform, van, market } = request;
-  const tool = method.needsTool ? findTool(van, platform, method.kind as ToolFunction, market) : undefined;
+  const tool = method.needsTool ? findTool(van, platform, method.kind, market) : undefined;
   const paid = tool?.ok === true && tool.right !== undefined && tool.right.credits !== null;
   const marks: [NoReturn, boolean][] = [
     ['credit', paid],
     ['only key', touchesOnlyKey(request, method)],
-    ['module', method.kind === 'bench' || method.kind === 'replace'],
+    ['module', methods[method.kind].atModule],
     ['erase', method.others === 'erase'],
   ];
   return marks.filter(([, stands]) => stands).map(([mark]) => mark);
-}
-
-/** Whether a route gives a new key, as opposed to mending one or learning a remote. */
-export function makesKey(kind: RouteKind): boolean {
-  return kind === 'desk' || kind === 'none' || (isMethodKind(kind) && kind !== 'remote');
 }

@@ -1,4 +1,5 @@
-import type { MethodKind, Platform, PlatformMethod } from '@/core/catalogue/platform';
+import type { MethodKind } from '@/core/catalogue/methods';
+import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
 import type { RouteRequest } from './route';
 import { key, situation } from './test-keys';
 import type { Tool, ToolRight, VanKit } from './van-kit';

@@ -1,21 +1,21 @@
-import type { MethodKind, Platform } from '@/core/catalogue/platform';
+import { isMethodKind, type MethodKind, methodKinds, methods } from '@/core/catalogue/methods';
+import type { Platform } from '@/core/catalogue/platform';
 import type { LocalDay } from '@/core/kinds/local-time';
 
+/** What a tool does beside the ways of a platform. */
+const readings = { count: 'Count', pin: 'PIN' } as const;
+
+export type ToolFunction = MethodKind | keyof typeof readings;
+/** What a tool can be said to cover. */
 export const toolFunctions = [
-  'remote',
-  'add',
-  'aklErase',
-  'aklAdd',
-  'cloneDirect',
-  'cloneRing',
-  'cloneSoldered',
-  'image',
-  'bench',
-  'replace',
-  'count',
-  'pin',
-] as const satisfies readonly (MethodKind | 'count' | 'pin')[];
-export type ToolFunction = (typeof toolFunctions)[number];
+  ...methodKinds.filter((kind) => methods[kind].byTool),
+  ...Object.keys(readings),
+] as ToolFunction[];
+
+/** A function of a tool in words. */
+export function functionName(kind: ToolFunction): string {
+  return isMethodKind(kind) ? methods[kind].name : readings[kind];
+}
 
 export const rightKinds = ['owned', 'included', 'bought once', 'paid per use', 'account'] as const;
 export type RightKind = (typeof rightKinds)[number];

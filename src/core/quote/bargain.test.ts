@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { bargainOver, laterCharges } from './bargain';
+import { optionKinds } from './option-kinds';
 import { quoteOf } from './options';
-import { optionKinds } from './price-rules';
 import type { QuoteSnapshot } from './quote';
 import { testRequest, testRules, testSnapshot } from './test-snapshot';
 

@@ -1,6 +1,7 @@
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { scaleMinor } from '@/core/kinds/money';
 import { type AtPrice, earnAt, earnsEnough, floorPrice, priceForTotal } from './earnings';
-import type { OptionKind } from './price-rules';
+import { type OptionKind, sourcingOptions } from './option-kinds';
 import { type Priced, priceOption } from './priced';
 import type { Quote, QuoteRequest, QuoteSnapshot } from './quote';
 
@@ -127,7 +128,7 @@ function secondKeyOffer(
   request: QuoteRequest,
   snapshot: QuoteSnapshot,
 ): CounterOffer[] | undefined {
-  if (request.keys >= 5 || kind === 'shopRepair') return undefined;
+  if (request.keys >= mostKeysWanted || !sourcingOptions[kind].newKey) return undefined;
   const more = { ...request, keys: request.keys + 1 };
   const two = priceOption(kind, more, snapshot.now, snapshot);
   if (!two.ok) return undefined;

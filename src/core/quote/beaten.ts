@@ -1,4 +1,4 @@
-import type { OptionKind } from './price-rules';
+import type { OptionKind } from './option-kinds';
 import type { Available, QuoteOption } from './quote';
 
 type Compared = Pick<Available, 'kind' | 'totalMinor' | 'p80On' | 'redo' | 'answers'>;

@@ -2,8 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { beats } from './beaten';
 import { statedSum } from './lines';
+import { type OptionKind, optionKinds } from './option-kinds';
 import { quoteOf } from './options';
-import { type OptionKind, optionKinds } from './price-rules';
 import type { Available, QuoteRequest, QuoteSnapshot } from './quote';
 import { testPrice, testRequest, testRules, testSnapshot, testWay } from './test-snapshot';
 

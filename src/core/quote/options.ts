@@ -1,17 +1,15 @@
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { daysBetween } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
 import { findBeaten } from './beaten';
 import { type DeskGrounds, type DeskWork, deskLines } from './drafts/franchise-desk';
 import { earningsOf } from './earnings';
 import { sum } from './lines';
-import { type OptionKind, optionKinds } from './price-rules';
+import { isOwn, type OptionKind, optionKinds, sourcingOptions } from './option-kinds';
 import { type Priced, priceOption } from './priced';
 import type { Available, KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 import { secondKeyOf } from './second-key';
 import { taxLines } from './tax';
-
-/** The most keys that one quote holds. */
-export const mostKeys = 5;
 
 /**
  * Every sourcing option of a quote with what it costs the customer and earns the shop, or why it does not exist; and
@@ -63,7 +61,7 @@ function optionOf(
     kind,
     available: true,
     route: draft.route,
-    answers: kind !== 'shopRepair' || request.forFault || request.keys === 0,
+    answers: sourcingOptions[kind].newKey || request.forFault || request.keys === 0,
     lines,
     netMinor: sum(lines.map(({ netMinor }) => netMinor)),
     taxMinor: sum(lines.map(({ taxMinor }) => taxMinor)),
@@ -104,7 +102,7 @@ function furtherKeyOf(
   snapshot: QuoteSnapshot,
   totalMinor: number,
 ): number | null {
-  if (kind === 'shopRepair' || request.keys >= mostKeys) return null;
+  if (!sourcingOptions[kind].newKey || request.keys >= mostKeysWanted) return null;
   const more = priceOption(
     kind,
     { ...request, keys: request.keys + 1, agreed: null },
@@ -152,5 +150,5 @@ export function availableOf(options: readonly QuoteOption[]): Available[] {
 export function firstOption(options: readonly QuoteOption[]): Available | undefined {
   const available = availableOf(options);
   const stands = available.filter(({ answers, beatenBy }) => answers && beatenBy === null);
-  return stands.find(({ kind }) => kind.startsWith('shop')) ?? stands[0] ?? available[0];
+  return stands.find(({ kind }) => isOwn(kind)) ?? stands[0] ?? available[0];
 }

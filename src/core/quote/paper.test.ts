@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { isSold, type OptionKind } from './option-kinds';
 import { quoteOf } from './options';
-import { earlierPaper, isOurs, paperChanges, paperOf } from './paper';
-import type { OptionKind } from './price-rules';
+import { earlierPaper, paperChanges, paperOf } from './paper';
 import type { QuoteRequest, QuoteSnapshot } from './quote';
 import { testRequest, testSnapshot, testWay } from './test-snapshot';
 
@@ -90,8 +90,8 @@ describe('the paper of a quote', () => {
     expect(
       paperOf('shopClone', { request: testRequest, snapshot: testSnapshot, ...quote }, 'car'),
     ).toBeUndefined();
-    expect(isOurs('franchiseDesk')).toBe(false);
-    expect(isOurs('customerPrograms')).toBe(true);
+    expect(isSold('franchiseDesk')).toBe(false);
+    expect(isSold('customerPrograms')).toBe(true);
   });
 
   it('speaks of a repair as one', () => {

@@ -1,7 +1,14 @@
 import { formatDay, type LocalDay } from '@/core/kinds/local-time';
-import { type RouteKind, routeNames, routeWord } from '@/core/programming/route';
+import {
+  isClone,
+  learnsKey,
+  methodOf,
+  type RouteKind,
+  routeNames,
+  routeWord,
+} from '@/core/programming/route';
 import { laterCharges } from './bargain';
-import { type OptionKind, optionNames } from './price-rules';
+import { isSold, type OptionKind, optionName, sourcingOptions } from './option-kinds';
 import type { Available, Payee, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 import { tripLines } from './trip';
 
@@ -53,11 +60,6 @@ export interface PaperTerm {
   readonly minor: number | null;
 }
 
-/** Whether the shop sells an option, so that a customer can accept it. */
-export function isOurs(kind: OptionKind): boolean {
-  return kind !== 'franchiseDesk';
-}
-
 /** The paper of a quote with one option offered and up to two others beside it: the unbeaten ones, cheapest first. */
 export function paperOf(
   offered: OptionKind,
@@ -78,7 +80,7 @@ export function paperOf(
     .filter(({ kind, beatenBy, answers }) => kind !== offered && beatenBy === null && answers)
     .sort((a, b) => a.totalMinor - b.totalMinor)
     .slice(0, 2);
-  const papers = chosen.route !== 'none' && chosen.route !== 'repair' && chosen.kind !== 'franchiseDesk';
+  const papers = chosen.route !== 'none' && chosen.route !== 'repair' && isSold(chosen.kind);
   return {
     car,
     work: workWords(chosen, request),
@@ -103,7 +105,7 @@ export function paperOf(
 }
 
 function workWords({ route, kind }: Available, { keys, repairs }: QuoteRequest): string {
-  if (kind === 'shopRepair') return `Repair of ${repairs > 1 ? `${repairs} keys` : 'a key'}`;
+  if (!sourcingOptions[kind].newKey) return `Repair of ${repairs > 1 ? `${repairs} keys` : 'a key'}`;
   return `${keys} new ${keys === 1 ? 'key' : 'keys'}: ${routeWord(route)}`;
 }
 
@@ -111,7 +113,7 @@ function onPaper(option: Available): PaperOption {
   const { kind, lines, netMinor, taxMinor, totalMinor, depositMinor, earliestOn, p80On } = option;
   return {
     kind,
-    name: optionNames[kind],
+    name: optionName(kind),
     lines: lines.map(({ label, payee, netMinor, taxMinor }) => ({ label, payee, netMinor, taxMinor })),
     netMinor,
     taxMinor,
@@ -127,23 +129,12 @@ function onPaper(option: Available): PaperOption {
 
 /** Who brings the key, what may go wrong and who bears it, for somebody who has never heard of a transponder. */
 function plainWords({ kind, redo, warrantyMonths }: Available): string[] {
-  const about: Record<OptionKind, string> = {
-    shopOriginal: 'A new key made for the maker of the car.',
-    shopReset: 'A used original key whose electronics were reset.',
-    shopAftermarket: 'A new key made for the trade, without the maker’s badge.',
-    shopUniversal: 'A new remote that is written to behave like the car’s own.',
-    shopClone: 'A copy of a key you have: the car takes both for the same key.',
-    shopRepair: 'The key you have, mended.',
-    customerBuys: 'You buy the key; we cut and program it.',
-    customerPrograms: 'You collect a cut key and program it yourself as we show you.',
-    franchiseDesk: 'The desk of the maker makes it.',
-  };
   const bears = {
     shop: `We make it good at no cost for ${warrantyMonths} months.`,
     customer: 'If it does not work you pay for the second try.',
     desk: 'The desk makes it good.',
   };
-  return [about[kind], bears[redo.bornBy]];
+  return [sourcingOptions[kind].about, bears[redo.bornBy]];
 }
 
 function includedIn({ lines, visit, kind }: Available, { trip }: QuoteSnapshot): string[] {
@@ -151,7 +142,7 @@ function includedIn({ lines, visit, kind }: Available, { trip }: QuoteSnapshot):
   return [
     ...(has('article') ? ['The key with all its parts.'] : []),
     ...(has('cutting') ? ['Cutting the blade.'] : []),
-    ...(has('programming') && kind !== 'shopRepair'
+    ...(has('programming') && sourcingOptions[kind].newKey
       ? ['Programming, and proving every key and function.']
       : []),
     ...(has('rights') ? ['Fees for codes and programs.'] : []),
@@ -183,15 +174,13 @@ function termsOf(chosen: Available, request: QuoteRequest, snapshot: QuoteSnapsh
 }
 
 function cautionsOf({ route, lines }: Available, { now, articles }: QuoteSnapshot): string[] {
-  const adds: readonly RouteKind[] = ['aklAdd', 'image'];
-  const clones: readonly RouteKind[] = ['cloneDirect', 'cloneRing', 'cloneSoldered'];
-  const erases = (now.ways[route]?.keysAgain ?? 0) > 0 || route === 'aklErase';
+  const erases = (now.ways[route]?.keysAgain ?? 0) > 0 || methodOf(route)?.purpose === 'erase';
   return [
-    ...(now.allKeysLost && adds.includes(route)
+    ...(now.allKeysLost && learnsKey(route) && !erases
       ? ['Lost keys still start the car until they are erased.']
       : []),
     ...(erases ? ['Keys that are not at the car stop working; have all of them with you.'] : []),
-    ...(clones.includes(route) ? ['Keep the two keys apart near the car.'] : []),
+    ...(isClone(route) ? ['Keep the two keys apart near the car.'] : []),
     ...(articles.remote !== null && lines.some(({ part }) => part === 'article')
       ? ['The coin cell inside is dangerous to small children: keep it away from them.']
       : []),
@@ -216,7 +205,7 @@ export function earlierPaper(
   if (!chosen) return undefined;
   const paper = (one: Extract<EarlierOption, { available: true }>): PaperOption => ({
     kind: one.kind,
-    name: optionNames[one.kind],
+    name: optionName(one.kind),
     lines: one.lines,
     netMinor: one.netMinor,
     taxMinor: one.taxMinor,

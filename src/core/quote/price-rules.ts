@@ -1,5 +1,6 @@
 import type { LocalHour } from '@/core/kinds/local-time';
-import type { RouteKind } from '@/core/programming/route';
+import { type RouteKind, routeKinds } from '@/core/programming/route';
+import type { OptionKind } from './option-kinds';
 
 /** The two schools of pricing: a fixed menu of work, or the time it takes and the parts it uses. */
 export const bookStyles = { menu: 'Menu', time: 'Time and parts' } as const;
@@ -8,23 +9,9 @@ export type BookStyle = keyof typeof bookStyles;
 export const roundingModes = { up: 'up', nearest: 'to the nearest', down: 'down' } as const;
 export type RoundingMode = keyof typeof roundingModes;
 
-export const optionNames = {
-  shopOriginal: 'Shop, new original',
-  shopReset: 'Shop, reset original',
-  shopAftermarket: 'Shop, aftermarket',
-  shopUniversal: 'Shop, universal remote',
-  shopClone: 'Shop, copy of a key',
-  shopRepair: 'Shop, repair',
-  customerBuys: 'Customer buys, shop cuts and programs',
-  customerPrograms: 'Customer programs a cut key',
-  franchiseDesk: 'Franchise desk',
-} as const;
-/** A way for the customer to come to a key. */
-export type OptionKind = keyof typeof optionNames;
-export const optionKinds = Object.keys(optionNames) as OptionKind[];
-
 /** What the menu prices: cutting, and the work of each route. */
 export type MenuWork = 'cut' | RouteKind;
+export const menuWorks: readonly MenuWork[] = ['cut', ...routeKinds];
 export const difficulties = { usual: 'usual', hard: 'hard' } as const;
 export type Difficulty = keyof typeof difficulties;
 

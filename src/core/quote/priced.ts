@@ -7,7 +7,7 @@ import type { EarningBasis } from './earnings';
 import { firstVisit } from './gaps';
 import { hourLines } from './hour';
 import { sum } from './lines';
-import type { OptionKind } from './price-rules';
+import type { OptionKind } from './option-kinds';
 import type { KeyState, NetLine, QuoteLine, QuoteRequest, QuoteSnapshot, Redo } from './quote';
 import { anyOf, percentShown, sourceChance } from './redo';
 import { taxLines } from './tax';

@@ -1,6 +1,7 @@
 import type { LocalDay, LocalHour, LocalMoment } from '@/core/kinds/local-time';
 import type { RouteKind } from '@/core/programming/route';
-import type { BookStyle, Coupon, OptionKind, PriceRules, TradeAccount } from './price-rules';
+import type { OptionKind } from './option-kinds';
+import type { BookStyle, Coupon, PriceRules, TradeAccount } from './price-rules';
 
 export const taxClasses = ['goods', 'labour'] as const;
 export type TaxClass = (typeof taxClasses)[number];

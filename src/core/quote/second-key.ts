@@ -1,15 +1,10 @@
 import { scaleMinor } from '@/core/kinds/money';
-import type { OptionKind } from './price-rules';
+import { isOwn, type OptionKind, optionKinds, sourcingOptions } from './option-kinds';
 import { priceOption } from './priced';
 import type { Available, KeyState, QuoteOption, QuoteRequest, QuoteSnapshot, SecondKey } from './quote';
 
-const ofShop: readonly OptionKind[] = [
-  'shopOriginal',
-  'shopReset',
-  'shopAftermarket',
-  'shopUniversal',
-  'shopClone',
-];
+/** New keys that the shop brings. */
+const ofShop = optionKinds.filter((kind) => isOwn(kind) && sourcingOptions[kind].newKey);
 
 /**
  * What one more key of the cheapest option of the shop costs in the same session, in a visit of its own with the whole

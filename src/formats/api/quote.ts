@@ -1,11 +1,6 @@
 import { routeKinds } from '@/core/programming/route';
-import {
-  bookStyles,
-  difficulties,
-  optionKinds,
-  type PriceRules,
-  roundingModes,
-} from '@/core/quote/price-rules';
+import { optionKinds } from '@/core/quote/option-kinds';
+import { bookStyles, difficulties, type PriceRules, roundingModes } from '@/core/quote/price-rules';
 import {
   articleConditions,
   lineParts,

@@ -1,4 +1,5 @@
-import { methodKinds, pinSources } from '@/core/catalogue/platform';
+import { pinSources } from '@/core/catalogue/platform';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { Advice } from '@/core/programming/advice';
 import type { KeyCount } from '@/core/programming/key-count';
 import type { KeyPlan } from '@/core/programming/key-plans';
@@ -113,7 +114,7 @@ const keys: Schema = {
     ['rank', 'known', 'blade', 'faults', 'copyOf'],
   ),
 };
-const told = { keys, known: countOr('cannotSay', 'notRead'), wanted: within(0, 5) };
+const told = { keys, known: countOr('cannotSay', 'notRead'), wanted: within(0, mostKeysWanted) };
 
 export const keyCountRequestSchema: Schema = object({
   ...told,
@@ -168,7 +169,7 @@ export const routesAnswerSchema: Schema = object({
   systemTypes: list(text),
   routes: list(
     object({
-      route: oneOf(['none', 'repair', ...methodKinds, 'desk']),
+      route,
       feasible: yesNo,
       fact: orNull(text),
       lift: orNull(text),

@@ -5,6 +5,7 @@ import { whys } from '@/core/identify/line/reading';
 import type { Outcome } from '@/core/job/closing';
 import { outcomes } from '@/core/job/closing';
 import type { AttemptResult } from '@/core/job/events';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
 import { routeKinds } from '@/core/programming/route';
@@ -30,7 +31,7 @@ export class PastJobRow {
   @cell.oneOf(whys) why!: Why;
   @cell.whole(0, 8) working!: number;
   @cell.whole(0, 8) lost!: number;
-  @cell.whole(0, 5) wanted!: number;
+  @cell.whole(0, mostKeysWanted) wanted!: number;
   /** Which application of the generation it was, by its first year and month. */
   @cell.whole(1950, 2100) fromYear!: number;
   @cell.optional() @cell.whole(1, 12) fromMonth?: number;
@@ -104,7 +105,7 @@ export class TodayRow {
   @cell.optional() @cell.oneOf(['open', 'locked']) access?: string;
   @cell.whole(0, 8) working!: number;
   @cell.whole(0, 8) lost!: number;
-  @cell.whole(0, 5) wanted!: number;
+  @cell.whole(0, mostKeysWanted) wanted!: number;
   @cell.text(40) van!: string;
   /** Days from the first start. */
   @cell.whole(0, 60) days!: number;

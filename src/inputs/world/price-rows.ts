@@ -1,11 +1,6 @@
 import { routeKinds } from '@/core/programming/route';
-import {
-  bookStyles,
-  difficulties,
-  type OptionKind,
-  optionKinds,
-  roundingModes,
-} from '@/core/quote/price-rules';
+import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
+import { bookStyles, difficulties, roundingModes } from '@/core/quote/price-rules';
 import { articleConditions, supplierKinds } from '@/core/quote/quote';
 import { cell } from '../cells';
 

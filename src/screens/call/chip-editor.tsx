@@ -1,6 +1,7 @@
 'use client';
 
 import { type Lexicon, whyNames, whys } from '@/core/identify/line/reading';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { kmFrom } from '@/core/kinds/units';
 import { ChoiceGroup } from '@/ui/choice-group';
@@ -99,7 +100,7 @@ export function ChipEditor({ chip, facts, lexicon, unit, problemOf, onChange }: 
               label={{ working: 'Work', lost: 'Lost', wanted: 'Wanted' }[field]}
               type="number"
               min={0}
-              max={field === 'wanted' ? 5 : 8}
+              max={field === 'wanted' ? mostKeysWanted : 8}
               value={facts[field] ?? ''}
               error={problemOf(field)}
               onChange={(event) => onChange({ [field]: number(event.target.value) })}

@@ -2,7 +2,7 @@ import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { formatMinutes, formatWait } from '@/core/kinds/units';
 import { type Route, routeNames } from '@/core/programming/route';
-import { optionNames } from '@/core/quote/price-rules';
+import { optionName } from '@/core/quote/option-kinds';
 import type { Available, QuoteOption } from '@/core/quote/quote';
 import { Table, Td, Th, Tr } from '@/ui/table';
 
@@ -44,9 +44,9 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
           {open.map((option) => (
             <Tr key={option.kind}>
               <Th row>
-                {optionNames[option.kind]}
+                {optionName(option.kind)}
                 {option.beatenBy && (
-                  <span className="block text-small">beaten by {optionNames[option.beatenBy]}</span>
+                  <span className="block text-small">beaten by {optionName(option.beatenBy)}</span>
                 )}
               </Th>
               <Td className="text-right font-mono text-ask font-bold max-sm:text-base">

@@ -2,6 +2,8 @@ import type { Access } from '@/core/identify/line/reading';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import type { Route } from '@/core/programming/route';
+import { isSold } from '@/core/quote/option-kinds';
+import { firstOption } from '@/core/quote/options';
 import type { QuoteOption } from '@/core/quote/quote';
 
 interface SayProps {
@@ -16,11 +18,8 @@ interface SayProps {
 
 /** The sentence to say on the phone, why the price is what it is, and what to have ready. */
 export function Say({ options, route, why, access, currency, locale, today }: SayProps) {
-  const open = options.flatMap((option) =>
-    option.available && option.kind.startsWith('shop') ? [option] : [],
-  );
-  const [cheapest] = [...open].sort((a, b) => a.totalMinor - b.totalMinor);
-  if (!cheapest || !route) {
+  const first = firstOption(options);
+  if (!first || !route) {
     return (
       <div>
         <h2 className="font-semibold">Say on the phone</h2>
@@ -31,16 +30,17 @@ export function Say({ options, route, why, access, currency, locale, today }: Sa
     );
   }
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
-  const papers = route.kind !== 'none' && route.kind !== 'repair';
+  const papers = first.route !== 'none' && first.route !== 'repair' && isSold(first.kind);
   return (
     <div className="flex flex-col gap-3">
       <div>
         <h2 className="font-semibold">Say on the phone</h2>
         <p className="mt-1">
-          “From <b>{show(cheapest.totalMinor)}</b> with tax, {formatDay(cheapest.earliestOn, today)}
-          {cheapest.furtherKeyMinor !== null && (
+          “{isSold(first.kind) ? 'From' : 'Only the desk of the make can do it: about'}{' '}
+          <b>{show(first.totalMinor)}</b> with tax, {formatDay(first.earliestOn, today)}
+          {first.furtherKeyMinor !== null && (
             <>
-              ; a further key the same visit <b>+{show(cheapest.furtherKeyMinor)}</b>
+              ; a further key the same visit <b>+{show(first.furtherKeyMinor)}</b>
             </>
           )}
           .{papers && ' Please have the registration and your photo identity at the car.'}”

@@ -5,8 +5,8 @@ import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
-import { isOurs, type PaperOption, type QuotePaper } from '@/core/quote/paper';
-import type { OptionKind } from '@/core/quote/price-rules';
+import { isSold, type OptionKind } from '@/core/quote/option-kinds';
+import type { PaperOption, QuotePaper } from '@/core/quote/paper';
 import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { TextAreaField, TextField } from '@/ui/field';
@@ -107,7 +107,7 @@ function OptionCard({
   show: (minor: number) => string;
   onSelect: () => void;
 }) {
-  const ours = isOurs(option.kind);
+  const ours = isSold(option.kind);
   const Row = ours ? 'label' : 'div';
   return (
     <li

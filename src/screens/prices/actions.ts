@@ -1,5 +1,5 @@
 import type { Result } from '@/core/kinds/result';
-import type { OptionKind } from '@/core/quote/price-rules';
+import type { OptionKind } from '@/core/quote/option-kinds';
 
 export type Action<Answer = null> = (data: unknown) => Promise<Result<Answer>>;
 

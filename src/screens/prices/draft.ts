@@ -1,5 +1,6 @@
 import { minorPlaces } from '@/core/kinds/money';
-import type { OptionKind, PriceRules } from '@/core/quote/price-rules';
+import type { OptionKind } from '@/core/quote/option-kinds';
+import type { PriceRules } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 
 /** Rules as they are typed: amounts in the currency's units, shares in percent. */

@@ -1,5 +1,5 @@
 import { formatMoney } from '@/core/kinds/money';
-import { optionNames } from '@/core/quote/price-rules';
+import { optionName } from '@/core/quote/option-kinds';
 import { Table, Td, Th, Tr } from '@/ui/table';
 import type { EffectShown } from './actions';
 
@@ -41,7 +41,7 @@ export function EffectTable({
                 <span className="font-mono">K-{number}</span>
               </Th>
               <Td>{car}</Td>
-              <Td>{optionNames[kind]}</Td>
+              <Td>{optionName(kind)}</Td>
               <Td className="text-right font-mono">{show(beforeMinor)}</Td>
               <Td className="text-right font-mono">{after(afterMinor)}</Td>
               {!other && (

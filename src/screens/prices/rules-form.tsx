@@ -2,14 +2,8 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import {
-  bookStyles,
-  type OptionKind,
-  optionKinds,
-  optionNames,
-  type PriceRules,
-  roundingModes,
-} from '@/core/quote/price-rules';
+import { isSold, type OptionKind, optionKinds, optionName } from '@/core/quote/option-kinds';
+import { bookStyles, type PriceRules, roundingModes } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import { Button } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
@@ -163,11 +157,11 @@ export function RulesForm(props: RulesFormProps) {
       <Panel title="Warranties of the shop" note="Months; 0 or empty where the customer bears a redo.">
         <div className="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-4">
           {optionKinds
-            .filter((kind) => kind !== 'franchiseDesk')
+            .filter((kind) => isSold(kind))
             .map((kind: OptionKind) => (
               <TextField
                 key={kind}
-                label={optionNames[kind]}
+                label={optionName(kind)}
                 mono
                 inputMode="numeric"
                 value={draft.warranties[kind] ?? ''}

@@ -4,7 +4,7 @@ import { type ReactNode, useState } from 'react';
 import { minorPlaces } from '@/core/kinds/money';
 import { type Bargain, bargainOver, type CounterOffer } from '@/core/quote/bargain';
 import type { GoingPrice } from '@/core/quote/going-price';
-import { type OptionKind, optionNames } from '@/core/quote/price-rules';
+import { type OptionKind, optionName, sourcingOptions } from '@/core/quote/option-kinds';
 import { Button } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
 import { TextField } from '@/ui/field';
@@ -12,7 +12,7 @@ import type { JobRef } from '@/ui/job-ref';
 import { Notice, type Tone } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
-import { type PricedQuoteShown, type Show, shortNames } from './shown';
+import type { PricedQuoteShown, Show } from './shown';
 
 interface BargainPanelProps {
   readonly job: JobRef;
@@ -95,7 +95,7 @@ export function BargainPanel(props: BargainPanelProps) {
             <Button
               disabled={job.closed || agree.pending}
               onClick={() => agree.edit({ option, minor: bargain.atRival?.priceMinor ?? null })}
-              follows={`${shortNames[option]}, ${show(bargain.atRival.totalMinor)} with tax`}
+              follows={`${sourcingOptions[option].short}, ${show(bargain.atRival.totalMinor)} with tax`}
             >
               Agree on the rival’s price
             </Button>
@@ -103,12 +103,12 @@ export function BargainPanel(props: BargainPanelProps) {
         </Answer>
       )}
       {asked && !bargain && (
-        <p className="text-mute">The shop takes nothing for {optionNames[option].toLowerCase()}.</p>
+        <p className="text-mute">The shop takes nothing for {optionName(option).toLowerCase()}.</p>
       )}
       {agreed && (
         <div className="mt-2 flex flex-wrap items-center gap-3">
           <Notice tone="glaze">
-            Agreed for {optionNames[agreed.kind].toLowerCase()}: {show(agreed.minor)}
+            Agreed for {optionName(agreed.kind).toLowerCase()}: {show(agreed.minor)}
             {snapshot.rules.taxIncluded ? '' : ' before tax'}.
           </Notice>
           <Button
@@ -144,7 +144,7 @@ function Answer({ bargain, show, children }: { bargain: Bargain; show: Show; chi
         <b>{words}</b>
       </Notice>
       <p className="text-mute">
-        {optionNames[bargain.kind]}: floor {show(bargain.floorTotalMinor)} with tax, list{' '}
+        {optionName(bargain.kind)}: floor {show(bargain.floorTotalMinor)} with tax, list{' '}
         {show(bargain.listTotalMinor)}.{' '}
         {atRival
           ? `At ${show(atRival.totalMinor)} it leaves ${show(atRival.marginMinor)}${
@@ -174,11 +174,11 @@ function answerWords({ answer, rivalMinor, listTotalMinor }: Bargain, show: Show
 function counterWords({ change, kind, keys }: CounterOffer): string {
   switch (change) {
     case 'option':
-      return optionNames[kind];
+      return optionName(kind);
     case 'time':
-      return `${optionNames[kind]}, when the van is near`;
+      return `${optionName(kind)}, when the van is near`;
     case 'secondKey':
-      return `${optionNames[kind]}, ${keys} keys in one visit`;
+      return `${optionName(kind)}, ${keys} keys in one visit`;
   }
 }
 

@@ -3,11 +3,11 @@
 import { ChevronDown, ChevronUp } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
-import { optionNames } from '@/core/quote/price-rules';
+import { optionName, sourcingOptions } from '@/core/quote/option-kinds';
 import type { Available, QuoteLine } from '@/core/quote/quote';
 import { classNames } from '@/ui/class-names';
 import { Badge } from '@/ui/notice';
-import { bearers, percentWords, type Show, shortNames } from './shown';
+import { bearers, percentWords, type Show } from './shown';
 
 interface OptionRowProps {
   readonly option: Available;
@@ -41,12 +41,14 @@ export function OptionRow({ option, selected, today, show, onSelect }: OptionRow
             onChange={onSelect}
           />
           <span>
-            <span className="block font-semibold">{optionNames[kind]}</span>
+            <span className="block font-semibold">{optionName(kind)}</span>
             {furtherKeyMinor !== null && (
               <span className="block text-small text-mute">further key +{show(furtherKeyMinor)}</span>
             )}
             <span className="flex flex-wrap gap-1">
-              {beatenBy && <Badge tone="oxide">beaten by {shortNames[beatenBy].toLowerCase()}</Badge>}
+              {beatenBy && (
+                <Badge tone="oxide">beaten by {sourcingOptions[beatenBy].short.toLowerCase()}</Badge>
+              )}
               {!option.answers && <Badge tone="plain">gives no new key</Badge>}
               {stale.length > 0 && <Badge tone="ochre">old price: {stale.join(', ')}</Badge>}
             </span>
@@ -66,7 +68,7 @@ export function OptionRow({ option, selected, today, show, onSelect }: OptionRow
         <button
           type="button"
           aria-expanded={open}
-          aria-label={`Lines, reasons and floor of ${optionNames[kind]}`}
+          aria-label={`Lines, reasons and floor of ${optionName(kind)}`}
           className="col-start-3 row-start-1 grid size-11 place-items-center rounded-lg text-mute md:col-start-auto md:row-start-auto"
           onClick={() => setOpen(!open)}
         >
@@ -145,7 +147,7 @@ function Lines({ option, show }: { option: Available; show: Show }) {
   );
   return (
     <table className="w-full self-start">
-      <caption className="sr-only">Lines of {optionNames[option.kind]}</caption>
+      <caption className="sr-only">Lines of {optionName(option.kind)}</caption>
       <tbody>
         {option.lines.map(row)}
         <tr className="border-t border-line">

@@ -3,13 +3,14 @@
 import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
+import { sourcingOptions } from '@/core/quote/option-kinds';
 import type { LinePart } from '@/core/quote/quote';
 import { type Available, lineParts } from '@/core/quote/quote';
 import { Button } from '@/ui/button';
 import { Chart, type Ink } from '@/ui/chart';
 import { Panel } from '@/ui/panel';
 import { Table, Td, Th, Tr } from '@/ui/table';
-import { percentWords, type Show, shortNames } from './shown';
+import { percentWords, type Show } from './shown';
 
 interface QuoteChartsProps {
   readonly options: readonly Available[];
@@ -56,7 +57,7 @@ export function QuoteCharts({ options, currency, today, show }: QuoteChartsProps
             <tbody>
               {options.map((option) => (
                 <Tr key={option.kind}>
-                  <Th row>{shortNames[option.kind]}</Th>
+                  <Th row>{sourcingOptions[option.kind].short}</Th>
                   {used.map((part) => (
                     <Td key={part} className="text-right font-mono">
                       {show(partMinor(option, part))}
@@ -91,11 +92,11 @@ export function QuoteCharts({ options, currency, today, show }: QuoteChartsProps
             <tbody>
               {options.map((option) => (
                 <Tr key={option.kind}>
-                  <Th row>{shortNames[option.kind]}</Th>
+                  <Th row>{sourcingOptions[option.kind].short}</Th>
                   <Td className="text-right font-mono">{show(option.totalMinor)}</Td>
                   <Td>{formatDay(option.p80On, today)}</Td>
                   <Td>{percentWords(option.redo.percent)}</Td>
-                  <Td>{option.beatenBy ? shortNames[option.beatenBy] : 'nothing'}</Td>
+                  <Td>{option.beatenBy ? sourcingOptions[option.beatenBy].short : 'nothing'}</Td>
                 </Tr>
               ))}
             </tbody>
@@ -140,7 +141,7 @@ function partsDrawing(
     yAxis: {
       type: 'category',
       inverse: true,
-      data: options.map(({ kind }) => shortNames[kind]),
+      data: options.map(({ kind }) => sourcingOptions[kind].short),
       axisLabel: { color: ink('ink') },
       axisLine: { lineStyle: { color: ink('edge') } },
     },
@@ -199,7 +200,7 @@ function daysDrawing(options: readonly Available[], scale: number, show: Show, i
         color: ink('ink'),
         formatter: ({ dataIndex }: { dataIndex: number }) => {
           const one = options.filter(({ beatenBy }) => (beatenBy === null) === unbeaten)[dataIndex];
-          return one ? `${shortNames[one.kind]}, ${percentWords(one.redo.percent)}` : '';
+          return one ? `${sourcingOptions[one.kind].short}, ${percentWords(one.redo.percent)}` : '';
         },
       },
       tooltip: { valueFormatter: (value: number) => show(Math.round(value * scale)) },

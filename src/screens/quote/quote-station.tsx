@@ -6,8 +6,9 @@ import { formatDay } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { routeNames } from '@/core/programming/route';
 import type { GoingPrice } from '@/core/quote/going-price';
+import { type OptionKind, optionName } from '@/core/quote/option-kinds';
 import { firstOption } from '@/core/quote/options';
-import { bookStyles, type OptionKind, optionNames } from '@/core/quote/price-rules';
+import { bookStyles } from '@/core/quote/price-rules';
 import type { Available } from '@/core/quote/quote';
 import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
@@ -81,7 +82,7 @@ export function QuoteStation(props: QuoteStationProps) {
         title={first ? `From ${show(first.totalMinor)} with tax` : 'No option can be had'}
         reason={
           first &&
-          `${optionNames[first.kind]}, drives ${formatDay(first.earliestOn, today)}; redo ${percentWords(first.redo.percent)}.`
+          `${optionName(first.kind)}, drives ${formatDay(first.earliestOn, today)}; redo ${percentWords(first.redo.percent)}.`
         }
       />
       <section aria-label="Options">
@@ -115,7 +116,7 @@ export function QuoteStation(props: QuoteStationProps) {
           <ul className="mt-2 rounded-lg border-[1.5px] border-dashed border-edge px-4 py-2 text-small text-mute">
             {closed.map((option) => (
               <li key={option.kind}>
-                <b>{optionNames[option.kind]}:</b> {option.available ? '' : option.reason}
+                <b>{optionName(option.kind)}:</b> {option.available ? '' : option.reason}
               </li>
             ))}
           </ul>
@@ -133,7 +134,7 @@ export function QuoteStation(props: QuoteStationProps) {
             type="submit"
             look="main"
             disabled={offer.pending || !selected}
-            follows={selected && optionNames[selected]}
+            follows={selected && optionName(selected)}
           >
             Offer this one
           </Button>

@@ -3,8 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
-import { isOurs, type PaperOption } from '@/core/quote/paper';
-import { optionNames } from '@/core/quote/price-rules';
+import { isSold, type OptionKind, optionName } from '@/core/quote/option-kinds';
+import type { PaperOption } from '@/core/quote/paper';
 import { Button } from '@/ui/button';
 import { SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
@@ -22,7 +22,7 @@ export interface RepliesShown {
   }[];
   readonly acceptances: readonly {
     readonly quoteNumber: number;
-    readonly option: keyof typeof optionNames;
+    readonly option: OptionKind;
     readonly totalMinor: number;
     readonly words: string;
   }[];
@@ -65,7 +65,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
         {replies.acceptances.map(({ quoteNumber, option, totalMinor, words }) => (
           <Notice key={quoteNumber} tone="glaze" role="status">
             <b>
-              Q-{quoteNumber} accepted: {optionNames[option]}, {show(totalMinor)}.
+              Q-{quoteNumber} accepted: {optionName(option)}, {show(totalMinor)}.
             </b>{' '}
             {words}
           </Notice>
@@ -104,7 +104,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
                   label="Accepted by phone"
                   className="w-56"
                   choices={quote.options
-                    .filter(({ kind }) => isOurs(kind))
+                    .filter(({ kind }) => isSold(kind))
                     .map(({ kind, name }) => ({ value: kind, label: name }))}
                   value={option}
                   onChange={(event) => setOption(event.target.value)}

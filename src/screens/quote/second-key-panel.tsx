@@ -1,4 +1,4 @@
-import { optionNames } from '@/core/quote/price-rules';
+import { optionName } from '@/core/quote/option-kinds';
 import type { SecondKey } from '@/core/quote/quote';
 import { Panel } from '@/ui/panel';
 import { percentWords, type Show } from './shown';
@@ -15,7 +15,7 @@ export function SecondKeyPanel({ secondKey, lossPercent, lossNote, show }: Secon
   const { kind, nowMinor, laterMinor, lostMinor, expectedLossMinor } = secondKey;
   const saves = laterMinor === null ? null : laterMinor - nowMinor;
   return (
-    <Panel title="A second key" note={optionNames[kind]}>
+    <Panel title="A second key" note={optionName(kind)}>
       <dl className="grid gap-x-6 gap-y-2 sm:grid-cols-3">
         <Figure term="Now, in the same visit" value={`+${show(nowMinor)}`} />
         <Figure

@@ -1,7 +1,7 @@
 import { formatMoney } from '@/core/kinds/money';
 import { formatProbability } from '@/core/kinds/percent';
 import { formatMinutes, formatWait } from '@/core/kinds/units';
-import { type Need, noReturnWords, type Route, routeNames } from '@/core/programming/route';
+import { methodOf, type Need, noReturnWords, type Route, routeNames } from '@/core/programming/route';
 import { totalMinutes, type WorkTime } from '@/core/programming/work-time';
 import { classNames } from '@/ui/class-names';
 import { Badge, Notice } from '@/ui/notice';
@@ -73,7 +73,7 @@ export function RouteCard({ route, advised, chosen, selected, currency, locale, 
             <Notice tone="ochre">Never erase before every key that is to work is in hand and proved.</Notice>
           </span>
         )}
-        {route.kind === 'bench' && (
+        {methodOf(route.kind)?.atModule && (
           <span className="sm:col-span-2">
             <Notice tone="ochre">
               Eye protection, ventilation, static care; a backup before anything is written. Airbag and

@@ -1,13 +1,12 @@
 'use client';
 
 import { useState } from 'react';
-import { type Tool, type ToolFunction, toolFunctions } from '@/core/programming/van-kit';
+import { functionName, type Tool, type ToolFunction, toolFunctions } from '@/core/programming/van-kit';
 import { Button } from '@/ui/button';
 import { SelectField } from '@/ui/field';
 import { Overlay } from '@/ui/overlay';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
-import { functionNames } from './function-names';
 import type { ToolAction, VanTools } from './tool-shown';
 
 interface CoverFormProps {
@@ -68,7 +67,7 @@ export function CoverForm({ van, tool, platformId, platforms, markets, onSave, o
               <SelectField
                 label="Function"
                 value={row.method}
-                choices={toolFunctions.map((one) => ({ value: one, label: functionNames[one] }))}
+                choices={toolFunctions.map((one) => ({ value: one, label: functionName(one) }))}
                 onChange={(event) => set(at, { method: event.target.value as ToolFunction })}
               />
               <SelectField
@@ -88,7 +87,7 @@ export function CoverForm({ van, tool, platformId, platforms, markets, onSave, o
               <Button
                 look="quiet"
                 className="mt-[22px]"
-                aria-label={`Take ${functionNames[row.method]} away`}
+                aria-label={`Take ${functionName(row.method)} away`}
                 onClick={() => setRows(rows.filter((_, place) => place !== at))}
               >
                 Take away

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import { platformsByRight, type Tool, type ToolRight } from '@/core/programming/van-kit';
+import { functionName, platformsByRight, type Tool, type ToolRight } from '@/core/programming/van-kit';
 import { bladeKinds } from '@/core/quote/cut';
 import { Button } from '@/ui/button';
 import { Badge } from '@/ui/notice';
@@ -15,7 +15,6 @@ import { Table, Td, Th, Tr } from '@/ui/table';
 import { Tick } from '@/ui/tick';
 import { useSubmit } from '@/ui/use-submit';
 import { CoverForm } from './cover-form';
-import { functionNames } from './function-names';
 import { RightForm } from './right-form';
 import { ToolForm } from './tool-form';
 import type { ToolAction, VanTools } from './tool-shown';
@@ -181,7 +180,7 @@ function ToolPart({
                     .filter(({ platformId }) => platformId === id)
                     .map(
                       ({ method, market, right }) =>
-                        `${functionNames[method]}${market ? `, ${market} only` : ''}${right ? ` (${right})` : ''}`,
+                        `${functionName(method)}${market ? `, ${market} only` : ''}${right ? ` (${right})` : ''}`,
                     )
                     .join(' · ')}
                 </Td>

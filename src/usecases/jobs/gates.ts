@@ -1,7 +1,7 @@
 import { gate, type Standing } from '@/core/authority/gate';
-import type { Purpose } from '@/core/authority/purposes';
 import { authorityStage } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
+import type { Purpose } from '@/core/kinds/purpose';
 import { type Failed, failed } from '@/core/kinds/result';
 import { findSecondPerson, readAuthority } from '@/data/authority';
 import type { Db } from '@/data/db';

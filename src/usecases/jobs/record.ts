@@ -1,10 +1,10 @@
 import { gate, type Standing } from '@/core/authority/gate';
-import type { Purpose } from '@/core/authority/purposes';
 import { attemptPurposes } from '@/core/job/attempt-purposes';
 import { closingNeeds } from '@/core/job/closing';
 import { type Attempt, applyEvent, type DoorOpened, type JobEvent, timeProblem } from '@/core/job/events';
 import { formatJobNumber, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
+import type { Purpose } from '@/core/kinds/purpose';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { type OthersEffect, othersEffect, type RouteKind } from '@/core/programming/route';
 import { appendAudit } from '@/data/audit';

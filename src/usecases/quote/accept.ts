@@ -1,8 +1,8 @@
 import type { Actor } from '@/core/kinds/actor';
 import { type LocalDay, localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { isOurs, type PaperOption, type QuotePaper } from '@/core/quote/paper';
-import type { OptionKind } from '@/core/quote/price-rules';
+import { isSold, type OptionKind } from '@/core/quote/option-kinds';
+import type { PaperOption, QuotePaper } from '@/core/quote/paper';
 import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
 import { announceJob } from '@/data/live';
@@ -74,7 +74,7 @@ export async function acceptOption(
   if (refused) return failed(refused);
   const option = optionOnPaper(standing.paper, kind);
   if (!option) return failed('This option is not on the quote.', 'option');
-  if (!isOurs(kind)) return failed('The desk is named for comparison; it is not ours to sell.', 'option');
+  if (!isSold(kind)) return failed('The desk is named for comparison; it is not ours to sell.', 'option');
   await insertAcceptance(db, {
     ...accepting,
     quoteId: standing.quoteId,

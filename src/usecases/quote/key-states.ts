@@ -1,3 +1,4 @@
+import { methods } from '@/core/catalogue/methods';
 import type { Platform } from '@/core/catalogue/platform';
 import { adviseRoute } from '@/core/programming/advice';
 import type { KeySituation, PhysicalKey } from '@/core/programming/keys';
@@ -5,7 +6,7 @@ import { keysToLearn } from '@/core/programming/keys-to-learn';
 import { orderOfSources, pinSourceNames } from '@/core/programming/pin';
 import type { Route, RouteKind, RouteRequest } from '@/core/programming/route';
 import { findRoutes, repairStep } from '@/core/programming/routes';
-import { findTool, type ToolFunction } from '@/core/programming/van-kit';
+import { findTool } from '@/core/programming/van-kit';
 import type { KeyState, QuoteWay } from '@/core/quote/quote';
 
 /** The routes of a situation as the quote needs them; undefined where nothing is open. */
@@ -31,7 +32,7 @@ function wayOf(route: Route, request: RouteRequest, hasPin: boolean): QuoteWay {
   const { platform, van, market, money } = request;
   const method = platform.methods.find((one) => one.kind === kind);
   const step = kind === 'repair' ? repairStep : { p50Minutes: 0, spread: 0 };
-  const tool = method?.needsTool ? findTool(van, platform, kind as ToolFunction, market) : undefined;
+  const tool = method?.needsTool ? findTool(van, platform, method.kind, market) : undefined;
   const right = tool?.ok ? tool.right : undefined;
   const source = method?.needsPin && !hasPin ? orderOfSources(request)[0]?.source : undefined;
   return {
@@ -47,7 +48,7 @@ function wayOf(route: Route, request: RouteRequest, hasPin: boolean): QuoteWay {
     pin: source
       ? { source: pinSourceNames[source], minor: source === 'bureau' ? money.bureauFeeMinor : 0 }
       : null,
-    usedUp: method?.article ? { article: method.article, eachKey: kind === 'image' } : null,
+    usedUp: method?.article ? { article: method.article, eachKey: methods[method.kind].usesUpEachKey } : null,
   };
 }
 

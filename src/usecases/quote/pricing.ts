@@ -24,7 +24,7 @@ import { readRoadNetwork } from '@/data/roads';
 import type { ShopRow } from '@/data/shop';
 import { listSpareStock } from '@/data/stock';
 import type { VanRow } from '@/data/vans';
-import { simulatedRoads } from '@/outside/roads/simulated-roads';
+import { roadsOf } from '../outside';
 
 /** Days ahead in which a free time of the van is looked for. */
 const daysAhead = 28;
@@ -112,7 +112,7 @@ async function readDay(
   if (place === null) return { trip: null, gaps, waitingSavesMinutes: 0 };
   const network = await readRoadNetwork(db);
   const workshop = network.workshop ?? 'the workshop';
-  const drive: DriveOf = (from, to, hour) => simulatedRoads(network).drive(from, to, hour);
+  const { drive }: { readonly drive: DriveOf } = roadsOf(network);
   const stops = stopsOf(own, shop.zone);
   const time = visitOf(asked).visit ?? { day: gaps[0]?.day ?? now.day, hour: gaps[0]?.from ?? now.hour };
   const trip = tripBy(drive, placeBefore(stops, time.day, time.hour, workshop), place, workshop, time.hour);

@@ -9,6 +9,7 @@ import { appendAudit } from '@/data/audit';
 import {
   insertEnquiry,
   listBureauTerms,
+  listDueEnquiries,
   listEnquiries,
   settleEnquiry,
   takeDueEnquiries,
@@ -19,12 +20,12 @@ import type { Db } from '@/data/db';
 import { findJob, lockJob } from '@/data/jobs';
 import { listSecretRefs } from '@/data/secrets';
 import type { AskBureauInput, BittingInput, KeepSecretInput, SecretInput } from '@/inputs/job-inputs';
-import type { BureauQuestion } from '@/outside/bureau/bureau';
-import { simulatedBureau as bureau } from '@/outside/bureau/simulated-bureau';
+import type { BureauAnswer, BureauQuestion } from '@/outside/bureau/bureau';
 import { database, transact } from '../database';
 import { type Edited, editJob } from '../jobs/edit-job';
 import { closedGate } from '../jobs/gates';
 import { sections } from '../jobs/sections';
+import { bureau } from '../outside';
 import { KeyDestroyed, keepSealed, openSealed } from './vault';
 
 export interface SecretsView {
@@ -114,41 +115,65 @@ export async function askBureau(actor: PersonActor, input: AskBureauInput): Prom
   });
 }
 
-/** Fetches the answers that are due, each once, and seals them with the job. Authority withdrawn meanwhile keeps them out. */
+/**
+ * Fetches the answers that are due and seals them with the job, each once: the bureau is asked outside of any transaction,
+ * and whoever comes second with an answer finds it there. A job that was closed meanwhile takes none.
+ */
 export async function fetchAnswers(actor: PersonActor, number: number): Promise<void> {
-  await transact(async (db) => {
-    if (!(await lockJob(db, number))) return;
-    const job = await findJob(db, number);
-    if (!job || job.closed) return;
-    const terms = await listBureauTerms(db);
-    for (const enquiry of await takeDueEnquiries(db, job.id, actor.at)) {
-      const own = terms[enquiry.kind];
-      const question = await questionOf(db, job, enquiry.kind, enquiry.about);
-      const answer =
-        'ok' in question || !own
-          ? { ok: false as const, reason: 'The question no longer fits the job.' }
-          : await bureau.answer(question, own);
-      const end = answer.ok
-        ? {
-            envelopeId: (
-              await keepSealed(
-                db,
-                job.id,
-                { kind: bureauGives[enquiry.kind], source: 'bureau', value: answer.value },
-                { at: actor.at, by: enquiry.askedBy },
-              )
-            ).id,
-          }
-        : { failure: answer.reason };
-      await settleEnquiry(db, enquiry.id, end);
-      await appendAudit(db, actor, {
-        action: answer.ok ? 'bureau.answered' : 'bureau.failed',
-        subjectKind: 'job',
-        subjectId: job.id,
-        details: { enquiry: enquiry.id },
-      });
-    }
-  });
+  const due = await transact((db) => dueQuestions(db, number, actor.at));
+  const answers = new Map<string, BureauAnswer>();
+  for (const { id, question, terms } of due)
+    answers.set(
+      id,
+      'ok' in question || !terms
+        ? { ok: false, reason: 'The question no longer fits the job.' }
+        : await bureau.answer(question, terms),
+    );
+  if (answers.size > 0) await transact((db) => sealAnswers(db, actor, number, answers));
+}
+
+async function dueQuestions(db: Db, number: number, at: Date) {
+  const job = await findJob(db, number);
+  if (!job || job.closed) return [];
+  const terms = await listBureauTerms(db);
+  const due = [];
+  for (const { id, kind, about } of await listDueEnquiries(db, job.id, at))
+    due.push({ id, question: await questionOf(db, job, kind, about), terms: terms[kind] });
+  return due;
+}
+
+async function sealAnswers(
+  db: Db,
+  actor: PersonActor,
+  number: number,
+  answers: ReadonlyMap<string, BureauAnswer>,
+): Promise<void> {
+  if (!(await lockJob(db, number))) return;
+  const job = await findJob(db, number);
+  if (!job || job.closed) return;
+  for (const enquiry of await takeDueEnquiries(db, job.id, actor.at)) {
+    const answer = answers.get(enquiry.id);
+    if (!answer) continue;
+    const end = answer.ok
+      ? {
+          envelopeId: (
+            await keepSealed(
+              db,
+              job.id,
+              { kind: bureauGives[enquiry.kind], source: 'bureau', value: answer.value },
+              { at: actor.at, by: enquiry.askedBy },
+            )
+          ).id,
+        }
+      : { failure: answer.reason };
+    await settleEnquiry(db, enquiry.id, end);
+    await appendAudit(db, actor, {
+      action: answer.ok ? 'bureau.answered' : 'bureau.failed',
+      subjectKind: 'job',
+      subjectId: job.id,
+      details: { enquiry: enquiry.id },
+    });
+  }
 }
 
 /** Turns a key code of the job into its bitting by the shop's own rows of the series. */

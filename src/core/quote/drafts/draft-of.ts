@@ -1,10 +1,30 @@
-import type { OptionKind } from '../price-rules';
+import type { OptionKind } from '../option-kinds';
+import { sourcingOptions } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
 import { customerBuys, customerPrograms } from './customer-does';
 import { type DraftOrNot, no } from './draft';
 import { franchiseDesk } from './franchise-desk';
 import { repair } from './repair';
 import { copy, shopSupplies, universal } from './shop-brings';
+
+type DraftMaker = (request: QuoteRequest, state: KeyState, snapshot: QuoteSnapshot) => DraftOrNot;
+
+const drafts: Readonly<Record<OptionKind, DraftMaker>> = {
+  shopOriginal: (...all) => shopSupplies('shopOriginal', ...all),
+  shopReset: (...all) => {
+    const [, , { articles }] = all;
+    return articles.remote === null
+      ? no('The key has no remote, and only a remote is used again after a reset.')
+      : shopSupplies('shopReset', ...all);
+  },
+  shopAftermarket: (...all) => shopSupplies('shopAftermarket', ...all),
+  shopUniversal: universal,
+  shopClone: copy,
+  shopRepair: repair,
+  customerBuys,
+  customerPrograms,
+  franchiseDesk,
+};
 
 /** An option as it stands before trip, hour, discounts and tax; or why it does not exist. */
 export function draftOf(
@@ -13,26 +33,7 @@ export function draftOf(
   state: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
-  if (kind === 'shopRepair') return repair(request, state, snapshot);
-  if (request.keys === 0) return no('No new key is wanted.');
-  switch (kind) {
-    case 'shopOriginal':
-      return shopSupplies(kind, request, state, snapshot);
-    case 'shopReset':
-      return snapshot.articles.remote === null
-        ? no('The key has no remote, and only a remote is used again after a reset.')
-        : shopSupplies(kind, request, state, snapshot);
-    case 'shopAftermarket':
-      return shopSupplies(kind, request, state, snapshot);
-    case 'shopUniversal':
-      return universal(request, state, snapshot);
-    case 'shopClone':
-      return copy(request, state, snapshot);
-    case 'customerBuys':
-      return customerBuys(request, state, snapshot);
-    case 'customerPrograms':
-      return customerPrograms(request, state, snapshot);
-    case 'franchiseDesk':
-      return franchiseDesk(request, state, snapshot);
-  }
+  return sourcingOptions[kind].newKey && request.keys === 0
+    ? no('No new key is wanted.')
+    : drafts[kind](request, state, snapshot);
 }

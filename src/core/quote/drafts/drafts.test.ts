@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { sum } from '../lines';
-import { optionKinds } from '../price-rules';
+import { optionKinds } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot, QuoteWay } from '../quote';
 import { testPrice, testRequest, testRules, testSnapshot, testWay } from '../test-snapshot';
 import { customerBuys, customerPrograms } from './customer-does';

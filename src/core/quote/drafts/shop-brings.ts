@@ -1,6 +1,6 @@
 import { isClone, type RouteKind } from '@/core/programming/route';
 import { cutBlades } from '../cut';
-import type { OptionKind } from '../price-rules';
+import type { OptionKind } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot, QuoteWay, StockPiece, SupplierPrice } from '../quote';
 import { type Sourced, sourceArticles, type Wanted } from '../source-articles';
 import { programming } from '../work';

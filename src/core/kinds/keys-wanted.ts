@@ -1,0 +1,2 @@
+/** The most new keys that one job may want. */
+export const mostKeysWanted = 5;

@@ -1,0 +1,47 @@
+import type { ClientBase } from 'pg';
+import { methodKinds } from '@/core/catalogue/methods';
+import { routeKinds } from '@/core/programming/route';
+import { toolFunctions } from '@/core/programming/van-kit';
+import { optionKinds } from '@/core/quote/option-kinds';
+import { menuWorks } from '@/core/quote/price-rules';
+
+/** Columns that hold a kind of a registry: a new kind needs no migration of its own. */
+export const kindColumns: Readonly<Record<string, readonly string[]>> = {
+  'platform_method.kind': methodKinds,
+  'tool_cover.method': toolFunctions,
+  'job.route': routeKinds,
+  'price_menu.work': menuWorks,
+  'shop_warranty.option': optionKinds,
+  'quote_terms.agreed_option': optionKinds,
+  'quote_acceptance.option': optionKinds,
+};
+
+/**
+ * Lets each of these columns hold exactly the kinds of its registry, for use after the migrations by the role that owns
+ * the schema. What stands already is left alone; a row of a kind that no longer exists stops it.
+ */
+export async function applyKindChecks(client: ClientBase): Promise<void> {
+  for (const [place, kinds] of Object.entries(kindColumns)) {
+    const [table = '', column = ''] = place.split('.');
+    const name = `${table}_${column}_kinds`;
+    const stands = await client.query<{ kinds: string | null }>(
+      `SELECT obj_description(oid, 'pg_constraint') AS kinds FROM pg_constraint
+       WHERE conname = $1 AND conrelid = $2::regclass`,
+      [name, table],
+    );
+    if (stands.rows[0]?.kinds === kinds.join(' ')) continue;
+    const list = kinds.map((kind) => client.escapeLiteral(kind)).join(', ');
+    await client.query('BEGIN');
+    try {
+      await client.query(`ALTER TABLE ${table} DROP CONSTRAINT IF EXISTS ${name}`);
+      await client.query(`ALTER TABLE ${table} ADD CONSTRAINT ${name} CHECK (${column} IN (${list}))`);
+      await client.query(
+        `COMMENT ON CONSTRAINT ${name} ON ${table} IS ${client.escapeLiteral(kinds.join(' '))}`,
+      );
+      await client.query('COMMIT');
+    } catch (error) {
+      await client.query('ROLLBACK');
+      throw error;
+    }
+  }
+}

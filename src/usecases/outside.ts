@@ -1,0 +1,14 @@
+// Which stand-in serves for each service outside. Nothing else of the use-cases names one.
+import type { RoadNetwork } from '@/core/quote/roads';
+import type { Bureau } from '@/outside/bureau/bureau';
+import { simulatedBureau } from '@/outside/bureau/simulated-bureau';
+import type { Roads } from '@/outside/roads/roads';
+import { simulatedRoads } from '@/outside/roads/simulated-roads';
+
+/** Asked outside of any transaction: an answer may take its time. */
+export const bureau: Bureau = simulatedBureau;
+
+/** The ways through a network. Its graph is built here, so that one is asked for all drives that go together. */
+export function roadsOf(network: RoadNetwork): Roads {
+  return simulatedRoads(network);
+}
