@@ -1,10 +1,12 @@
 // A made-up library of the size of the figures: 400 makes, 20,000 models, 200,000 applications, as CSV files.
+
 import { once } from 'node:events';
 import { createWriteStream, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { listOf } from '@/core/catalogue/lists';
 import { pick, seededRandom } from '@/core/kinds/random';
-import { csvHeader, csvLines } from '@/formats/list-csv';
+import { writeCsv } from '@/formats/csv';
+import { csvHeader } from '@/formats/list-csv';
 
 export const size = { makes: 400, models: 20_000, applications: 200_000 } as const;
 
@@ -53,10 +55,10 @@ export async function writeBigLibrary(folder: string, articles: BigArticles): Pr
     for (const row of rows) {
       batch.push(row);
       if (batch.length < 2000) continue;
-      if (!file.write(csvLines(batch))) await once(file, 'drain');
+      if (!file.write(writeCsv(batch))) await once(file, 'drain');
       batch = [];
     }
-    file.end(csvLines(batch));
+    file.end(writeCsv(batch));
     await once(file, 'close');
   };
   await write(

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { listOf } from '@/core/catalogue/lists';
-import { csvHeader, csvLines, ListCsvError, type RawRow, readListCsv } from './list-csv';
+import { CsvFailure, writeCsv } from './csv';
+import { csvHeader, type RawRow, readListCsv } from './list-csv';
 import { decodeText, EncodingError } from './text-encoding';
 
 const blanks = listOf('blanks');
@@ -74,9 +75,9 @@ describe('a list as CSV', () => {
     ['a row of megabytes', `${header}A,B,${'x'.repeat(30_000)}\n`, 2, undefined],
   ])('with %s is refused at its line', async (_, content, line, column) => {
     const error = await read(content, 1000).catch((thrown: unknown) => thrown);
-    expect(error).toBeInstanceOf(ListCsvError);
-    expect((error as ListCsvError).line).toBe(line);
-    if (column !== undefined) expect((error as ListCsvError).column).toBe(column);
+    expect(error).toBeInstanceOf(CsvFailure);
+    expect((error as CsvFailure).line).toBe(line);
+    if (column !== undefined) expect((error as CsvFailure).column).toBe(column);
   });
 
   it.each([
@@ -105,7 +106,7 @@ describe('a list as CSV', () => {
       .filter((text) => text === '' || text.trim() !== '');
     await fc.assert(
       fc.asyncProperty(fc.array(fc.tuple(cell, cell, cell), { maxLength: 6 }), async (rows) => {
-        const text = csvHeader(blanks) + csvLines(rows);
+        const text = csvHeader(blanks) + writeCsv(rows);
         const found = await read(text, 5);
         expect(found.rows.map(({ cells }) => [cells.article, cells.keyway, cells.seat])).toEqual(
           rows.map((row) => row.map((one) => (one === '' ? undefined : one))),

@@ -4,7 +4,7 @@ import { done, failed, type Result } from '@/core/kinds/result';
 import { type ListedPrice, priceFileColumns, repeatedLines } from '@/core/quote/price-file';
 import { parseInput } from '@/inputs/parse';
 import { PriceFileRow } from '@/inputs/price-file-row';
-import { type CsvLimits, fieldOfColumn, readCsv, writeCsv } from './csv';
+import { type CsvLimits, fieldOfColumn, readCsv, withPoint, writeCsv } from './csv';
 import { decodeText, EncodingError } from './text-encoding';
 
 export interface FileProblem {
@@ -19,6 +19,8 @@ export interface PriceFileRead {
   readonly problems: readonly FileProblem[];
 }
 
+/** Columns that may have a decimal comma where semicolons stand between the cells. */
+const amounts = ['price', 'shipping'];
 const limits: CsvLimits = { lines: 50_000, signs: 2000 };
 
 /** Reads the bytes of a supplier's price file; prices in minor units of the currency. */
@@ -72,7 +74,10 @@ function readRows(text: string, currency: string): Omit<PriceFileRead, 'text'> {
   if (strange.length === 0)
     for (const { line, cells } of table.rows) {
       const named = Object.fromEntries(
-        Object.entries(cells).map(([name, cell]) => [fieldOfColumn(name), cell]),
+        Object.entries(cells).map(([name, cell]) => [
+          fieldOfColumn(name),
+          table.separator === ';' && amounts.includes(name) ? withPoint(cell) : cell,
+        ]),
       );
       const parsed = parseInput(PriceFileRow, named);
       if (!parsed.ok) {

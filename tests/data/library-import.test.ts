@@ -3,7 +3,8 @@ import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { listNames, listOf } from '@/core/catalogue/lists';
 import type { PersonActor } from '@/core/kinds/actor';
-import { csvHeader, csvLines } from '@/formats/list-csv';
+import { writeCsv } from '@/formats/csv';
+import { csvHeader } from '@/formats/list-csv';
 import { database } from '@/usecases/database';
 import { readListPage } from '@/usecases/library/browse';
 import { undoChange } from '@/usecases/library/edit-library';
@@ -193,7 +194,7 @@ describe('an export', () => {
     await fc.assert(
       fc.asyncProperty(texts, async (seat) => {
         const content =
-          csvHeader(listOf('blanks')) + csvLines([['BLANK-9200', 'Siskin 11', seat.normalize('NFC')]]);
+          csvHeader(listOf('blanks')) + writeCsv([['BLANK-9200', 'Siskin 11', seat.normalize('NFC')]]);
         const row = await readFileAs(actor, 'blanks', content);
         expect(row.preview?.problems).toEqual([]);
         await storeImport(actor, row.id, { formulas: true });

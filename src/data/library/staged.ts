@@ -29,13 +29,9 @@ export interface StagedCounts {
   readonly left: number;
 }
 
-function staging(list: LibraryList): string[] {
-  return list.columns.map((_, at) => `c${at + 1}`);
-}
-
 /** Staged rows of one list as a table expression with the names of its columns; `$1` is the import. */
 function stagedRows(name: ListName): string {
-  const columns = listOf(name).columns.map((column, at) => `c${at + 1} AS ${column.name}`);
+  const columns = listOf(name).columns.map((column, at) => `cells[${at + 1}] AS ${column.name}`);
   return `SELECT line, id, ${columns.join(', ')} FROM import_row WHERE import_id = $1 AND list = '${name}'`;
 }
 
@@ -52,7 +48,7 @@ export async function stageRows(db: Db, importId: string, rows: readonly StagedR
         list: name,
         line,
         id,
-        ...Object.fromEntries(columns.map((column, at) => [`c${at + 1}`, cells[column.name] ?? null])),
+        cells: columns.map((column) => cells[column.name] ?? null),
       })),
     );
   }
@@ -68,15 +64,19 @@ export async function copyStagedRows(
   const list = listOf(name);
   let text = '';
   for (const { line, id, cells } of rows) {
-    text += `${importId}\t${name}\t${line}\t${copyCell(id)}`;
-    for (const column of list.columns) text += `\t${copyCell(cells[column.name])}`;
-    text += '\n';
+    const own = list.columns.map(({ name }) => arrayCell(cells[name])).join(',');
+    text += `${importId}\t${name}\t${line}\t${copyCell(id)}\t${copyCell(`{${own}}`)}\n`;
   }
-  await copyText(db, `import_row (import_id, list, line, id, ${staging(list).join(', ')})`, text);
+  await copyText(db, 'import_row (import_id, list, line, id, cells)', text);
 }
 
-function copyCell(value: string | undefined): string {
-  if (value === undefined) return '\\N';
+/** A cell as an array of text is written. */
+function arrayCell(value: string | undefined): string {
+  return value === undefined ? 'NULL' : `"${value.replace(/["\\]/g, '\\$&')}"`;
+}
+
+/** A value as COPY reads it. */
+function copyCell(value: string): string {
   return /[\\\t\n\r]/.test(value)
     ? value.replace(/\\/g, '\\\\').replace(/\t/g, '\\t').replace(/\n/g, '\\n').replace(/\r/g, '\\r')
     : value;

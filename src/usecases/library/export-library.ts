@@ -2,8 +2,9 @@ import Cursor from 'pg-cursor';
 import { type Cells, type ListName, listNames, listOf } from '@/core/catalogue/lists';
 import type { Actor } from '@/core/kinds/actor';
 import { exportQuery } from '@/data/library/rows';
+import { writeCsv } from '@/formats/csv';
 import { libraryFormat, rowToJson } from '@/formats/library-json';
-import { csvHeader, csvLines } from '@/formats/list-csv';
+import { csvHeader } from '@/formats/list-csv';
 import { downloadDatabase } from '../database';
 import { type Download, openDownload } from '../downloads';
 
@@ -23,7 +24,7 @@ async function* csvOf(name: ListName): AsyncGenerator<string> {
   const list = listOf(name);
   yield csvHeader(list);
   for await (const rows of readRows(name)) {
-    yield csvLines(rows.map((row) => list.columns.map((column) => row[column.name] ?? null)));
+    yield writeCsv(rows.map((row) => list.columns.map((column) => row[column.name] ?? null)));
   }
 }
 

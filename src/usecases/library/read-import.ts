@@ -23,8 +23,9 @@ import {
   listStagedChanges,
   type StagedRow,
 } from '@/data/library/staged';
+import { CsvFailure } from '@/formats/csv';
 import { readLibraryJson } from '@/formats/library-json';
-import { ListCsvError, type RawRow, readListCsv } from '@/formats/list-csv';
+import { type RawRow, readListCsv } from '@/formats/list-csv';
 import { decodeText, EncodingError } from '@/formats/text-encoding';
 import { now } from '@/outside/clock';
 import { database, importDatabase, transact } from '../database';
@@ -100,7 +101,7 @@ class Cancelled extends Error {}
 /** What is wrong with the file as a whole. */
 function failureOf(error: unknown, file: ImportFile): ImportProblem | undefined {
   const list = file.list === 'library' ? 'makes' : file.list;
-  if (error instanceof ListCsvError)
+  if (error instanceof CsvFailure)
     return { list, line: error.line, column: error.column, reason: error.message };
   if (error instanceof EncodingError || error instanceof FileRefused)
     return { list, line: 1, reason: error.message };
