@@ -22,10 +22,11 @@ const subjects = [
   'authority',
   'programming',
   'benchcar',
+  'travel',
+  'supply',
   'job',
   'logbook',
   'quote',
-  'stock',
   'day',
   'practice',
 ];

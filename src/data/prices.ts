@@ -1,20 +1,10 @@
 import type { LocalDay } from '@/core/kinds/local-time';
-import type { PriceRules } from '@/core/quote/price-rules';
-import type { Desk, SourceOutcome, SupplierPrice, TaxClass } from '@/core/quote/quote';
+import type { PriceLists } from '@/core/quote/pricing';
+import type { Desk, SourceOutcome } from '@/core/quote/quote';
+import type { SupplierPrice } from '@/core/supply/supplier-prices';
 import type { Db } from './db';
 import { readPriceRules, readTaxRates } from './price-rules';
 import { together } from './together';
-
-/** Everything priced that a quote of one day may need. */
-export interface PriceLists {
-  readonly rules: PriceRules;
-  readonly taxBasisPoints: Readonly<Record<TaxClass, number>>;
-  readonly prices: readonly SupplierPrice[];
-  readonly desk: Desk | null;
-  readonly outcomes: readonly SourceOutcome[];
-  /** What the bureau takes for a PIN; 0 where there is no bureau. */
-  readonly bureauFeeMinor: number;
-}
 
 /** Undefined where the day has no price book. */
 export async function readPriceLists(

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { StockGrade, StockState } from '@/core/stock/movements';
+import type { StockGrade, StockState } from '@/core/supply/movements';
 import type { Db } from './db';
 
 export interface Reservation {

@@ -1,4 +1,4 @@
-import type { RoadNetwork } from '@/core/quote/roads';
+import type { RoadNetwork } from '@/core/travel/roads';
 import type { Db } from './db';
 
 /** The roads of the district as they are stored. */

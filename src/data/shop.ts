@@ -1,6 +1,6 @@
 import type { LocalRules } from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
-import type { OpenHours } from '@/core/quote/gaps';
+import type { OpenHours } from '@/core/travel/gaps';
 import type { Db } from './db';
 
 export interface ShopRow {

@@ -1,6 +1,6 @@
 import { type Actor, actorId } from '@/core/kinds/actor';
-import type { StockPiece } from '@/core/quote/quote';
-import type { MovementReason, StockGrade, StockLine, StockState } from '@/core/stock/movements';
+import type { MovementReason, StockGrade, StockLine, StockState } from '@/core/supply/movements';
+import type { StockPiece } from '@/core/supply/supplier-prices';
 import type { Db } from './db';
 
 export interface StockRow extends StockLine {

@@ -1,5 +1,5 @@
 import type { LocalDay } from '@/core/kinds/local-time';
-import type { ListedPrice, SupplierRecord } from '@/core/quote/price-file';
+import type { ListedPrice, SupplierRecord } from '@/core/supply/price-file';
 import type { Db } from './db';
 
 /** The suppliers with their record and how old their prices are. */

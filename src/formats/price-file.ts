@@ -1,7 +1,7 @@
 import { Readable } from 'node:stream';
 import { minorPlaces } from '@/core/kinds/money';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { type ListedPrice, priceFileColumns, repeatedLines } from '@/core/quote/price-file';
+import { type ListedPrice, priceFileColumns, repeatedLines } from '@/core/supply/price-file';
 import { parseInput } from '@/inputs/parse';
 import { PriceFileRow } from '@/inputs/price-file-row';
 import { type CsvLimits, fieldOfColumn, readCsv, withPoint, writeCsv } from './csv';

@@ -11,8 +11,7 @@ import {
   MaxLength,
   Min,
 } from 'class-validator';
-import type { Access, Why } from '@/core/identify/line/reading';
-import { lineLimit, whys } from '@/core/identify/line/reading';
+import { type Access, lineLimit, type Why, whys } from '@/core/identify/line/reading';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { calendarDay, orNull } from './fields';
 

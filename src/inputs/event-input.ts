@@ -11,11 +11,9 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import type { PinSource } from '@/core/catalogue/platform';
-import { pinSources } from '@/core/catalogue/platform';
+import { type PinSource, pinSources } from '@/core/catalogue/platform';
 import type { AttemptResult, JobEvent } from '@/core/job/events';
-import type { RouteKind } from '@/core/programming/route';
-import { routeKinds } from '@/core/programming/route';
+import { type RouteKind, routeKinds } from '@/core/programming/route';
 import { instant, notList, whole } from './fields';
 
 class CountReadContent {

@@ -17,12 +17,9 @@ import {
   ValidateNested,
 } from 'class-validator';
 import type { Ignition } from '@/core/catalogue/application';
-import type { QuestionGiven } from '@/core/identify/gathered-facts';
-import { answerKinds } from '@/core/identify/gathered-facts';
-import type { Why } from '@/core/identify/line/reading';
-import { lineLimit, whys } from '@/core/identify/line/reading';
-import type { QuestionKind } from '@/core/identify/next-question';
-import { questionKinds } from '@/core/identify/next-question';
+import { answerKinds, type QuestionGiven } from '@/core/identify/gathered-facts';
+import { lineLimit, type Why, whys } from '@/core/identify/line/reading';
+import { type QuestionKind, questionKinds } from '@/core/identify/next-question';
 import { usualCertainty } from '@/core/identify/what-to-bring';
 import { JobEdit } from './job-inputs';
 

@@ -12,20 +12,27 @@ import {
   ValidateNested,
 } from 'class-validator';
 import type { BureauKind } from '@/core/authority/bureau';
-import type { IdentityDocument, RightDocument, WaySeen } from '@/core/authority/documents';
-import { identityDocuments, rightDocuments, waysSeen } from '@/core/authority/documents';
-import type { SecretKind, SecretSource } from '@/core/authority/secrets';
-import { secretKinds, writtenSources } from '@/core/authority/secrets';
-import type { FactKind } from '@/core/catalogue/fact-kinds';
-import { factKindNames } from '@/core/catalogue/fact-kinds';
-import type { Outcome } from '@/core/job/closing';
-import { outcomes } from '@/core/job/closing';
-import type { ChoiceQuestion } from '@/core/programming/choices';
-import { choiceAnswers, choiceQuestions } from '@/core/programming/choices';
-import type { BladeState, KeyFault, Known, Presence, Rank } from '@/core/programming/keys';
-import { keyFaults } from '@/core/programming/keys';
-import type { RouteKind } from '@/core/programming/route';
-import { routeKinds } from '@/core/programming/route';
+import {
+  type IdentityDocument,
+  identityDocuments,
+  type RightDocument,
+  rightDocuments,
+  type WaySeen,
+  waysSeen,
+} from '@/core/authority/documents';
+import { type SecretKind, type SecretSource, secretKinds, writtenSources } from '@/core/authority/secrets';
+import { type FactKind, factKindNames } from '@/core/catalogue/fact-kinds';
+import { type Outcome, outcomes } from '@/core/job/closing';
+import { type ChoiceQuestion, choiceAnswers, choiceQuestions } from '@/core/programming/choices';
+import {
+  type BladeState,
+  type KeyFault,
+  type Known,
+  keyFaults,
+  type Presence,
+  type Rank,
+} from '@/core/programming/keys';
+import { type RouteKind, routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import { CallInput } from './call-input';
 import { notList, orNull, shaped, whole } from './fields';

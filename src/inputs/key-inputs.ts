@@ -16,8 +16,14 @@ import {
   ValidateIf,
   ValidateNested,
 } from 'class-validator';
-import type { BladeState, KeyFault, Known, Presence, Rank } from '@/core/programming/keys';
-import { keyFaults } from '@/core/programming/keys';
+import {
+  type BladeState,
+  type KeyFault,
+  type Known,
+  keyFaults,
+  type Presence,
+  type Rank,
+} from '@/core/programming/keys';
 import { JobEdit } from './job-inputs';
 
 /** A key as a bench is told of it. */

@@ -1,8 +1,6 @@
 import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsUUID, Length, Max, Min } from 'class-validator';
-import type { ObservedFact } from '@/core/catalogue/conflicts';
-import { observedFacts } from '@/core/catalogue/conflicts';
-import type { ListName } from '@/core/catalogue/lists';
-import { listNames } from '@/core/catalogue/lists';
+import { type ObservedFact, observedFacts } from '@/core/catalogue/conflicts';
+import { type ListName, listNames } from '@/core/catalogue/lists';
 
 export class StoreImportInput {
   /** Whether cells that would run as formulas are stored all the same. */

@@ -1,7 +1,6 @@
 import 'reflect-metadata/lite';
 import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsInt, IsUUID, Length, Matches, Max, Min } from 'class-validator';
-import type { Scope } from '@/core/authority/scopes';
-import { scopes } from '@/core/authority/scopes';
+import { type Scope, scopes } from '@/core/authority/scopes';
 import type { Role } from '@/core/kinds/actor';
 import { orNull } from './fields';
 

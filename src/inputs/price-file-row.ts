@@ -1,5 +1,4 @@
-import type { ArticleCondition } from '@/core/quote/quote';
-import { articleConditions } from '@/core/quote/quote';
+import { type ArticleCondition, articleConditions } from '@/core/supply/supplier-prices';
 import { cell } from './cells';
 
 /** One row of a supplier's price file. */

@@ -17,21 +17,20 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import type { RouteKind } from '@/core/programming/route';
-import { routeKinds } from '@/core/programming/route';
-import type { OptionKind } from '@/core/quote/option-kinds';
-import { optionKinds } from '@/core/quote/option-kinds';
-import type {
-  BookStyle,
-  Difficulty,
-  DistanceBand,
-  HourRule,
-  MenuPrice,
-  RoundingMode,
+import { type RouteKind, routeKinds } from '@/core/programming/route';
+import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
+import {
+  type BookStyle,
+  bookStyles,
+  type Difficulty,
+  type DistanceBand,
+  difficulties,
+  type HourRule,
+  type MenuPrice,
+  type RoundingMode,
+  roundingModes,
 } from '@/core/quote/price-rules';
-import { bookStyles, difficulties, roundingModes } from '@/core/quote/price-rules';
-import type { SupplierKind } from '@/core/quote/quote';
-import { supplierKinds } from '@/core/quote/quote';
+import { type SupplierKind, supplierKinds } from '@/core/supply/supplier-prices';
 import { orNull } from './fields';
 
 type Decorator = (target: object, property: string) => void;

@@ -1,7 +1,6 @@
 import { IsBoolean, IsIn, IsInt, IsOptional, Length, Matches, Max, Min } from 'class-validator';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
-import type { BookStyle } from '@/core/quote/price-rules';
-import { bookStyles } from '@/core/quote/price-rules';
+import { type BookStyle, bookStyles } from '@/core/quote/price-rules';
 import { CarInput } from './identify-input';
 
 /** A car to quote without a job, and on which terms. */

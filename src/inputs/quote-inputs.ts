@@ -10,11 +10,9 @@ import {
   MaxLength,
   Min,
 } from 'class-validator';
-import type { OptionKind } from '@/core/quote/option-kinds';
-import { optionKinds } from '@/core/quote/option-kinds';
+import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import type { BookStyle } from '@/core/quote/price-rules';
-import type { RedoReason } from '@/core/quote/redo';
-import { redoReasons } from '@/core/quote/redo';
+import { type RedoReason, redoReasons } from '@/core/quote/redo';
 import { calendarDay, orNull, whole } from './fields';
 import { JobEdit } from './job-inputs';
 

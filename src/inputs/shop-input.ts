@@ -1,6 +1,12 @@
 import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsInt, IsNumber, Max, MaxLength, Min } from 'class-validator';
-import type { IdentityDocument, RightDocument, WitnessRule } from '@/core/authority/documents';
-import { identityDocuments, rightDocuments, witnessRules } from '@/core/authority/documents';
+import {
+  type IdentityDocument,
+  identityDocuments,
+  type RightDocument,
+  rightDocuments,
+  type WitnessRule,
+  witnessRules,
+} from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
 
 export class PriceClassInput {

@@ -1,6 +1,12 @@
 import { IsIn, IsInt, IsOptional, IsUUID, Length, Max, MaxLength, Min } from 'class-validator';
-import type { StockGrade, StockState, ToldMovement } from '@/core/stock/movements';
-import { movementReasons, stockGrades, stockStates } from '@/core/stock/movements';
+import {
+  movementReasons,
+  type StockGrade,
+  type StockState,
+  stockGrades,
+  stockStates,
+  type ToldMovement,
+} from '@/core/supply/movements';
 import { orNull } from './fields';
 
 const told = Object.keys(movementReasons).filter((reason) => reason !== 'opening');

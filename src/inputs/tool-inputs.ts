@@ -13,10 +13,8 @@ import {
   Min,
   ValidateNested,
 } from 'class-validator';
-import type { RightKind, ToolFunction } from '@/core/programming/van-kit';
-import { rightKinds, toolFunctions } from '@/core/programming/van-kit';
-import type { BladeKind } from '@/core/quote/cut';
-import { bladeKinds } from '@/core/quote/cut';
+import { type RightKind, rightKinds, type ToolFunction, toolFunctions } from '@/core/programming/van-kit';
+import { type BladeKind, bladeKinds } from '@/core/quote/cut';
 import { calendarDay, orNull } from './fields';
 
 class OnVan {

@@ -1,6 +1,5 @@
 import { IsIn, IsOptional, Length, MaxLength } from 'class-validator';
-import type { VehicleClass } from '@/core/catalogue/vehicle-class';
-import { vehicleClasses } from '@/core/catalogue/vehicle-class';
+import { type VehicleClass, vehicleClasses } from '@/core/catalogue/vehicle-class';
 
 /** A whole or partial VIN as typed or pasted, with what else is known of the car. */
 export class VinInput {

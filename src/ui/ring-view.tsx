@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import type { RingTag } from '@/core/programming/ring';
 import { classNames } from './class-names';
+import { ringLooks } from './ring-looks';
 import { TagShape } from './tag-shape';
 
 interface RingViewProps {
@@ -50,7 +51,7 @@ function RingTagView({ tag, onOpen }: { tag: RingTag; onOpen: ((keyId: string) =
     </span>
   );
   return (
-    <TagShape tone={tag.tone} outline={tag.outline} className="px-2 py-1.5">
+    <TagShape {...ringLooks[tag.state]} className="px-2 py-1.5">
       {onOpen ? (
         <button type="button" className="min-h-11 w-full" onClick={() => onOpen(tag.keyId)}>
           {words}
@@ -73,7 +74,8 @@ function Slots({
 }) {
   const toneOf = (tag: number | null) => {
     if (tag === null) return 'border-oxide text-oxide border-dashed';
-    return tags.find((one) => one.tag === tag)?.tone === 'oxide'
+    const state = tags.find((one) => one.tag === tag)?.state;
+    return state && ringLooks[state].tone === 'oxide'
       ? 'border-oxide text-oxide border-dashed'
       : 'border-glaze text-glaze';
   };

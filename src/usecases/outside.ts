@@ -1,5 +1,5 @@
 // Which stand-in serves for each service outside. Nothing else of the use-cases names one.
-import type { RoadNetwork } from '@/core/quote/roads';
+import type { RoadNetwork } from '@/core/travel/roads';
 import type { Bureau } from '@/outside/bureau/bureau';
 import { simulatedBureau } from '@/outside/bureau/simulated-bureau';
 import type { Roads } from '@/outside/roads/roads';

@@ -5,23 +5,22 @@ import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { type Advice, adviseRoute } from '@/core/programming/advice';
 import { countKeys, type KeyCount } from '@/core/programming/key-count';
 import { type KeyPlan, keyPlans } from '@/core/programming/key-plans';
-import { type KeySituation, knownInHand } from '@/core/programming/keys';
+import type { KeySituation } from '@/core/programming/keys';
 import { orderOfSources, type SourceStep, systemTypeOrder } from '@/core/programming/pin';
 import type { RankTest } from '@/core/programming/rank-test';
-import { deriveRing, type Ring } from '@/core/programming/ring';
-import { othersEffect, type Route, type RouteRequest } from '@/core/programming/route';
+import { type Ring, ringFor } from '@/core/programming/ring';
+import type { Route, RouteRequest } from '@/core/programming/route';
 import { findRoutes } from '@/core/programming/routes';
-import { deskTotalMinor } from '@/core/quote/options';
+import { deskOf, moneyOf } from '@/core/quote/recommend';
 import { listPlatformNames, listPlatforms } from '@/data/catalogue';
 import { findNamed, listMakes, listMarkets } from '@/data/names';
-import { type PriceLists, readPriceLists } from '@/data/prices';
+import { readPriceLists } from '@/data/prices';
 import { findRankTest } from '@/data/rank-tests';
 import { listRouteRecords } from '@/data/route-records';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
 import type { BenchKeyInput, KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { database } from './database';
-import { cheapestOf } from './jobs/recommendation';
 import { articlesUsedUp } from './quote/pricing';
 
 export interface RoutesFound {
@@ -65,42 +64,24 @@ export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<R
     network: input.network ?? null,
     built: input.built === undefined ? null : { from: input.built, to: input.built },
     record: records[platform.id] ?? [],
-    money: {
-      rateMinor: prices?.rules.rateMinor ?? 0,
-      bureauFeeMinor: prices?.bureauFeeMinor ?? 0,
-      onlyKeyHarmMinor: shop.onlyKeyHarmMinor,
-      stolenLiveHarmMinor: shop.stolenLiveHarmMinor,
-      articleMinor: cheapestOf(prices?.prices ?? []),
-    },
-    desk: prices ? deskOf(prices, situation) : null,
+    money: moneyOf(prices, shop),
+    desk: prices ? deskOf(situation, [], { ...prices, trip: null }) : null,
   };
   const routes = findRoutes(request);
   const advice = adviseRoute(routes, request);
-  const route = advice?.kind ?? null;
-  const others = route === null ? 'keep' : othersEffect(route, platform);
+  const advised = routes.find(({ kind }) => kind === advice?.kind) ?? null;
   return done({
     platform: platform.name,
     van: van.name,
     routes,
     advice,
-    ring: deriveRing(situation, { route, others, learned: new Set(), finished: false }),
+    ring: ringFor(situation, advised),
     pin: orderOfSources(request),
     systemTypes: systemTypeOrder(platform, request.record),
     rank: await findRankTest(db, platform.id),
     currency: shop.currency,
     locale: shop.locale,
   });
-}
-
-/** The desk's labour and programming with the tow; the key itself is not known without a car. */
-function deskOf(prices: PriceLists, situation: KeySituation): RouteRequest['desk'] {
-  const tow = knownInHand(situation).length === 0;
-  const work = { keys: situation.wanted, tow, articles: [] };
-  const totalMinor = deskTotalMinor(work, { ...prices, trip: null });
-  const { desk } = prices;
-  return desk && totalMinor !== undefined
-    ? { name: desk.name, totalMinor, workingDays: desk.workingDays, tow }
-    : null;
 }
 
 export interface KeysCounted {
@@ -117,7 +98,7 @@ export async function countKeysFor(_actor: Actor, input: KeyCountInput): Promise
   return done({
     count: countKeys(situation),
     plans: keyPlans(situation),
-    ring: deriveRing(situation, { route: null, others: 'keep', learned: new Set(), finished: false }),
+    ring: ringFor(situation, null),
   });
 }
 

@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { changeOf } from '@/core/stock/movements';
+import { changeOf } from '@/core/supply/movements';
 import { appendAudit } from '@/data/audit';
 import { getShopOrThrow } from '@/data/shop';
 import {

@@ -1,8 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { parseInput } from '@/inputs/parse';
-import type { PriceRulesInput } from '@/inputs/price-inputs';
-import { PriceRulesInput as RulesClass } from '@/inputs/price-inputs';
+import { type PriceRulesInput, PriceRulesInput as RulesClass } from '@/inputs/price-inputs';
 import { draftOfRules, sentOfDraft } from '@/screens/prices/draft';
 import { database } from '@/usecases/database';
 import {

@@ -1,27 +1,6 @@
+import { noKeysTold } from '@/core/identify/line/reading';
+import { noCall } from '@/core/job/job';
+
 /** What a call sends when nothing was said. */
-export const emptyCall = {
-  line: '',
-  year: null,
-  makeId: null,
-  modelId: null,
-  carWords: '',
-  ignition: null,
-  market: null,
-  vin: null,
-  why: null,
-  access: null,
-  placeId: null,
-  distanceKm: null,
-  urgent: false,
-  day: null,
-  from: null,
-  by: null,
-  placeDetail: null,
-  note: null,
-  name: null,
-  phone: null,
-  working: null,
-  lost: null,
-  wanted: null,
-  keyCode: null,
-};
+const { make: _, model: __, place: ___, placeKm: ____, placeMinutes: _____, ...told } = noCall;
+export const emptyCall = { ...told, line: '', ...noKeysTold, keyCode: null };

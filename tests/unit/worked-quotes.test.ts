@@ -3,9 +3,10 @@ import { laterCharges } from '@/core/quote/bargain';
 import type { OptionKind } from '@/core/quote/option-kinds';
 import { quoteOf } from '@/core/quote/options';
 import type { BookStyle, RoundingMode } from '@/core/quote/price-rules';
-import type { QuoteRequest, QuoteSnapshot, SupplierKind } from '@/core/quote/quote';
+import type { QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
 import { testPrice, testRequest, testRules, testSnapshot, testWay } from '@/core/quote/test-snapshot';
-import { tripLines } from '@/core/quote/trip';
+import { tripLines } from '@/core/quote/trip-lines';
+import type { SupplierKind } from '@/core/supply/supplier-prices';
 import { workedQuotes } from '../support/worked-quotes';
 
 type Cells = (typeof workedQuotes)[number];

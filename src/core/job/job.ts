@@ -43,6 +43,35 @@ export interface Call {
   readonly phone: string | null;
 }
 
+/** A call of which nothing is known. */
+export const noCall: Call = {
+  line: null,
+  year: null,
+  makeId: null,
+  make: null,
+  modelId: null,
+  model: null,
+  carWords: '',
+  ignition: null,
+  market: null,
+  vin: null,
+  why: null,
+  access: null,
+  placeId: null,
+  place: null,
+  distanceKm: null,
+  placeKm: null,
+  placeMinutes: null,
+  urgent: false,
+  day: null,
+  from: null,
+  by: null,
+  placeDetail: null,
+  note: null,
+  name: null,
+  phone: null,
+};
+
 export interface Authority {
   readonly stage: Exclude<AuthorityStage, 'none'>;
   readonly holderName: string | null;

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import type { KeysTold, Why } from '@/core/identify/line/reading';
+import { type KeysTold, noKeysTold, type Why } from '@/core/identify/line/reading';
 import { openingRing } from './opening-keys';
 
 function ring(told: Partial<KeysTold>, why: Why | null) {
   let next = 0;
-  return openingRing({ working: null, lost: null, wanted: null, ...told }, why, () => `id-${next++}`);
+  return openingRing({ ...noKeysTold, ...told }, why, () => `id-${next++}`);
 }
 const words = (told: Partial<KeysTold>, why: Why | null) =>
   ring(told, why).keys.map((key) =>

@@ -1,35 +1,18 @@
 import { describe, expect, it } from 'vitest';
 import { emptyLog } from './events';
-import { authorityStage, carName, formatJobNumber, type Job } from './job';
+import { authorityStage, carName, formatJobNumber, type Job, noCall } from './job';
 import { type StationsRequest, stationsOf } from './stations';
 import { usualTerms } from './terms';
 
 const call: Job['call'] = {
-  line: null,
+  ...noCall,
   year: 2019,
   makeId: 'halvorn',
   make: 'Halvorn',
   modelId: 'merrowdale',
   model: 'Merrowdale',
-  carWords: '',
   ignition: 'push',
-  market: null,
-  vin: null,
   why: 'lost',
-  access: null,
-  placeId: null,
-  place: null,
-  distanceKm: null,
-  placeKm: null,
-  placeMinutes: null,
-  urgent: false,
-  day: null,
-  from: null,
-  by: null,
-  placeDetail: null,
-  note: null,
-  name: null,
-  phone: null,
 };
 
 const job: Job = {

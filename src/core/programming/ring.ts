@@ -1,17 +1,37 @@
 import { countKeys, type KeyCount } from './key-count';
 import { faultNames, isUsable, type KeySituation, knownOf, type PhysicalKey } from './keys';
 import { type CountAnswer, isErasing, type JobPlan } from './plan';
-import { isClone } from './route';
+import { isClone, type Route } from './route';
 
-/** How a tag looks: never by its tone alone. */
+/** What a key is to the car and to the job; how that looks is said by the skin. */
+export type RingState =
+  /** In hand and known. */
+  | 'works'
+  /** In hand; something about it wants a look or a try. */
+  | 'check'
+  | 'broken'
+  /** In hand, and strange to the car. */
+  | 'strange'
+  /** In hand, and must go through the procedure again. */
+  | 'again'
+  | 'made'
+  | 'toMake'
+  /** Known, and kept elsewhere. */
+  | 'away'
+  /** Nobody has it, and it starts the car. */
+  | 'live'
+  /** Not here, and about to stop working. */
+  | 'ending'
+  /** Not here, and of no use any more. */
+  | 'gone';
+
 export interface RingTag {
   readonly keyId: string;
   readonly tag: number;
   readonly name: string;
   /** The state in the ring's words. */
   readonly word: string;
-  readonly tone: 'glaze' | 'ochre' | 'oxide' | 'smalt' | 'plain';
-  readonly outline: 'solid' | 'dashed' | 'dotted';
+  readonly state: RingState;
 }
 
 export interface Ring {
@@ -36,6 +56,16 @@ export function deriveRing(situation: KeySituation, plan: JobPlan): Ring {
   };
 }
 
+/** The ring as a route would leave it, before anything is done; null for no route. */
+export function ringFor(situation: KeySituation, route: Pick<Route, 'kind' | 'others'> | null): Ring {
+  return deriveRing(situation, {
+    route: route?.kind ?? null,
+    others: route?.others ?? 'keep',
+    learned: new Set(),
+    finished: false,
+  });
+}
+
 function tagOf(key: PhysicalKey, situation: KeySituation, plan: JobPlan): RingTag {
   const { id: keyId, tag, name } = key;
   return { keyId, tag, name, ...stateOf(key, situation, plan) };
@@ -45,40 +75,41 @@ function stateOf(
   key: PhysicalKey,
   { identities }: KeySituation,
   plan: JobPlan,
-): Pick<RingTag, 'word' | 'tone' | 'outline'> {
+): Pick<RingTag, 'word' | 'state'> {
   const known = knownOf(key, identities);
   const erasing = isErasing(plan);
   if (key.madeHere) return madeHereState(plan, plan.learned.has(key.id));
   if (key.presence === 'lost' || key.presence === 'unknown') {
     const where = key.presence === 'lost' ? 'lost' : 'missing';
-    if (known === 'no') return { word: `${where}, not known`, tone: 'plain', outline: 'dashed' };
-    if (erasing && plan.finished) return { word: 'erased', tone: 'plain', outline: 'dashed' };
-    if (erasing) return { word: `${where}, will be erased`, tone: 'ochre', outline: 'dashed' };
+    if (known === 'no') return { word: `${where}, not known`, state: 'gone' };
+    if (erasing && plan.finished) return { word: 'erased', state: 'gone' };
+    if (erasing) return { word: `${where}, will be erased`, state: 'ending' };
     const word = plan.route === null ? 'still known' : 'still live';
-    return { word: `${where}, ${word}`, tone: 'oxide', outline: 'dashed' };
+    return { word: `${where}, ${word}`, state: 'live' };
   }
   if (key.presence === 'elsewhere')
-    return { word: erasing ? 'away, will be erased' : 'away, known', tone: 'ochre', outline: 'dashed' };
-  if (known === 'no') return { word: 'here, not known', tone: 'plain', outline: 'solid' };
-  if (erasing && plan.learned.has(key.id)) return { word: 'learned again', tone: 'glaze', outline: 'solid' };
-  if (erasing && !plan.finished && isUsable(key))
-    return { word: 'to be learned again', tone: 'ochre', outline: 'solid' };
-  if (key.blade === 'broken') return { word: 'blade broken', tone: 'oxide', outline: 'solid' };
+    return erasing
+      ? { word: 'away, will be erased', state: 'ending' }
+      : { word: 'away, known', state: 'away' };
+  if (known === 'no') return { word: 'here, not known', state: 'strange' };
+  if (erasing && plan.learned.has(key.id)) return { word: 'learned again', state: 'made' };
+  if (erasing && !plan.finished && isUsable(key)) return { word: 'to be learned again', state: 'again' };
+  if (key.blade === 'broken') return { word: 'blade broken', state: 'broken' };
   const [fault] = key.faults;
-  if (fault) return { word: `works, ${faultNames[fault].toLowerCase()}`, tone: 'ochre', outline: 'solid' };
+  if (fault) return { word: `works, ${faultNames[fault].toLowerCase()}`, state: 'check' };
   if (known === 'untested') {
     const word = key.rank === 'valet' ? 'valet, not tried yet' : 'not tried yet';
-    return { word, tone: 'ochre', outline: 'solid' };
+    return { word, state: 'check' };
   }
-  if (key.rank === 'valet') return { word: 'valet', tone: 'glaze', outline: 'solid' };
-  return { word: key.blade === 'worn' ? 'works, worn' : 'working', tone: 'glaze', outline: 'solid' };
+  if (key.rank === 'valet') return { word: 'valet', state: 'works' };
+  return { word: key.blade === 'worn' ? 'works, worn' : 'working', state: 'works' };
 }
 
-function madeHereState({ route }: JobPlan, learned: boolean): Pick<RingTag, 'word' | 'tone' | 'outline'> {
+function madeHereState({ route }: JobPlan, learned: boolean): Pick<RingTag, 'word' | 'state'> {
   const copies = route !== null && isClone(route);
-  if (learned) return { word: copies ? 'copy, works' : 'learned now', tone: 'glaze', outline: 'solid' };
-  if (route === 'none') return { word: 'to be cut', tone: 'smalt', outline: 'solid' };
-  return { word: copies ? 'to be a copy' : 'to be learned', tone: 'smalt', outline: 'solid' };
+  if (learned) return { word: copies ? 'copy, works' : 'learned now', state: 'made' };
+  if (route === 'none') return { word: 'to be cut', state: 'toMake' };
+  return { word: copies ? 'to be a copy' : 'to be learned', state: 'toMake' };
 }
 
 /** One entry for each key the car says it knows: the tags that fit, then keys nobody can show. */

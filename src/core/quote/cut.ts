@@ -1,8 +1,9 @@
 import { scaleMinor } from '@/core/kinds/money';
-import { arrivalOf } from './arrival';
+import { arrivalOf } from '@/core/supply/arrival';
+import type { SupplierPrice } from '@/core/supply/supplier-prices';
 import { line, times } from './lines';
 import type { BookStyle } from './price-rules';
-import type { Cutting, NetLine, QuoteSnapshot, SupplierPrice } from './quote';
+import type { Cutting, NetLine, QuoteSnapshot } from './quote';
 import { menuPrice } from './work';
 
 export type Cut =

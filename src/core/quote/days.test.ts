@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { arrivalOf } from './arrival';
-import { firstVisit, freeGaps } from './gaps';
+import { arrivalOf } from '@/core/supply/arrival';
+import { firstVisit, freeGaps } from '@/core/travel/gaps';
 import { hourLines, hourRuleAt } from './hour';
 import { line } from './lines';
 import { testRules } from './test-snapshot';

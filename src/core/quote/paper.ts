@@ -10,7 +10,7 @@ import {
 import { laterCharges } from './bargain';
 import { isSold, type OptionKind, optionName, sourcingOptions } from './option-kinds';
 import type { Available, Payee, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
-import { tripLines } from './trip';
+import { tripLines } from './trip-lines';
 
 export interface PaperLine {
   readonly label: string;

@@ -1,17 +1,17 @@
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
+import { firstVisit } from '@/core/travel/gaps';
 import { charge } from './charge';
 import type { Draft } from './drafts/draft';
 import { draftOf } from './drafts/draft-of';
 import type { EarningBasis } from './earnings';
-import { firstVisit } from './gaps';
 import { hourLines } from './hour';
 import { sum } from './lines';
 import type { OptionKind } from './option-kinds';
 import type { KeyState, NetLine, QuoteLine, QuoteRequest, QuoteSnapshot, Redo } from './quote';
 import { anyOf, percentShown, sourceChance } from './redo';
 import { taxLines } from './tax';
-import { drivingCost, tripLines } from './trip';
+import { drivingCost, tripLines } from './trip-lines';
 
 /** When the van would come, and what there is to say about it. */
 export interface Visit {

@@ -1,5 +1,8 @@
-import type { LocalDay, LocalHour, LocalMoment } from '@/core/kinds/local-time';
+import type { LocalDay, LocalMoment } from '@/core/kinds/local-time';
 import type { RouteKind } from '@/core/programming/route';
+import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
+import type { FreeGap } from '@/core/travel/gaps';
+import type { Trip } from '@/core/travel/trip';
 import type { OptionKind } from './option-kinds';
 import type { BookStyle, Coupon, PriceRules, TradeAccount } from './price-rules';
 
@@ -7,17 +10,6 @@ export const taxClasses = ['goods', 'labour'] as const;
 export type TaxClass = (typeof taxClasses)[number];
 /** Who is paid: the shop, the seller the customer buys from, or the franchise desk with its tow. */
 export type Payee = 'shop' | 'seller' | 'desk';
-export const supplierKinds = {
-  original: 'new originals',
-  aftermarket: 'aftermarket',
-  used: 'used and reset',
-  online: 'sells to customers',
-  cutting: 'cuts blades',
-} as const;
-export type SupplierKind = keyof typeof supplierKinds;
-export const articleConditions = { new: 'new', reset: 'reset', used: 'used, not reset' } as const;
-export type ArticleCondition = keyof typeof articleConditions;
-
 /** What a line is for; a total is made of these and of tax. */
 export const lineParts = {
   article: 'Articles',
@@ -50,38 +42,6 @@ export interface QuoteRequest {
   readonly waitsFilled: boolean;
   /** A price agreed with the customer, as the shop states prices; by option. */
   readonly agreed: { readonly kind: OptionKind; readonly minor: number } | null;
-}
-
-/** A price of a supplier as it stands on the day. */
-export interface SupplierPrice {
-  readonly supplier: string;
-  readonly kind: SupplierKind;
-  readonly article: string;
-  readonly condition: ArticleCondition;
-  readonly priceMinor: number;
-  /** Pieces they have; null where they do not say. */
-  readonly pieces: number | null;
-  readonly minimumOrder: number;
-  readonly shippingMinor: number;
-  readonly leadDays: number;
-  /** Working days that one order of five takes longer. */
-  readonly lateDays: number;
-  readonly warrantyMonths: number;
-  /** Orders after this local hour go out on the next working day. */
-  readonly cutOff: LocalHour;
-  readonly since: LocalDay;
-}
-
-/** What lies in the van and is not promised to another job. */
-export interface StockPiece {
-  readonly article: string;
-  readonly grade: 'original' | 'aftermarket';
-  readonly condition: 'new' | 'reset';
-  readonly pieces: number;
-  /** What one cost; null where nobody wrote it down. */
-  readonly costMinor: number | null;
-  /** Where it came from; null where nobody wrote it down. */
-  readonly source: string | null;
 }
 
 /** A route as the quote needs it. */
@@ -130,23 +90,6 @@ export interface Cutting {
   /** The vendors' article for this kind of blade. */
   readonly article: string;
   readonly profile: string;
-}
-
-export interface Trip {
-  readonly from: string;
-  readonly to: string;
-  readonly distanceKm: number;
-  readonly minutes: number;
-  readonly backMinutes: number;
-  /** Of the minutes there, those of waiting for the ferry and crossing. */
-  readonly ferryMinutes: number;
-}
-
-/** Hours of a day in which the van is free. */
-export interface FreeGap {
-  readonly day: LocalDay;
-  readonly from: LocalHour;
-  readonly to: LocalHour;
 }
 
 export interface Desk {

@@ -1,7 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { arrivalOf } from './arrival';
-import type { QuoteSnapshot, SupplierPrice } from './quote';
+import { arrivalOf } from '@/core/supply/arrival';
+import type { SupplierPrice } from '@/core/supply/supplier-prices';
+import type { QuoteSnapshot } from './quote';
 import { sourceArticles, type Wanted } from './source-articles';
 import { testPrice, testRules, testSnapshot } from './test-snapshot';
 

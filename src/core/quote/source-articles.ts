@@ -1,8 +1,9 @@
 import { daysBetween, type LocalDay, type LocalMoment } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
-import { arrivalOf } from './arrival';
+import { arrivalOf } from '@/core/supply/arrival';
+import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import { line, sum, times } from './lines';
-import type { NetLine, QuoteRequest, QuoteSnapshot, StockPiece, SupplierPrice } from './quote';
+import type { NetLine, QuoteRequest, QuoteSnapshot } from './quote';
 
 /** One article that is wanted, and what will do for it. */
 export interface Wanted {

@@ -1,5 +1,6 @@
+import type { SupplierPrice } from '@/core/supply/supplier-prices';
 import type { PriceRules } from './price-rules';
-import type { QuoteRequest, QuoteSnapshot, QuoteWay, SupplierPrice } from './quote';
+import type { QuoteRequest, QuoteSnapshot, QuoteWay } from './quote';
 
 /** Made for tests: rules, a request and a snapshot that the tests change. */
 export const testRules: PriceRules = {

@@ -1,8 +1,7 @@
 import { type ListName, listOf } from '@/core/catalogue/lists';
 import { type Actor, actorId, type PersonActor } from '@/core/kinds/actor';
 import type { Db } from '../db';
-import type { ImportProblem, StagedChange, StagedCounts } from './staged';
-import { changedStaged } from './staged';
+import { changedStaged, type ImportProblem, type StagedChange, type StagedCounts } from './staged';
 
 export type ImportState = 'reading' | 'read' | 'storing' | 'stored' | 'refused' | 'cancelled' | 'failed';
 

@@ -1,14 +1,8 @@
 import { routeKinds } from '@/core/programming/route';
 import { optionKinds } from '@/core/quote/option-kinds';
 import { bookStyles, difficulties, type PriceRules, roundingModes } from '@/core/quote/price-rules';
-import {
-  articleConditions,
-  lineParts,
-  type Quote,
-  type QuoteRequest,
-  type QuoteSnapshot,
-  supplierKinds,
-} from '@/core/quote/quote';
+import { lineParts, type Quote, type QuoteRequest, type QuoteSnapshot } from '@/core/quote/quote';
+import { articleConditions, supplierKinds } from '@/core/supply/supplier-prices';
 import { carTold } from './identify';
 import { list, number, object, oneOf, orNull, type Schema, share, text, whole, yesNo } from './schema';
 

@@ -1,16 +1,13 @@
 import { Matches } from 'class-validator';
 import { type FactKind, factKindNames } from '@/core/catalogue/fact-kinds';
-import type { Why } from '@/core/identify/line/reading';
-import { whys } from '@/core/identify/line/reading';
-import type { Outcome } from '@/core/job/closing';
-import { outcomes } from '@/core/job/closing';
+import { type Why, whys } from '@/core/identify/line/reading';
+import { type Outcome, outcomes } from '@/core/job/closing';
 import type { AttemptResult } from '@/core/job/events';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { CountAnswer } from '@/core/programming/plan';
-import type { RouteKind } from '@/core/programming/route';
-import { routeKinds } from '@/core/programming/route';
+import { type RouteKind, routeKinds } from '@/core/programming/route';
 import { redoReasons } from '@/core/quote/redo';
-import { type StockState, stockStates } from '@/core/stock/movements';
+import { type StockState, stockStates } from '@/core/supply/movements';
 import { cell } from '../cells';
 
 export class PastJobRow {

@@ -1,7 +1,7 @@
 import { routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import { bookStyles, difficulties, roundingModes } from '@/core/quote/price-rules';
-import { articleConditions, supplierKinds } from '@/core/quote/quote';
+import { articleConditions, supplierKinds } from '@/core/supply/supplier-prices';
 import { cell } from '../cells';
 
 export class SupplierRow {

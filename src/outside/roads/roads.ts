@@ -1,5 +1,5 @@
 import type { LocalHour } from '@/core/kinds/local-time';
-import type { Drive } from '@/core/quote/roads';
+import type { Drive } from '@/core/travel/roads';
 
 /** What knows the way by road at an hour of the day. */
 export interface Roads {

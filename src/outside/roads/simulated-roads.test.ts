@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { hourOf, minutesOf } from '@/core/kinds/local-time';
-import type { RoadNetwork } from '@/core/quote/roads';
+import type { RoadNetwork } from '@/core/travel/roads';
 import { simulatedRoads } from './simulated-roads';
 
 const road = (from: string, to: string, km: number, rushPercent = 0) => ({

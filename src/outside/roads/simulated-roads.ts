@@ -1,5 +1,5 @@
 import { type LocalHour, minutesOf } from '@/core/kinds/local-time';
-import type { Drive, Ferry, Road, RoadNetwork } from '@/core/quote/roads';
+import type { Drive, Ferry, Road, RoadNetwork } from '@/core/travel/roads';
 import type { Roads } from './roads';
 
 /** Hours in which everybody drives, in minutes of the day. */

@@ -1,4 +1,5 @@
-import type { KeysTold, LineReading } from '@/core/identify/line/reading';
+import { type LineReading, noKeysTold } from '@/core/identify/line/reading';
+import { noCall } from '@/core/job/job';
 import type { OpenJobInput } from '@/inputs/call-input';
 
 /** The facts of a call as the form holds them: what the line says, and over it what was set by hand. */
@@ -22,29 +23,17 @@ export const chipFields = {
 
 export type ChipName = keyof typeof chipFields;
 
+const { year, makeId, modelId, carWords, ignition, market, why, access, placeId, distanceKm } = noCall;
+const { urgent, day, from, by } = noCall;
 export const emptyFacts: CallFacts = {
-  year: null,
-  makeId: null,
-  modelId: null,
-  carWords: '',
-  ignition: null,
-  market: null,
-  why: null,
-  access: null,
-  placeId: null,
-  distanceKm: null,
-  urgent: false,
-  day: null,
-  from: null,
-  by: null,
-  working: null,
-  lost: null,
-  wanted: null,
+  ...{ year, makeId, modelId, carWords, ignition, market, why, access, placeId, distanceKm },
+  ...{ urgent, day, from, by },
+  ...noKeysTold,
 };
 
 /** What a line says, as facts of the form. */
 export function factsOfLine(reading: LineReading): CallFacts {
-  const keys: KeysTold = reading.keys?.value ?? { working: null, lost: null, wanted: null };
+  const keys = reading.keys?.value ?? noKeysTold;
   const when = reading.when?.value;
   return {
     ...emptyFacts,

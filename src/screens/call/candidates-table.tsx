@@ -1,5 +1,4 @@
-import type { Application } from '@/core/catalogue/application';
-import { applicationName } from '@/core/catalogue/application';
+import { type Application, applicationName } from '@/core/catalogue/application';
 import { type Candidate, foldBelow } from '@/core/identify/posterior';
 import { formatProbability } from '@/core/kinds/percent';
 import { formatSpan } from '@/core/kinds/year-span';

@@ -2,8 +2,7 @@
 
 import { type Lexicon, whyNames, whys } from '@/core/identify/line/reading';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
-import type { DistanceUnit } from '@/core/kinds/units';
-import { kmFrom } from '@/core/kinds/units';
+import { type DistanceUnit, kmFrom } from '@/core/kinds/units';
 import { ChoiceGroup } from '@/ui/choice-group';
 import { SelectField, TextField } from '@/ui/field';
 import type { CallFacts, ChipName } from './call-facts';

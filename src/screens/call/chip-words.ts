@@ -1,5 +1,4 @@
-import type { Lexicon } from '@/core/identify/line/reading';
-import { whyNames } from '@/core/identify/line/reading';
+import { type Lexicon, whyNames } from '@/core/identify/line/reading';
 import { formatDay } from '@/core/kinds/local-time';
 import { type DistanceUnit, formatDistance } from '@/core/kinds/units';
 import type { CallFacts, ChipName } from './call-facts';

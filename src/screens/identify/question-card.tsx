@@ -1,8 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Decided, Question } from '@/core/identify/next-question';
-import { questionKinds } from '@/core/identify/next-question';
+import { type Decided, type Question, questionKinds } from '@/core/identify/next-question';
 import { answerLabel } from '@/core/identify/question-words';
 import { formatProbability } from '@/core/kinds/percent';
 import { Button } from '@/ui/button';

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { formatDay, hourOf, minutesOf } from '@/core/kinds/local-time';
-import type { Trip } from '@/core/quote/quote';
+import type { Trip } from '@/core/travel/trip';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
 import { SelectField, TextField } from '@/ui/field';

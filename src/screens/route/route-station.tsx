@@ -3,8 +3,7 @@
 import { useState } from 'react';
 import type { Advice } from '@/core/programming/advice';
 import type { ChoiceAdvice, ChoiceQuestion } from '@/core/programming/choices';
-import type { SourceStep } from '@/core/programming/pin';
-import { pinSourceNames } from '@/core/programming/pin';
+import { pinSourceNames, type SourceStep } from '@/core/programming/pin';
 import type { RankTest } from '@/core/programming/rank-test';
 import type { RingTag } from '@/core/programming/ring';
 import { type Route, type RouteKind, routeNames, routeWord } from '@/core/programming/route';

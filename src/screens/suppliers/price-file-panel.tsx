@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { formatMoney } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
-import { type ListedPrice, priceFileColumns, type ShownDifference } from '@/core/quote/price-file';
+import { type ListedPrice, priceFileColumns, type ShownDifference } from '@/core/supply/price-file';
 import { Button } from '@/ui/button';
 import { Field, SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';

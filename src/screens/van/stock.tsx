@@ -12,7 +12,7 @@ import {
   type StockState,
   stockGrades,
   stockStates,
-} from '@/core/stock/movements';
+} from '@/core/supply/movements';
 import { Button } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';

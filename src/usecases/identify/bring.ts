@@ -2,7 +2,7 @@ import type { Pool } from 'pg';
 import { compareRemotes } from '@/core/catalogue/equals';
 import type { Candidate } from '@/core/identify/posterior';
 import { type BringList, type Need, whatToBring } from '@/core/identify/what-to-bring';
-import { isReady } from '@/core/stock/movements';
+import { isReady } from '@/core/supply/movements';
 import { listEquals, listLowestPrices, listRemotes } from '@/data/article-facts';
 import { listStock } from '@/data/stock';
 

@@ -11,16 +11,14 @@ import { type StripYear, yearStrip } from '@/core/identify/year-strip';
 import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
-import { formatMoney } from '@/core/kinds/money';
-import { routeNames } from '@/core/programming/route';
-import { priceClassMinor } from '@/core/quote/price-class';
+import { decisionParts } from '@/core/quote/decision-parts';
+import type { RecommendationGrounds } from '@/core/quote/recommend';
 import { listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { listRouteRecords } from '@/data/route-records';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
 import { gatheredOf } from '../jobs/job-view';
-import { articlesOf, decisionOf as decisionFor, type RecommendationGrounds } from '../jobs/recommendation';
 import { readPricing } from '../quote/pricing';
 
 /** A question with the words around it. */
@@ -62,7 +60,7 @@ export async function identifyCar(
   ]);
   const platforms = await platformsOf(db, applications);
   const grounds = await groundsOf(db, job, shop, actor.at, vans, applications, Object.values(platforms));
-  const partsOf = decisionParts(job, platforms, grounds);
+  const partsOf = decisionParts(job, platforms, grounds, shop);
   const keyOf = (application: Application) => decisionKey(partsOf(application));
 
   const candidates = rankCandidates(applications, gathered.facts);
@@ -131,40 +129,6 @@ async function groundsOf(
     records,
     hasPin: false,
   };
-}
-
-/** What would be made for each candidate; computed once for each set of articles on a platform. */
-function decisionParts(
-  job: Job,
-  platforms: Readonly<Record<string, Platform>>,
-  grounds: RecommendationGrounds,
-): (application: Application) => DecisionParts {
-  const { shop } = grounds;
-  const known = new Map<string, DecisionParts>();
-  return (application) => {
-    const articles = articlesOf(application);
-    const platform = platforms[application.platformId];
-    const boards = platform?.methods.some(({ boardsFrom, boardsTo }) => boardsFrom ?? boardsTo);
-    const built = boards ? JSON.stringify(application.span) : '';
-    const key = [application.platformId, application.market, built, ...articles].join('|');
-    const found = known.get(key);
-    if (found) return found;
-    const { advice, totalMinor: total } = decisionFor(job, application, platform, grounds);
-    const parts: DecisionParts = {
-      blank: application.blank,
-      electronics: application.remote?.article ?? application.chip?.article ?? 'no chip',
-      platform: application.platform,
-      route: advice ? routeNames[advice.kind] : 'no route',
-      price: total === undefined ? 'no price' : priceClass(total, shop),
-    };
-    known.set(key, parts);
-    return parts;
-  };
-}
-
-function priceClass(totalMinor: number, shop: ShopRow): string {
-  const minor = priceClassMinor(totalMinor, shop.priceClassMinor);
-  return `about ${formatMoney({ minor, currency: shop.currency }, shop.locale, 'short')}`;
 }
 
 function partsByKey(

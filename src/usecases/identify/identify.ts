@@ -1,9 +1,9 @@
 import type { Pool } from 'pg';
 import { v7 as uuid } from 'uuid';
-import type { Lexicon } from '@/core/identify/line/reading';
+import { type Lexicon, noKeysTold } from '@/core/identify/line/reading';
 import { type Candidate, rankCandidates } from '@/core/identify/posterior';
 import { usualCertainty } from '@/core/identify/what-to-bring';
-import type { Job } from '@/core/job/job';
+import { type Job, noCall } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
@@ -14,7 +14,7 @@ import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { listVans } from '@/data/vans';
 import type { IdentifyInput } from '@/inputs/identify-input';
 import { database } from '../database';
-import { emptyCall, jobOf } from '../jobs/draft-job';
+import { jobOf } from '../jobs/draft-job';
 import { gatheredOf } from '../jobs/job-view';
 import { type ArticleFacts, readArticleFacts } from './article-facts';
 import { readWhatToBring, type WhatToBring } from './bring';
@@ -112,7 +112,7 @@ export async function tellCar(
   if (market !== null && !(await listMarkets(db)).includes(market))
     return failed('The library has no market of this name.', 'market');
   const call = {
-    ...emptyCall,
+    ...noCall,
     year: input.year ?? reading.year?.value ?? null,
     makeId: make?.id ?? null,
     make: make?.name ?? null,
@@ -125,7 +125,7 @@ export async function tellCar(
     placeId: reading.place?.value ?? null,
     distanceKm: reading.distanceKm?.value ?? null,
   };
-  const keys = reading.keys?.value ?? { working: null, lost: null, wanted: null };
+  const keys = reading.keys?.value ?? noKeysTold;
   const job = jobOf(
     actor,
     call,

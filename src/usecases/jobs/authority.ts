@@ -7,6 +7,7 @@ import { formatJobNumber } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { knownInHand } from '@/core/programming/keys';
+import { situationOf } from '@/core/quote/recommend';
 import { appendAudit } from '@/data/audit';
 import {
   endSecondPerson,
@@ -34,7 +35,6 @@ import { database, transact } from '../database';
 import { proveSecond } from '../sign-in';
 import { type Edited, editJob } from './edit-job';
 import { standingOf } from './gates';
-import { situationOf } from './recommendation';
 import { sections } from './sections';
 
 /** Records who has the right to the car: by papers in advance, or at the car with person, papers and plate together. */

@@ -6,35 +6,6 @@ import { openingRing } from '@/core/job/opening-keys';
 import { usualTerms } from '@/core/job/terms';
 import type { Actor } from '@/core/kinds/actor';
 
-/** A call of which nothing is known. */
-export const emptyCall: Call = {
-  line: null,
-  year: null,
-  makeId: null,
-  make: null,
-  modelId: null,
-  model: null,
-  carWords: '',
-  ignition: null,
-  market: null,
-  vin: null,
-  why: null,
-  access: null,
-  placeId: null,
-  place: null,
-  distanceKm: null,
-  placeKm: null,
-  placeMinutes: null,
-  urgent: false,
-  day: null,
-  from: null,
-  by: null,
-  placeDetail: null,
-  note: null,
-  name: null,
-  phone: null,
-};
-
 /** A job that is not stored: what a call and answers come to before anybody hangs the tag. */
 export function jobOf(
   actor: Actor,

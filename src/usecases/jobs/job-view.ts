@@ -15,6 +15,7 @@ import type { RankTest } from '@/core/programming/rank-test';
 import { deriveRing, type Ring } from '@/core/programming/ring';
 import { othersEffect, type Route, type RouteRequest } from '@/core/programming/route';
 import { firstOption } from '@/core/quote/options';
+import { type PricedQuote, recommend } from '@/core/quote/recommend';
 import { findApplication, getPlatformOrThrow, listApplications } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
@@ -29,7 +30,6 @@ import { readVinRules } from '@/data/vin-context';
 import { database } from '../database';
 import { readPricing } from '../quote/pricing';
 import { withOwnWords } from '../secrets/texts';
-import { type PricedQuote, recommend } from './recommendation';
 
 /** A job with everything that is computed from it, for the screens. */
 export interface JobView {

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { Candidate } from '@/core/identify/posterior';
-import type { Job } from '@/core/job/job';
+import { type Job, noCall } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Advice } from '@/core/programming/advice';
 import type { RingTag } from '@/core/programming/ring';
@@ -9,7 +9,7 @@ import type { QuoteOption } from '@/core/quote/quote';
 import { listPlaces } from '@/data/names';
 import type { OpenJobInput } from '@/inputs/call-input';
 import { database } from '../database';
-import { emptyCall, jobOf } from './draft-job';
+import { jobOf } from './draft-job';
 import { computeView } from './job-view';
 
 /** What a call comes to while it is typed. */
@@ -57,5 +57,5 @@ async function draftJob(
     placeKm: place?.distanceKm ?? null,
     placeMinutes: place?.travelMinutes ?? null,
   };
-  return jobOf(actor, { ...emptyCall, ...call, ...where }, { working, lost, wanted }, uuid);
+  return jobOf(actor, { ...noCall, ...call, ...where }, { working, lost, wanted }, uuid);
 }

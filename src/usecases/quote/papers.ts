@@ -6,7 +6,7 @@ import { formatMoney } from '@/core/kinds/money';
 import { type DistanceUnit, formatDistance, formatMinutes, formatWait } from '@/core/kinds/units';
 import { routeNames } from '@/core/programming/route';
 import type { QuotePaper } from '@/core/quote/paper';
-import type { Trip } from '@/core/quote/quote';
+import type { Trip } from '@/core/travel/trip';
 import { findJob } from '@/data/jobs';
 import { findLabelJob, labelIds } from '@/data/key-labels';
 import { type FrozenQuote, findFrozenQuote, findQuoteByNumber } from '@/data/quotes';

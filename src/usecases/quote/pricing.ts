@@ -2,24 +2,18 @@ import type { Application } from '@/core/catalogue/application';
 import { canStandIn, compareRemotes, functionsLost } from '@/core/catalogue/equals';
 import type { Platform } from '@/core/catalogue/platform';
 import type { Job } from '@/core/job/job';
-import {
-  addDays,
-  hourOf,
-  instantOf,
-  type LocalMoment,
-  localMoment,
-  minutesOf,
-} from '@/core/kinds/local-time';
+import { addDays, instantOf, type LocalMoment, localMoment } from '@/core/kinds/local-time';
 import { cuttingArticle } from '@/core/quote/cut';
-import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/quote/detour';
-import { freeGaps } from '@/core/quote/gaps';
-import type { FreeGap, KeyArticles, StockPiece, Trip } from '@/core/quote/quote';
-import { toldTrip } from '@/core/quote/trip';
+import type { PriceLists, Pricing } from '@/core/quote/pricing';
+import type { KeyArticles } from '@/core/quote/quote';
+import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/travel/detour';
+import { freeGaps } from '@/core/travel/gaps';
+import { toldTrip, tripBy } from '@/core/travel/trip';
 import { type AppointmentRow, listAppointments } from '@/data/appointments';
 import { listEquals, listRemotes, listUniversals, type UniversalRow } from '@/data/article-facts';
 import type { Db } from '@/data/db';
-import { type PriceLists, readPriceLists } from '@/data/prices';
-import { type AccountRow, type CouponRow, listAccounts, listCoupons } from '@/data/quote-terms';
+import { readPriceLists } from '@/data/prices';
+import { listAccounts, listCoupons } from '@/data/quote-terms';
 import { readRoadNetwork } from '@/data/roads';
 import type { ShopRow } from '@/data/shop';
 import { listSpareStock } from '@/data/stock';
@@ -28,21 +22,6 @@ import { roadsOf } from '../outside';
 
 /** Days ahead in which a free time of the van is looked for. */
 const daysAhead = 28;
-
-/** Everything that prices a job, loaded once for all candidates of its car. */
-export interface Pricing {
-  readonly lists: PriceLists;
-  readonly stock: readonly StockPiece[];
-  readonly account: AccountRow | null;
-  /** Null also where the coupon does not hold today. */
-  readonly coupon: CouponRow | null;
-  readonly trip: Trip | null;
-  readonly gaps: readonly FreeGap[];
-  /** The job's appointment in the shop's zone; null where none is made. */
-  readonly visit: LocalMoment | null;
-  readonly waitingSavesMinutes: number;
-  readonly articlesFor: (application: Application) => KeyArticles;
-}
 
 interface Asked {
   readonly job: Job;
@@ -75,12 +54,18 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
   return {
     lists,
     stock,
-    account: accounts.find(({ id }) => id === accountId) ?? null,
-    coupon: coupons.find(({ id }) => id === couponId) ?? null,
+    account: withoutId(accounts.find(({ id }) => id === accountId)),
+    coupon: withoutId(coupons.find(({ id }) => id === couponId)),
     articlesFor,
     ...(await readDay(db, asked, van, lists)),
     ...visitOf(asked),
   };
+}
+
+function withoutId<Row extends { readonly id: string }>(row: Row | undefined): Omit<Row, 'id'> | null {
+  if (!row) return null;
+  const { id: _, ...rest } = row;
+  return rest;
 }
 
 /** The job's appointment, unless it is over: then the first free time counts again. */
@@ -130,21 +115,6 @@ async function readDay(
     trip,
     gaps,
     waitingSavesMinutes: waitingSaves({ ...time, place }, flexible, stops, workshop, drive),
-  };
-}
-
-/** There from where the van is, and back to the workshop an hour later. */
-function tripBy(drive: DriveOf, from: string, to: string, workshop: string, hour: string): Trip | undefined {
-  const there = drive(from, to, hour);
-  const back = drive(to, workshop, hourOf((minutesOf(hour) + 60) % 1440));
-  if (!there || !back) return undefined;
-  return {
-    from: from === workshop ? 'the workshop' : from,
-    to,
-    distanceKm: there.km,
-    minutes: there.minutes,
-    backMinutes: back.minutes,
-    ferryMinutes: there.ferryMinutes,
   };
 }
 

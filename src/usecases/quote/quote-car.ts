@@ -1,13 +1,13 @@
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
+import type { PricedQuote } from '@/core/quote/recommend';
 import { listPlaces } from '@/data/names';
 import { listAccounts, listCoupons } from '@/data/quote-terms';
 import type { QuoteCallInput } from '@/inputs/quote-call-input';
 import { database } from '../database';
 import { tellCar } from '../identify/identify';
 import { carOnPaper, computeView } from '../jobs/job-view';
-import type { PricedQuote } from '../jobs/recommendation';
 
 export interface QuotedCar {
   readonly car: string;

@@ -7,7 +7,7 @@ import {
   type ShownDifference,
   type SupplierRecord,
   shownDifference,
-} from '@/core/quote/price-file';
+} from '@/core/supply/price-file';
 import { appendAudit } from '@/data/audit';
 import { lockPrices } from '@/data/price-rules';
 import { getShopOrThrow } from '@/data/shop';

@@ -9,6 +9,7 @@ import {
   type Lexicon,
   type LineReading,
   lineLimit,
+  noKeysTold,
   type Read,
   type When,
 } from './reading';
@@ -250,7 +251,7 @@ function mergeKeys(
   told: Partial<KeysTold>,
   words: string,
 ): Read<KeysTold> {
-  const value = before?.value ?? { working: null, lost: null, wanted: null };
+  const value = before?.value ?? noKeysTold;
   return {
     value: {
       working: value.working ?? told.working ?? null,

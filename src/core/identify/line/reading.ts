@@ -61,6 +61,9 @@ export interface KeysTold {
   readonly wanted: number | null;
 }
 
+/** Of whose keys nothing was told. */
+export const noKeysTold: KeysTold = { working: null, lost: null, wanted: null };
+
 /** When the caller wants the car to drive. */
 export interface When {
   readonly urgent: boolean;

@@ -3,7 +3,7 @@ import { line, statedSum } from '../lines';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
 import { type SourcedOrNot, sourceArticles, type Wanted } from '../source-articles';
 import { taxOf } from '../tax';
-import { tripLines } from '../trip';
+import { tripLines } from '../trip-lines';
 import { programming } from '../work';
 import { anyNew, creditNote, type DraftOrNot, latestOf, learningWay, no, statedRisk, usedUp } from './draft';
 

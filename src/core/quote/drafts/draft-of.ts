@@ -1,5 +1,4 @@
-import type { OptionKind } from '../option-kinds';
-import { sourcingOptions } from '../option-kinds';
+import { type OptionKind, sourcingOptions } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
 import { customerBuys, customerPrograms } from './customer-does';
 import { type DraftOrNot, no } from './draft';

@@ -1,7 +1,8 @@
 import { isClone, type RouteKind } from '@/core/programming/route';
+import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import { cutBlades } from '../cut';
 import type { OptionKind } from '../option-kinds';
-import type { KeyState, QuoteRequest, QuoteSnapshot, QuoteWay, StockPiece, SupplierPrice } from '../quote';
+import type { KeyState, QuoteRequest, QuoteSnapshot, QuoteWay } from '../quote';
 import { type Sourced, sourceArticles, type Wanted } from '../source-articles';
 import { programming } from '../work';
 import { anyNew, creditNote, type DraftOrNot, latestOf, learningWay, no, statedRisk, usedUp } from './draft';

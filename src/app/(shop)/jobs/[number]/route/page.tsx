@@ -1,5 +1,5 @@
 import { orderOfSources, systemTypeOrder } from '@/core/programming/pin';
-import { deriveRing } from '@/core/programming/ring';
+import { ringFor } from '@/core/programming/ring';
 import { RouteStation } from '@/screens/route/route-station';
 import type { JobView } from '@/usecases/jobs/job-view';
 import {
@@ -52,9 +52,6 @@ function tagsAfter({ routes, situation }: JobView) {
   return Object.fromEntries(
     routes
       .filter(({ verdict }) => verdict.feasible)
-      .map(({ kind, others }) => [
-        kind,
-        deriveRing(situation, { route: kind, others, learned: new Set(), finished: false }).tags,
-      ]),
+      .map((route) => [route.kind, ringFor(situation, route).tags]),
   );
 }

@@ -1,7 +1,8 @@
 import { scaleMinor } from '@/core/kinds/money';
+import type { Trip } from '@/core/travel/trip';
 import { line } from './lines';
 import type { BookStyle, PriceRules } from './price-rules';
-import type { NetLine, Trip } from './quote';
+import type { NetLine } from './quote';
 
 /** The trip as the customer pays it: by distance band in the menu, by the minutes there and back by time. */
 export function tripLines(trip: Trip | null, book: BookStyle, rules: PriceRules): NetLine[] {
@@ -26,13 +27,4 @@ export function bandPrice({ bands, beyondPerKmMinor }: PriceRules, km: number): 
 /** What driving there and back costs the shop. */
 export function drivingCost(trip: Trip | null, { kmCostMinor }: PriceRules): number {
   return trip ? scaleMinor(kmCostMinor, Math.round(trip.distanceKm * 20), 10) : 0;
-}
-
-/** Minutes for a kilometre where only a distance is told. */
-const minutesPerKm = 1.3;
-
-/** A trip from the workshop where only a distance is told. */
-export function toldTrip(to: string, distanceKm: number): Trip {
-  const minutes = Math.round(distanceKm * minutesPerKm);
-  return { from: 'the workshop', to, distanceKm, minutes, backMinutes: minutes, ferryMinutes: 0 };
 }

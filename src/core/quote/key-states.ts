@@ -7,7 +7,7 @@ import { orderOfSources, pinSourceNames } from '@/core/programming/pin';
 import type { Route, RouteKind, RouteRequest } from '@/core/programming/route';
 import { findRoutes, repairStep } from '@/core/programming/routes';
 import { findTool } from '@/core/programming/van-kit';
-import type { KeyState, QuoteWay } from '@/core/quote/quote';
+import type { KeyState, QuoteWay } from './quote';
 
 /** The routes of a situation as the quote needs them; undefined where nothing is open. */
 export function keyStateOf(

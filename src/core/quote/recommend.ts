@@ -3,23 +3,39 @@ import type { Platform } from '@/core/catalogue/platform';
 import type { Job } from '@/core/job/job';
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { type Advice, adviseRoute } from '@/core/programming/advice';
+import type { Habits } from '@/core/programming/choices';
 import { type KeySituation, knownInHand } from '@/core/programming/keys';
 import type { DeskOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
 import { canBeMended, findRoutes } from '@/core/programming/routes';
-import { cuttingArticle } from '@/core/quote/cut';
-import type { OptionKind } from '@/core/quote/option-kinds';
-import { deskTotalMinor, firstTotal, quoteOf } from '@/core/quote/options';
-import type { Quote, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
-import type { ShopRow } from '@/data/shop';
-import type { VanRow } from '@/data/vans';
-import { keyStateOf, laterStates } from '../quote/key-states';
-import type { Pricing } from '../quote/pricing';
+import type { VanKit } from '@/core/programming/van-kit';
+import type { Trip } from '@/core/travel/trip';
+import { cuttingArticle } from './cut';
+import { keyStateOf, laterStates } from './key-states';
+import type { OptionKind } from './option-kinds';
+import { deskTotalMinor, firstTotal, quoteOf } from './options';
+import type { PriceLists, Pricing } from './pricing';
+import type { Quote, QuoteRequest, QuoteSnapshot } from './quote';
+
+/** What the shop states that a recommendation reckons with. */
+export interface ShopTerms {
+  readonly currency: string;
+  readonly quoteValidDays: number;
+  /** What the shop states that working on the only key, and leaving stolen keys live, is worth to avoid. */
+  readonly onlyKeyHarmMinor: number;
+  readonly stolenLiveHarmMinor: number;
+  readonly habits: Habits;
+}
+
+/** A van with what it has on board, and the kinds of blade its machine cuts. */
+export interface QuotedVan extends Omit<VanKit, 'day'> {
+  readonly cuts: readonly string[];
+}
 
 /** What a recommendation rests on beside the job and the car, loaded once. */
 export interface RecommendationGrounds {
-  readonly shop: ShopRow;
+  readonly shop: ShopTerms;
   readonly now: LocalMoment;
-  readonly van: VanRow | undefined;
+  readonly van: QuotedVan | undefined;
   /** Undefined where the day has no price book. */
   readonly pricing: Pricing | undefined;
   /** Attempts so far, by platform. */
@@ -146,13 +162,6 @@ function routeRequest(
   { van, now, shop, pricing, records }: RecommendationGrounds,
 ): RouteRequest | undefined {
   if (!platform || !van) return undefined;
-  const money: RouteMoney = {
-    rateMinor: pricing?.lists.rules.rateMinor ?? 0,
-    bureauFeeMinor: pricing?.lists.bureauFeeMinor ?? 0,
-    onlyKeyHarmMinor: shop.onlyKeyHarmMinor,
-    stolenLiveHarmMinor: shop.stolenLiveHarmMinor,
-    articleMinor: cheapestOf(pricing?.lists.prices ?? []),
-  };
   return {
     platform,
     situation,
@@ -163,26 +172,54 @@ function routeRequest(
     network: job.network,
     built: builtOf(job, application),
     record: records[platform.id] ?? [],
-    money,
-    desk: application && pricing ? deskOffer(situation, application, pricing) : null,
+    money: moneyOf(pricing?.lists, shop),
+    desk:
+      application && pricing
+        ? deskOf(situation, articlesOf(application), { ...pricing.lists, trip: pricing.trip })
+        : null,
   };
 }
 
+/** What the shop reckons with when it weighs routes. */
+export function moneyOf(
+  lists: Pick<PriceLists, 'rules' | 'bureauFeeMinor' | 'prices'> | undefined,
+  { onlyKeyHarmMinor, stolenLiveHarmMinor }: ShopTerms,
+): RouteMoney {
+  return {
+    rateMinor: lists?.rules.rateMinor ?? 0,
+    bureauFeeMinor: lists?.bureauFeeMinor ?? 0,
+    onlyKeyHarmMinor,
+    stolenLiveHarmMinor,
+    articleMinor: lowestNew(lists?.prices ?? []),
+  };
+}
+
+/** The lowest price of each article that is sold new. */
+function lowestNew(prices: PriceLists['prices']): Record<string, number> {
+  const found: Record<string, number> = {};
+  for (const { article, priceMinor, condition } of prices)
+    if (condition === 'new') found[article] = Math.min(priceMinor, found[article] ?? priceMinor);
+  return found;
+}
+
 /** What was chosen on the job; where it was not, the shop's habit. */
-function chosenOf({ choices }: Job, { habits }: ShopRow): RouteRequest['chosen'] {
+function chosenOf({ choices }: Job, { habits }: ShopTerms): RouteRequest['chosen'] {
   const habit = Object.entries(habits).filter(([, answer]) => answer !== 'advised');
   return Object.fromEntries([...habit, ...choices.map(({ question, choice }) => [question, choice])]);
 }
 
-function deskOffer(
+/**
+ * The desk as the end of the line; null where there is none or it has no price. Where no key works the car is towed.
+ * @param articles of the key; none where the car is not known, so that only the work is counted
+ */
+export function deskOf(
   situation: KeySituation,
-  application: Application,
-  { lists, trip }: Pricing,
+  articles: readonly string[],
+  grounds: Omit<PriceLists, 'bureauFeeMinor'> & { readonly trip: Trip | null },
 ): DeskOffer | null {
-  const { desk } = lists;
+  const { desk } = grounds;
   const tow = knownInHand(situation).length === 0;
-  const work = { keys: situation.wanted, tow, articles: articlesOf(application) };
-  const totalMinor = deskTotalMinor(work, { ...lists, trip });
+  const totalMinor = deskTotalMinor({ keys: situation.wanted, tow, articles }, grounds);
   return desk && totalMinor !== undefined
     ? { name: desk.name, totalMinor, workingDays: desk.workingDays, tow }
     : null;
@@ -198,14 +235,6 @@ function builtOf(job: Job, application: Application | undefined): RouteRequest['
   const { from, to } = application.span;
   const two = (value: number) => String(value).padStart(2, '0');
   return { from: `${from.year}-${two(from.month ?? 1)}`, to: `${to.year}-${two(to.month ?? 12)}` };
-}
-
-/** The lowest price of each article that is sold new. */
-export function cheapestOf(prices: Pricing['lists']['prices']): Record<string, number> {
-  const found: Record<string, number> = {};
-  for (const { article, priceMinor, condition } of prices)
-    if (condition === 'new') found[article] = Math.min(priceMinor, found[article] ?? priceMinor);
-  return found;
 }
 
 function snapshotOf(
@@ -232,14 +261,10 @@ function snapshotOf(
     trip,
     gaps,
     outcomes: lists.outcomes,
-    account: account && withoutId(account),
-    coupon: coupon && withoutId(coupon),
+    account,
+    coupon,
     waitingSavesMinutes,
   };
-}
-
-function withoutId<Row extends { readonly id: string }>({ id: _, ...row }: Row): Omit<Row, 'id'> {
-  return row;
 }
 
 /** The articles of one key: a remote carries its chip. */

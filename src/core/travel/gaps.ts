@@ -7,7 +7,13 @@ import {
   minutesOf,
   weekdayOf,
 } from '@/core/kinds/local-time';
-import type { FreeGap } from './quote';
+
+/** Hours of a day in which the van is free. */
+export interface FreeGap {
+  readonly day: LocalDay;
+  readonly from: LocalHour;
+  readonly to: LocalHour;
+}
 
 /** A time of the day in which a van is taken, by local hours. */
 export interface Taken {

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { toldTrip } from '@/core/travel/trip';
 import { testRules } from './test-snapshot';
-import { bandPrice, drivingCost, toldTrip } from './trip';
+import { bandPrice, drivingCost } from './trip-lines';
 
 describe('a trip', () => {
   it.each([

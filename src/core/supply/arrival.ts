@@ -1,5 +1,5 @@
 import { addWorkingDays, type LocalDay, type LocalMoment, weekdayOf } from '@/core/kinds/local-time';
-import type { SupplierPrice } from './quote';
+import type { SupplierPrice } from './supplier-prices';
 
 /**
  * The days on which an order is here: working days from today, or from the next one after the cut-off; four orders of

@@ -1,5 +1,5 @@
 import type { LocalDay } from '@/core/kinds/local-time';
-import type { ArticleCondition, SupplierKind } from './quote';
+import type { ArticleCondition, SupplierKind } from './supplier-prices';
 
 /** The columns of a supplier's price file, in the order in which it is written. */
 export const priceFileColumns = [

@@ -1,0 +1,33 @@
+import type { Application } from '@/core/catalogue/application';
+import type { LocalMoment } from '@/core/kinds/local-time';
+import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
+import type { FreeGap } from '@/core/travel/gaps';
+import type { Trip } from '@/core/travel/trip';
+import type { Coupon, PriceRules, TradeAccount } from './price-rules';
+import type { Desk, KeyArticles, SourceOutcome, TaxClass } from './quote';
+
+/** Everything priced that a quote of one day may need. */
+export interface PriceLists {
+  readonly rules: PriceRules;
+  readonly taxBasisPoints: Readonly<Record<TaxClass, number>>;
+  readonly prices: readonly SupplierPrice[];
+  readonly desk: Desk | null;
+  readonly outcomes: readonly SourceOutcome[];
+  /** What the bureau takes for a PIN; 0 where there is no bureau. */
+  readonly bureauFeeMinor: number;
+}
+
+/** Everything that prices a job, loaded once for all candidates of its car. */
+export interface Pricing {
+  readonly lists: PriceLists;
+  readonly stock: readonly StockPiece[];
+  readonly account: TradeAccount | null;
+  /** Null also where the coupon does not hold today. */
+  readonly coupon: Coupon | null;
+  readonly trip: Trip | null;
+  readonly gaps: readonly FreeGap[];
+  /** The job's appointment in the shop's zone; null where none is made. */
+  readonly visit: LocalMoment | null;
+  readonly waitingSavesMinutes: number;
+  readonly articlesFor: (application: Application) => KeyArticles;
+}
