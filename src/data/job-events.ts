@@ -1,4 +1,5 @@
-import { foldEvents, type JobEvent, type JobLog } from '@/core/job/events';
+import { eventOf, foldEvents, type JobEvent } from '@/core/job/events/events';
+import type { JobLog } from '@/core/job/events/log';
 import { type Actor, actorId } from '@/core/kinds/actor';
 import type { Db } from './db';
 
@@ -20,14 +21,10 @@ export async function readJobLog(db: Db, jobId: string): Promise<{ log: JobLog; 
     'SELECT kind, content FROM job_event WHERE job_id = $1 ORDER BY seq',
     [jobId],
   );
-  return { log: foldEvents(result.rows.map(toEvent)), lastSeq: result.rows.length };
-}
-
-function toEvent({ kind, content }: EventRow): JobEvent {
-  if (kind === 'doorOpened') return { kind, ...content, at: new Date(String(content.at)) } as JobEvent;
-  if (kind !== 'attemptRecorded') return { kind, ...content } as JobEvent;
-  const { from, to, ...rest } = content as { from: string; to: string };
-  return { kind, from: new Date(from), to: new Date(to), ...rest } as JobEvent;
+  return {
+    log: foldEvents(result.rows.map(({ kind, content }) => eventOf(kind, content))),
+    lastSeq: result.rows.length,
+  };
 }
 
 /** What became of an event id that was seen before. */
@@ -46,18 +43,16 @@ export async function findSeenEvent(db: Db, jobId: string, id: string): Promise<
   return refused.rows[0] ? { refused: refused.rows[0].reason } : undefined;
 }
 
-/** Who recorded an attempt that stands. */
-export async function findAttemptAuthor(
-  db: Db,
-  jobId: string,
-  attemptId: string,
-): Promise<string | undefined> {
-  const result = await db.query<{ actorId: string | null }>(
-    `SELECT actor_id AS "actorId" FROM job_event
-     WHERE job_id = $1 AND kind = 'attemptRecorded' AND content->>'attemptId' = $2 ORDER BY seq DESC LIMIT 1`,
-    [jobId, attemptId],
+/** The attempts of a job that somebody recorded, by id; one that was withdrawn and recorded again is the last one's. */
+export async function listOwnAttempts(db: Db, jobId: string, personId: string): Promise<Set<string>> {
+  const result = await db.query<{ attemptId: string }>(
+    `SELECT "attemptId" FROM (
+       SELECT DISTINCT ON (content->>'attemptId') content->>'attemptId' AS "attemptId", actor_id FROM job_event
+       WHERE job_id = $1 AND kind = 'attemptRecorded' ORDER BY content->>'attemptId', seq DESC) newest
+     WHERE actor_id = $2`,
+    [jobId, personId],
   );
-  return result.rows[0]?.actorId ?? undefined;
+  return new Set(result.rows.map(({ attemptId }) => attemptId));
 }
 
 /** Appends an event under the job's row lock, which the caller holds. */

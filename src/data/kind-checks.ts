@@ -1,5 +1,6 @@
 import type { ClientBase } from 'pg';
 import { methodKinds } from '@/core/catalogue/methods';
+import { eventKinds } from '@/core/job/events/events';
 import { routeKinds } from '@/core/programming/route';
 import { toolFunctions } from '@/core/programming/van-kit';
 import { optionKinds } from '@/core/quote/option-kinds';
@@ -10,6 +11,7 @@ export const kindColumns: Readonly<Record<string, readonly string[]>> = {
   'platform_method.kind': methodKinds,
   'tool_cover.method': toolFunctions,
   'job.route': routeKinds,
+  'job_event.kind': eventKinds,
   'price_menu.work': menuWorks,
   'shop_warranty.option': optionKinds,
   'quote_terms.agreed_option': optionKinds,

@@ -1,6 +1,7 @@
 import { defaultMetadataStorage } from 'class-transformer/cjs/storage.js';
 import { getMetadataStorage } from 'class-validator';
 import fc from 'fast-check';
+import { eventKinds } from '@/core/job/events/events';
 import { hostileWords } from './hostile-words';
 
 const hostileValues: readonly unknown[] = [
@@ -106,7 +107,7 @@ function fieldOf(Class: Class, name: string, checks: ReturnType<typeof checksOf>
 
 function nestedOf(Class: Class, name: string, known: Known): fc.Arbitrary<unknown> {
   const found = defaultMetadataStorage.findTypeMetadata(Class, name);
-  const kinds = ['countRead', 'attemptRecorded', 'doorOpened', 'attemptWithdrawn'];
+  const kinds = eventKinds;
   const classes = new Set(kinds.map((kind) => found?.typeFunction({ object: { kind } }) as Class));
   return fc.oneof(...[...classes].map((Own) => inputsOf(Own, known)));
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type ClosingRequest, closingNeeds } from './closing';
-import { type Attempt, emptyLog } from './events';
+import { type Attempt, emptyLog } from './events/log';
 
 const worked: Attempt = {
   attemptId: 'a',

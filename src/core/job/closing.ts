@@ -3,8 +3,8 @@ import type { CountAnswer } from '@/core/programming/plan';
 import { purposeOf } from '@/core/programming/purpose';
 import { countFits } from '@/core/programming/ring';
 import type { RouteKind } from '@/core/programming/route';
-import { attemptPurposes } from './attempt-purposes';
-import type { JobLog } from './events';
+import { attemptPurposes } from './events/attempt-purposes';
+import type { JobLog } from './events/log';
 
 export const outcomes = {
   done: 'Done',

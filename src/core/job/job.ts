@@ -9,7 +9,7 @@ import type { ChoiceQuestion } from '@/core/programming/choices';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
 import type { Outcome } from './closing';
-import type { JobLog } from './events';
+import type { JobLog } from './events/log';
 import type { JobTerms } from './terms';
 
 /** What the caller told. Null is 'not said'. */

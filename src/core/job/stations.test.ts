@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { emptyLog } from './events';
+import { emptyLog } from './events/log';
 import { authorityStage, carName, formatJobNumber, type Job, noCall } from './job';
 import { type StationsRequest, stationsOf } from './stations';
 import { usualTerms } from './terms';

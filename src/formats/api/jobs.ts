@@ -1,5 +1,6 @@
 import { whys } from '@/core/identify/line/reading';
 import { outcomes } from '@/core/job/closing';
+import { eventKinds } from '@/core/job/events/events';
 import type { Job } from '@/core/job/job';
 import { routeKinds } from '@/core/programming/route';
 import { list, moment, number, object, oneOf, orNull, type Schema, text, uuid, whole, yesNo } from './schema';
@@ -140,7 +141,7 @@ export const openJobAnswerSchema: Schema = object({ number: whole });
 
 export const eventRequestSchema: Schema = object({
   id: uuid,
-  kind: oneOf(['countRead', 'doorOpened', 'attemptRecorded', 'attemptWithdrawn']),
+  kind: oneOf(eventKinds),
   deviceAt: moment,
   basedOn: { type: 'integer', minimum: 0 },
   content: { type: 'object' },

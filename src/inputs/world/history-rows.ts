@@ -2,7 +2,7 @@ import { Matches } from 'class-validator';
 import { type FactKind, factKindNames } from '@/core/catalogue/fact-kinds';
 import { type Why, whys } from '@/core/identify/line/reading';
 import { type Outcome, outcomes } from '@/core/job/closing';
-import type { AttemptResult } from '@/core/job/events';
+import type { AttemptResult } from '@/core/job/events/log';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { CountAnswer } from '@/core/programming/plan';
 import { type RouteKind, routeKinds } from '@/core/programming/route';

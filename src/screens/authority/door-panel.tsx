@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { DoorOpened } from '@/core/job/events';
+import type { DoorOpened } from '@/core/job/events/log';
 import type { Danger, DoorNote } from '@/core/job/job';
 import { momentWords } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';

@@ -5,7 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { isAllowed } from '@/core/authority/purposes';
 import { type SecretRef, secretName } from '@/core/authority/secrets';
 import { type PinSource, pinSources } from '@/core/catalogue/platform';
-import type { AttemptResult, JobLog } from '@/core/job/events';
+import type { AttemptResult, JobLog } from '@/core/job/events/log';
 import { instantOf } from '@/core/kinds/local-time';
 import type { PhysicalKey } from '@/core/programming/keys';
 import { pinSourceNames } from '@/core/programming/pin';

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import { type SecretRef, secretName } from '@/core/authority/secrets';
-import type { Attempt } from '@/core/job/events';
+import type { Attempt } from '@/core/job/events/log';
 import { localMoment } from '@/core/kinds/local-time';
 import { formatMinutes } from '@/core/kinds/units';
 import type { PhysicalKey } from '@/core/programming/keys';

@@ -6,7 +6,7 @@ import type { SecretRef } from '@/core/authority/secrets';
 import type { FactDifference } from '@/core/catalogue/conflicts';
 import { factKinds } from '@/core/catalogue/fact-kinds';
 import { type Outcome, outcomes } from '@/core/job/closing';
-import type { JobLog } from '@/core/job/events';
+import type { JobLog } from '@/core/job/events/log';
 import type { Authority } from '@/core/job/job';
 import type { Result } from '@/core/kinds/result';
 import type { PhysicalKey } from '@/core/programming/keys';

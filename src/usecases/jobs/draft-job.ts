@@ -1,6 +1,6 @@
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import type { KeysTold } from '@/core/identify/line/reading';
-import { emptyLog } from '@/core/job/events';
+import { emptyLog } from '@/core/job/events/log';
 import type { Call, Job } from '@/core/job/job';
 import { openingRing } from '@/core/job/opening-keys';
 import { usualTerms } from '@/core/job/terms';

@@ -1,16 +1,15 @@
-import { gate, type Standing } from '@/core/authority/gate';
-import { attemptPurposes } from '@/core/job/attempt-purposes';
+import type { Platform } from '@/core/catalogue/platform';
 import { closingNeeds } from '@/core/job/closing';
-import { type Attempt, applyEvent, type DoorOpened, type JobEvent, timeProblem } from '@/core/job/events';
+import type { EventGround } from '@/core/job/events/event-kind';
+import { type EventKindName, eventRefusal, groundFor, type JobEvent } from '@/core/job/events/events';
 import { formatJobNumber, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
-import type { Purpose } from '@/core/kinds/purpose';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { type OthersEffect, othersEffect, type RouteKind } from '@/core/programming/route';
+import { othersEffect } from '@/core/programming/route';
 import { appendAudit } from '@/data/audit';
 import { findApplication, getPlatformOrThrow } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { appendEvent, findAttemptAuthor, findSeenEvent, keepRefusedEvent } from '@/data/job-events';
+import { appendEvent, findSeenEvent, keepRefusedEvent, listOwnAttempts } from '@/data/job-events';
 import { findJob, lockJob, markClosed, replaceFacts } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import { endReservations } from '@/data/reservations';
@@ -76,10 +75,7 @@ export async function recordEvent(
   });
 }
 
-/**
- * An event as it may be stored, or why it cannot be taken: the job's state, the reducer, the clock, the ring, the gate, or
- * a secret in its words.
- */
+/** An event as it may be stored, or why it cannot be taken: the job's state, what its kind says, or a secret in its words. */
 async function checkEvent(
   db: Db,
   actor: PersonActor,
@@ -87,84 +83,32 @@ async function checkEvent(
   event: JobEvent,
 ): Promise<Result<Guarded<JobEvent>>> {
   if (job.closed) return failed(`${formatJobNumber(job.number)} is closed.`);
-  const step = applyEvent(job.log, event);
-  if (!step.ok) return failed(step.reason);
-  const standing = await standingOf(db, actor, job.id, true);
-  const refused = await refusalOf(db, actor, job, event, standing);
+  const refused = eventRefusal(event, job.log, await groundOf(db, actor, job, event.kind));
   if (refused !== undefined) return failed(refused);
   return guardTexts(db, actor, job.id, event);
 }
 
-async function refusalOf(
-  db: Db,
-  actor: PersonActor,
-  job: Job,
-  event: JobEvent,
-  standing: Standing,
-): Promise<string | undefined> {
-  switch (event.kind) {
-    case 'countRead':
-      return undefined;
-    case 'doorOpened':
-      return timeProblem(event.at, actor.at) ?? doorProblem(event.how, standing);
-    case 'attemptWithdrawn':
-      return withdrawalProblem(db, actor, job, event.attemptId, standing);
-    case 'attemptRecorded':
-      return timeProblem(event.to, actor.at) ?? attemptProblem(db, job, event, standing);
-    default:
-      // A new kind does not compile before it says what it wants.
-      return event satisfies never;
-  }
+/** All that an event of a kind is weighed by; the rows of the authority are held until the transaction ends. */
+async function groundOf(db: Db, actor: PersonActor, job: Job, kind: EventKindName): Promise<EventGround> {
+  const wants = groundFor(kind);
+  const standing = await standingOf(db, actor, job.id, true);
+  const secrets = wants.includes('secrets') ? await listSecretRefs(db, job.id) : [];
+  const platform = wants.includes('platform') ? await platformOf(db, job) : undefined;
+  return {
+    now: actor.at,
+    standing,
+    keyIds: new Set(job.keys.map(({ id }) => id)),
+    secretIds: new Set(secrets.map(({ id }) => id)),
+    othersOf: (route) => othersEffect(route, platform),
+    ownAttemptIds: wants.includes('ownAttempts')
+      ? await listOwnAttempts(db, job.id, actor.personId)
+      : new Set(),
+  };
 }
 
-async function attemptProblem(
-  db: Db,
-  job: Job,
-  event: Attempt,
-  standing: Standing,
-): Promise<string | undefined> {
-  if (event.learnedKeyIds.some((id) => !job.keys.some((key) => key.id === id)))
-    return 'A key learned in this attempt is not on the ring.';
-  const secrets = new Set((await listSecretRefs(db, job.id)).map(({ id }) => id));
-  if (event.secretIds?.some((id) => !secrets.has(id)))
-    return 'A secret named in this attempt is not on this job.';
-  const others = await othersOf(db, job, event.route);
-  for (const purpose of attemptPurposes(event, others)) {
-    const closed = closedFor(purpose, standing);
-    if (closed !== undefined) return closed;
-  }
-  return undefined;
-}
-
-function doorProblem(how: DoorOpened['how'], standing: Standing): string | undefined {
-  if (how === 'danger' && !standing.danger)
-    return 'Declare at On site that somebody is in danger; it opens the door at once.';
-  return closedFor(how === 'lock' ? 'openLock' : 'openForPapers', standing);
-}
-
-/** Without a second person a trainee takes back only what he recorded himself. */
-async function withdrawalProblem(
-  db: Db,
-  actor: PersonActor,
-  job: Job,
-  attemptId: string,
-  standing: Standing,
-): Promise<string | undefined> {
-  if (actor.role !== 'trainee' || standing.secondPerson) return undefined;
-  return (await findAttemptAuthor(db, job.id, attemptId)) === actor.personId
-    ? undefined
-    : 'A trainee withdraws what another recorded with a second person, who signs in for this job first.';
-}
-
-function closedFor(purpose: Purpose, standing: Standing): string | undefined {
-  const found = gate(purpose, standing);
-  return found.open ? undefined : found.message;
-}
-
-/** What a route does to the other keys on the platform of the chosen candidate. */
-async function othersOf(db: Db, job: Job, route: RouteKind): Promise<OthersEffect> {
+async function platformOf(db: Db, job: Job): Promise<Platform | undefined> {
   const application = job.applicationId === null ? undefined : await findApplication(db, job.applicationId);
-  return othersEffect(route, application && (await getPlatformOrThrow(db, application.platformId)));
+  return application && getPlatformOrThrow(db, application.platformId);
 }
 
 /** Closes a job where nothing keeps it open. */

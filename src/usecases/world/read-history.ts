@@ -1,5 +1,6 @@
 import { isAllowed } from '@/core/authority/purposes';
-import { applyEvent, emptyLog, type JobEvent } from '@/core/job/events';
+import { applyEvent, type JobEvent } from '@/core/job/events/events';
+import { emptyLog } from '@/core/job/events/log';
 import { openingRing } from '@/core/job/opening-keys';
 import { addDays, instantOf, type LocalDay } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';

@@ -2,7 +2,7 @@ import type { PinSource } from '@/core/catalogue/platform';
 import type { Purpose } from '@/core/kinds/purpose';
 import { purposeOf } from '@/core/programming/purpose';
 import type { OthersEffect } from '@/core/programming/route';
-import type { Attempt } from './events';
+import type { Attempt } from './log';
 
 const ofPin: Record<PinSource, Purpose> = {
   customer: 'decode',

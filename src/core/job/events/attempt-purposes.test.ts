@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { attemptPurposes } from './attempt-purposes';
-import { type Attempt, applyEvent, emptyLog, foldEvents, timeProblem } from './events';
+import { applyEvent, foldEvents, timeProblem } from './events';
+import { type Attempt, emptyLog } from './log';
 
 const attempt = (more: Partial<Attempt>): Attempt => ({
   attemptId: 'a',

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyEvent, emptyLog, foldEvents, type JobEvent, type JobLog } from './events';
+import type { EventGround } from './event-kind';
+import { applyEvent, eventKinds, eventOf, eventRefusal, foldEvents, type JobEvent } from './events';
+import { emptyLog, type JobLog } from './log';
 
 const at = (minute: number) => new Date(Date.UTC(2027, 2, 3, 16, minute));
 const attempt = (
@@ -101,4 +103,100 @@ describe('applyEvent', () => {
       }),
     );
   });
+});
+
+describe('eventRefusal', () => {
+  const ground: EventGround = {
+    now: at(30),
+    standing: { stage: 'onSite', doorNote: false, danger: false, role: 'locksmith', secondPerson: false },
+    keyIds: new Set(['key']),
+    secretIds: new Set(['pin']),
+    othersOf: () => 'keep',
+    ownAttemptIds: new Set(),
+  };
+  const none = { ...ground.standing, stage: 'none' } as const;
+  const trainee = { ...ground.standing, role: 'trainee' } as const;
+  const recorded = foldEvents([attempt('a')]);
+  const withdrawal: JobEvent = { kind: 'attemptWithdrawn', attemptId: 'a', reason: 'A slip' };
+  const door = (how: 'papersInside' | 'danger' | 'lock', minute = 10): JobEvent => ({
+    kind: 'doorOpened',
+    how,
+    at: at(minute),
+    conditions: '',
+  });
+
+  it.each<[string, JobEvent, JobLog, Partial<EventGround>, RegExp | undefined]>([
+    [
+      'a count wants nothing',
+      { kind: 'countRead', moment: 'before', answer: 2 },
+      emptyLog,
+      { standing: none },
+      undefined,
+    ],
+    [
+      'a key that is not on the ring',
+      attempt('b', { learnedKeyIds: ['other'] }),
+      emptyLog,
+      {},
+      /not on the ring/,
+    ],
+    ['a secret of another job', attempt('b', { secretIds: ['other'] }), emptyLog, {}, /not on this job/],
+    ['learning without papers', attempt('b'), emptyLog, { standing: none }, /record at On site/],
+    ['a time to come', attempt('b', { to: at(59) }), emptyLog, {}, /in the future/],
+    [
+      'what the reducer refuses, before anything else',
+      attempt('a'),
+      recorded,
+      { standing: none },
+      /recorded already/,
+    ],
+    [
+      'an attempt as it should be',
+      attempt('b', { learnedKeyIds: ['key'], secretIds: ['pin'] }),
+      recorded,
+      {},
+      undefined,
+    ],
+    ['a lock wants papers at the car', door('lock'), emptyLog, { standing: none }, /Open a lock/],
+    ['danger that nobody declared', door('danger'), emptyLog, { standing: none }, /Declare at On site/],
+    [
+      'danger that was declared',
+      door('danger'),
+      emptyLog,
+      { standing: { ...none, danger: true } },
+      undefined,
+    ],
+    [
+      'a trainee and what another recorded',
+      withdrawal,
+      recorded,
+      { standing: trainee },
+      /with a second person/,
+    ],
+    [
+      'a trainee and his own',
+      withdrawal,
+      recorded,
+      { standing: trainee, ownAttemptIds: new Set(['a']) },
+      undefined,
+    ],
+  ])('%s', (_, event, log, more, reason) => {
+    const found = eventRefusal(event, log, { ...ground, ...more });
+    if (reason === undefined) expect(found).toBeUndefined();
+    else expect(found).toMatch(reason);
+  });
+});
+
+it('an event comes out of JSON as it went in', () => {
+  const events: JobEvent[] = [
+    attempt('a', { learnedKeyIds: ['key'] }),
+    { kind: 'doorOpened', how: 'lock', at: at(5), conditions: 'wet' },
+    { kind: 'countRead', moment: 'after', answer: 'cannotSay' },
+    { kind: 'attemptWithdrawn', attemptId: 'a', reason: 'A slip' },
+  ];
+  expect(new Set(events.map(({ kind }) => kind))).toEqual(new Set(eventKinds));
+  for (const event of events) {
+    const { kind, ...content } = JSON.parse(JSON.stringify(event));
+    expect(eventOf(kind, content)).toEqual(event);
+  }
 });

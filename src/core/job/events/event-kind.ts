@@ -1,0 +1,44 @@
+import type { Standing } from '@/core/authority/gate';
+import type { Purpose } from '@/core/kinds/purpose';
+import type { OthersEffect, RouteKind } from '@/core/programming/route';
+import type { JobLog } from './log';
+
+export type Step =
+  | { readonly ok: true; readonly log: JobLog }
+  | { readonly ok: false; readonly reason: string };
+
+export function refuse(reason: string): Step {
+  return { ok: false, reason };
+}
+
+/** What was loaded of a job before one of its events is weighed; parts that a kind does not want are empty. */
+export interface EventGround {
+  readonly now: Date;
+  readonly standing: Standing;
+  readonly keyIds: ReadonlySet<string>;
+  readonly secretIds: ReadonlySet<string>;
+  /** What a route does to the other keys on the platform of the chosen candidate. */
+  readonly othersOf: (route: RouteKind) => OthersEffect;
+  /** Attempts that the person who sends the event recorded, by id. */
+  readonly ownAttemptIds: ReadonlySet<string>;
+}
+
+/** What is loaded for some kinds only. */
+export type WantedGround = 'secrets' | 'platform' | 'ownAttempts';
+
+/** One kind of thing that happens at the car: everything there is to say of it. */
+export interface EventKind<Content extends object> {
+  /** What it makes of the log, or why it does not fit. Accepted events always do: a rule that comes later stands below. */
+  readonly apply: (log: JobLog, content: Content) => Step;
+  /** What its job must have the authority for. */
+  readonly purposes: (content: Content, ground: EventGround) => readonly Purpose[];
+  /** When it happened, where it says so; weighed against the shop's clock. */
+  readonly happenedAt?: (content: Content) => Date;
+  /** Rules of its content that came after events were accepted. */
+  readonly contentProblem?: (content: Content) => string | undefined;
+  /** What else refuses it: the ring, who asks, what was declared. Comes before the gate. */
+  readonly refusal?: (content: Content, ground: EventGround) => string | undefined;
+  /** Fields of the content that are moments, which JSON keeps as text. */
+  readonly moments: readonly (keyof Content & string)[];
+  readonly wants: readonly WantedGround[];
+}
