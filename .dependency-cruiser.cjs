@@ -6,12 +6,14 @@ const may = {
   outside: ['core'],
   data: ['core'],
   usecases: ['data', 'core', 'outside', 'formats', 'inputs'],
+  services: ['usecases', 'data', 'core', 'outside'],
   workers: ['core', 'outside'],
   ui: ['core'],
-  screens: ['ui', 'core', 'inputs', 'workers'],
-  app: ['screens', 'usecases', 'inputs', 'formats', 'core', 'ui'],
+  screens: ['ui', 'core', 'inputs', 'workers', 'usecases'],
+  app: ['screens', 'usecases', 'services', 'inputs', 'formats', 'core', 'ui'],
 };
 
+/** Subjects of the core: each may import what stands left of it. */
 const subjects = [
   'kinds',
   'catalogue',
@@ -31,6 +33,18 @@ const subjects = [
   'practice',
 ];
 
+/** Floors of the use-cases: each folder may import those below its floor and itself. Loose files are the ground. */
+const floors = [
+  ['pool', 'people'],
+  ['vault'],
+  ['audit', 'shop', 'library'],
+  ['editing'],
+  ['view'],
+  ['jobs', 'secrets', 'quote', 'identify'],
+  ['benches'],
+  ['world'],
+];
+
 const rooms = Object.entries(may).map(([room, others]) => ({
   name: `${room}-imports`,
   severity: 'error',
@@ -47,10 +61,53 @@ const order = subjects.map((subject, at) => ({
   to: { path: '^src/core/', pathNot: `^src/core/(${subjects.slice(0, at + 1).join('|')})/` },
 }));
 
+const known = {
+  src: Object.keys(may),
+  'src/core': subjects,
+  'src/usecases': floors.flat(),
+};
+
+const strange = Object.entries(known).map(([folder, names]) => ({
+  name: `strange-folder-in-${folder.replace('/', '-')}`,
+  severity: 'error',
+  comment: `a new folder of ${folder} needs a rule here: who may it import?`,
+  from: { path: `^${folder}/[^/]+/`, pathNot: `^${folder}/(${names.join('|')})/` },
+  to: {},
+}));
+
+const storeys = floors.flatMap((folders, floor) =>
+  folders.map((folder) => ({
+    name: `usecases-${folder}-floor`,
+    severity: 'error',
+    comment: `usecases/${folder} may import only what stands below it`,
+    from: { path: `^src/usecases/${folder}/` },
+    to: {
+      path: '^src/usecases/[^/]+/',
+      pathNot: `^src/usecases/(${[folder, ...floors.slice(0, floor).flat()].join('|')})/`,
+    },
+  })),
+);
+
 module.exports = {
   forbidden: [
     ...rooms,
     ...order,
+    ...strange,
+    ...storeys,
+    {
+      name: 'usecases-ground',
+      severity: 'error',
+      comment: 'the loose files of the use-cases import no folder of them',
+      from: { path: '^src/usecases/[^/]+$', pathNot: '\\.test\\.ts$' },
+      to: { path: '^src/usecases/[^/]+/' },
+    },
+    {
+      name: 'screens-take-types-of-usecases',
+      severity: 'error',
+      comment: 'screens take types of use-cases only; what they do comes in as props',
+      from: { path: '^src/screens/' },
+      to: { path: '^src/usecases/', dependencyTypesNot: ['type-only'] },
+    },
     {
       name: 'core-is-pure',
       severity: 'error',

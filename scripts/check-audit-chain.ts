@@ -1,5 +1,5 @@
 // `npm run audit-chain`: recomputes the audit chain, holds it against its seals, and says where it does not fit.
-import { auditWords, checkAudit } from '@/usecases/audit-seal';
+import { auditWords, checkAudit } from '@/usecases/audit/audit-seal';
 import { runCommand } from './run-command';
 
 await runCommand(async () => {

@@ -2,8 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { closeDatabase } from '@/usecases/database';
-import { prepareVault } from '@/usecases/secrets/prepare-vault';
-import { makeSetUpCode } from '@/usecases/set-up';
+import { makeSetUpCode } from '@/usecases/people/set-up';
+import { prepareVault } from '@/usecases/vault/prepare-vault';
 import { loadWorld } from '@/usecases/world/load-world';
 
 const folder = join(import.meta.dirname, '..', 'world');

@@ -1,7 +1,7 @@
 // `npm run rotate-vault-key`: changes the vault key. Stopped half-way it goes on when it is run again.
 import { vaultFile, vaultFromEnvironment } from '@/outside/vault-key';
-import { sealAudit } from '@/usecases/audit-seal';
-import { rotateVault } from '@/usecases/secrets/rotate-vault';
+import { sealAudit } from '@/usecases/audit/audit-seal';
+import { rotateVault } from '@/usecases/vault/rotate-vault';
 import { runCommand } from './run-command';
 
 await runCommand(async () => {

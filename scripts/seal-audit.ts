@@ -1,5 +1,5 @@
 // Seals the audit chain; run when the server has stopped.
-import { sealAudit } from '@/usecases/audit-seal';
+import { sealAudit } from '@/usecases/audit/audit-seal';
 import { runCommand } from './run-command';
 
 await runCommand(async () => {

@@ -1,4 +1,5 @@
 // Measures the product against plain ways, on a big made-up library, over HTTP on loopback. Prints one JSON document.
+
 import { spawnSync } from 'node:child_process';
 import { createReadStream, mkdtempSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
@@ -15,8 +16,8 @@ import { findSimilarNames } from '@/data/catalogue';
 import { closeDatabase, database } from '@/usecases/database';
 import { readImport } from '@/usecases/library/read-import';
 import { storeImport } from '@/usecases/library/store-import';
-import { closePool } from '@/usecases/pool/pool';
-import { startSession } from '@/usecases/sessions';
+import { startSession } from '@/usecases/people/sessions';
+import { closePool } from '@/usecases/pool/lane';
 import { testApplication, worldApplications } from '../../tests/support/applications';
 import {
   byGain,

@@ -3,7 +3,7 @@ import { Worker } from 'node:worker_threads';
 import type pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { database } from '@/usecases/database';
-import { startSession } from '@/usecases/sessions';
+import { startSession } from '@/usecases/people/sessions';
 
 interface Spread {
   readonly p50: number;

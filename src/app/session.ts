@@ -3,8 +3,8 @@ import { notFound, redirect } from 'next/navigation';
 import { cache } from 'react';
 import { type Duty, mayDo } from '@/core/authority/roles';
 import type { PersonActor } from '@/core/kinds/actor';
-import { readSession, type SessionState } from '@/usecases/sessions';
-import type { SignInOrigin } from '@/usecases/sign-in';
+import { readSession, type SessionState } from '@/usecases/people/sessions';
+import type { SignInOrigin } from '@/usecases/people/sign-in';
 
 /** The session of this request, read once for each request. */
 export const findSession = cache(async (): Promise<SessionState> => {

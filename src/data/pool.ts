@@ -60,3 +60,8 @@ export function isDatabaseAway(error: unknown): boolean {
 export function isPoolBusy(error: unknown): boolean {
   return error instanceof Error && error.message === 'timeout exceeded when trying to connect';
 }
+
+/** Asks for nothing: whether the database answers. */
+export async function ping(pool: pg.Pool): Promise<void> {
+  await pool.query('SELECT 1');
+}

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Actor } from '@/core/kinds/actor';
 import { openDownload } from './downloads';
-import { PoolFull } from './pool/pool-full';
+import { PoolFull } from './pool-full';
 
 beforeEach(() => void vi.useFakeTimers());
 afterEach(() => void vi.useRealTimers());

@@ -1,5 +1,5 @@
 import { type Actor, actorId } from '@/core/kinds/actor';
-import { PoolFull } from './pool/pool-full';
+import { PoolFull } from './pool-full';
 
 /** Downloads under way at once, as many as there are connections for them, and for one person or program. */
 const mostDownloads = 4;

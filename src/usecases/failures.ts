@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto';
 import { isDatabaseAway, isPoolBusy } from '@/data/pool';
 import { log } from '@/outside/log';
-import { PoolFull } from './pool/pool-full';
+import { PoolFull } from './pool-full';
 import { noteTrouble } from './troubles';
 
 export { isDatabaseAway } from '@/data/pool';

@@ -1,3 +1,4 @@
+import { ping } from '@/data/pool';
 import { database } from './database';
 import { isDatabaseAway, isDiskFull, isOverloaded } from './failures';
 import { listTroubles } from './troubles';
@@ -14,7 +15,7 @@ export async function readHealth(): Promise<Health> {
 
 async function askDatabase(): Promise<Health['database']> {
   try {
-    await database().query('SELECT 1');
+    await ping(database());
     return 'there';
   } catch (error) {
     if (isDiskFull(error)) return 'full';

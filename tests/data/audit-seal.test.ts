@@ -4,10 +4,10 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeEach, describe, expect, it } from 'vitest';
 import { appendAudit } from '@/data/audit';
-import { auditWords, checkAudit, sealAudit } from '@/usecases/audit-seal';
+import { auditWords, checkAudit, sealAudit } from '@/usecases/audit/audit-seal';
 import { database } from '@/usecases/database';
-import { rotateVault } from '@/usecases/secrets/rotate-vault';
-import { systemActor } from '@/usecases/sessions';
+import { systemActor } from '@/usecases/people/sessions';
+import { rotateVault } from '@/usecases/vault/rotate-vault';
 import { databaseUrl, withClient } from '../support/databases';
 import { testDatabase } from '../support/test-database';
 

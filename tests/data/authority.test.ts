@@ -12,7 +12,7 @@ import {
   signInSecond,
 } from '@/usecases/jobs/authority';
 import { readJobHistory } from '@/usecases/jobs/list';
-import { setRules } from '@/usecases/shop';
+import { setRules } from '@/usecases/shop/shop';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
 import { advancePapers, onSitePapers } from '../support/papers';
 import { actorOf, testDatabase } from '../support/test-database';

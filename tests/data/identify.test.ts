@@ -5,9 +5,9 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { OpenJobInput } from '@/inputs/call-input';
 import { parseInput } from '@/inputs/parse';
 import { database } from '@/usecases/database';
-import { correctWords, readFactChoices, readNames } from '@/usecases/identify/names';
 import { previewCall } from '@/usecases/jobs/preview-call';
-import { readTools } from '@/usecases/tools';
+import { readTools } from '@/usecases/shop/tools';
+import { correctWords, readFactChoices, readNames } from '@/usecases/view/names';
 import { emptyCall } from '../support/calls';
 import { actorOf, testDatabase } from '../support/test-database';
 

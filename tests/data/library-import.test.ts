@@ -11,7 +11,7 @@ import { undoChange } from '@/usecases/library/edit-library';
 import { exportCsv, exportJson } from '@/usecases/library/export-library';
 import { readImport } from '@/usecases/library/read-import';
 import { cancelImport, readImportState, storeImport } from '@/usecases/library/store-import';
-import { closePool } from '@/usecases/pool/pool';
+import { closePool } from '@/usecases/pool/lane';
 import { inParts, readFileAs, wholeOf } from '../support/files';
 import { actorOf, testDatabase } from '../support/test-database';
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseLine } from '@/core/identify/line/parse-line';
 import type { LineReading } from '@/core/identify/line/reading';
-import { correctWords, readNames } from '@/usecases/identify/names';
+import { correctWords, readNames } from '@/usecases/view/names';
 import { actorOf, testDatabase } from '../support/test-database';
 import { type ExpectedChips, hostileLines, misspeltLines, plainLines } from './typed-lines';
 

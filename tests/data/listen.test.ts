@@ -2,8 +2,8 @@ import { connect, createServer, type Server } from 'node:net';
 import { expect, it, vi } from 'vitest';
 import { listenForJobs } from '@/data/live';
 import { log } from '@/outside/log';
+import { hearChanges } from '@/services/live';
 import { database } from '@/usecases/database';
-import { hearChanges } from '@/usecases/live';
 import { testDatabase } from '../support/test-database';
 
 testDatabase('bare');

@@ -1,10 +1,10 @@
 import { describe, expect, it, vi } from 'vitest';
 import { announceJob, listenForJobs } from '@/data/live';
 import { withTransaction } from '@/data/with-transaction';
+import { hearChanges, type LiveEvent } from '@/services/live';
+import { hearAs } from '@/services/streams';
 import { database } from '@/usecases/database';
-import { hearChanges, type LiveEvent } from '@/usecases/live';
-import { endSessionById, lockNow, startSession, whichAreOpen } from '@/usecases/sessions';
-import { hearAs } from '@/usecases/streams';
+import { endSessionById, lockNow, startSession, whichAreOpen } from '@/usecases/people/sessions';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');

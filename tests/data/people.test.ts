@@ -1,15 +1,15 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
-import { readAudit } from '@/usecases/audit';
+import { readAudit } from '@/usecases/audit/audit';
 import { database } from '@/usecases/database';
 import { chooseVan } from '@/usecases/jobs/decide';
 import { exportCodeRows, importCodeRows } from '@/usecases/library/code-rows';
 import { saveRow } from '@/usecases/library/edit-library';
-import { removePerson, savePerson } from '@/usecases/people';
-import { endSessionById, lockNow, readSession, readSessions } from '@/usecases/sessions';
-import { signIn, unlock } from '@/usecases/sign-in';
-import { endTokenById, makeToken, readProgram, readTokens } from '@/usecases/tokens';
-import { readTools, removeRight, saveCover, saveRight, saveTool } from '@/usecases/tools';
+import { removePerson, savePerson } from '@/usecases/people/people';
+import { endSessionById, lockNow, readSession, readSessions } from '@/usecases/people/sessions';
+import { signIn, unlock } from '@/usecases/people/sign-in';
+import { endTokenById, makeToken, readProgram, readTokens } from '@/usecases/people/tokens';
+import { readTools, removeRight, saveCover, saveRight, saveTool } from '@/usecases/shop/tools';
 import { openTestJob, viewOf } from '../support/jobs';
 import { actorOf, testDatabase } from '../support/test-database';
 

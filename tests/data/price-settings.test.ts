@@ -3,6 +3,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { parseInput } from '@/inputs/parse';
 import { type PriceRulesInput, PriceRulesInput as RulesClass } from '@/inputs/price-inputs';
 import { draftOfRules, sentOfDraft } from '@/screens/prices/draft';
+import { quoteCar } from '@/usecases/benches/quote-car';
 import { database } from '@/usecases/database';
 import {
   addCoupon,
@@ -15,7 +16,6 @@ import {
   savePriceRules,
   setOpenHours,
 } from '@/usecases/quote/price-settings';
-import { quoteCar } from '@/usecases/quote/quote-car';
 import {
   exportPrices,
   readPriceFile,

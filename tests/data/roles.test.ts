@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { appendAudit, checkAuditChain } from '@/data/audit';
 import { migrate } from '@/data/migrate';
 import { database, transact } from '@/usecases/database';
-import { systemActor } from '@/usecases/sessions';
+import { systemActor } from '@/usecases/people/sessions';
 import { databaseUrl, withClient } from '../support/databases';
 import { testDatabase } from '../support/test-database';
 

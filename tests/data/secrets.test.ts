@@ -10,9 +10,7 @@ import { readHealth } from '@/usecases/health';
 import { recordAuthority, refuseJob } from '@/usecases/jobs/authority';
 import { chooseCandidate } from '@/usecases/jobs/decide';
 import { closeJob } from '@/usecases/jobs/record';
-import { prepareVault } from '@/usecases/secrets/prepare-vault';
 import { applyRetention, clockTrouble } from '@/usecases/secrets/retention';
-import { rotateVault } from '@/usecases/secrets/rotate-vault';
 import {
   askBureau,
   bittingOfCode,
@@ -21,6 +19,8 @@ import {
   lookAtSecret,
   readSecrets,
 } from '@/usecases/secrets/secrets';
+import { prepareVault } from '@/usecases/vault/prepare-vault';
+import { rotateVault } from '@/usecases/vault/rotate-vault';
 import { databaseUrl, withClient } from '../support/databases';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
 import { advancePapers, onSitePapers } from '../support/papers';

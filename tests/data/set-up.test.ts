@@ -1,7 +1,7 @@
 import { expect, it } from 'vitest';
-import { readSession } from '@/usecases/sessions';
-import { makeSetUpCode, setUpShop } from '@/usecases/set-up';
-import { signIn } from '@/usecases/sign-in';
+import { readSession } from '@/usecases/people/sessions';
+import { makeSetUpCode, setUpShop } from '@/usecases/people/set-up';
+import { signIn } from '@/usecases/people/sign-in';
 import { testDatabase } from '../support/test-database';
 
 testDatabase('bare');

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { database } from '@/usecases/database';
-import { savePerson } from '@/usecases/people';
-import { lockNow, readSession, signOut } from '@/usecases/sessions';
-import { readSignInOffer, type SignInOrigin, signIn, unlock } from '@/usecases/sign-in';
+import { savePerson } from '@/usecases/people/people';
+import { lockNow, readSession, signOut } from '@/usecases/people/sessions';
+import { readSignInOffer, type SignInOrigin, signIn, unlock } from '@/usecases/people/sign-in';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');

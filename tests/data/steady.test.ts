@@ -1,16 +1,18 @@
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
+import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { identify } from '@/usecases/benches/identify';
 import { database } from '@/usecases/database';
 import { isDatabaseAway, isDiskFull, noteFullDisk } from '@/usecases/failures';
 import { readHealth } from '@/usecases/health';
-import { identify } from '@/usecases/identify/identify';
 import { exportCsv } from '@/usecases/library/export-library';
 import { readImport } from '@/usecases/library/read-import';
 import { endDeadImports } from '@/usecases/library/signs-of-life';
 import { cancelImport, readImportState, storeImport } from '@/usecases/library/store-import';
-import { closePool, runInPool } from '@/usecases/pool/pool';
-import { PoolFull } from '@/usecases/pool/pool-full';
+import { closePool } from '@/usecases/pool/lane';
+import { runInPool } from '@/usecases/pool/pool';
+import { PoolFull } from '@/usecases/pool-full';
 import { databaseUrl, withClient } from '../support/databases';
 import { readFileAs, wholeOf } from '../support/files';
 import { openTestJob } from '../support/jobs';
@@ -153,7 +155,7 @@ describe('imports', () => {
 describe('the threads', () => {
   it('identify a car and draw a paper as the same functions do here', async () => {
     const input = { line: 'halvorn merrowdale 2019 push start lost both' };
-    const there = await runInPool('identify', { actor, input });
+    const there = await askInPool('identify', { actor, input });
     const here = await identify(actor, input);
     if (!there.ok || !here.ok) throw new Error('expected candidates');
     expect(there.value.identification.candidates.length).toBeGreaterThan(0);
@@ -169,7 +171,7 @@ describe('the threads', () => {
     const url = process.env.DATABASE_URL;
     await closePool();
     process.env.DATABASE_URL = 'postgres://nobody@127.0.0.1:1/none';
-    const away = await runInPool('identify', { actor, input: { line: 'x' } }).catch((error) => error);
+    const away = await askInPool('identify', { actor, input: { line: 'x' } }).catch((error) => error);
     expect(isDatabaseAway(away)).toBe(true);
     process.env.DATABASE_URL = url;
     await closePool();

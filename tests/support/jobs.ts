@@ -3,10 +3,10 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { OpenJobInput } from '@/inputs/call-input';
 import { EventInput } from '@/inputs/event-input';
 import { parseInput } from '@/inputs/parse';
-import { readNames } from '@/usecases/identify/names';
-import { type JobView, readJobView } from '@/usecases/jobs/job-view';
 import { openJob } from '@/usecases/jobs/open-job';
 import { recordEvent } from '@/usecases/jobs/record';
+import { type JobView, readJobView } from '@/usecases/view/job-view';
+import { readNames } from '@/usecases/view/names';
 import { emptyCall } from './calls';
 
 /** Opens a job for a model of the demo world by name. */

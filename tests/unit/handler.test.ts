@@ -1,6 +1,6 @@
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { handler } from '@/app/api/handler';
-import { PoolFull } from '@/usecases/pool/pool-full';
+import { PoolFull } from '@/usecases/pool-full';
 
 vi.mock('next/headers', () => ({ cookies: async () => ({}), headers: async () => new Headers() }));
 

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react';
 import { Shell } from '@/screens/shell/shell';
-import { readShopNow } from '@/usecases/shop';
+import { readShopNow } from '@/usecases/shop/shop';
 import { requireActor } from '../session';
 
 export default async function ShopLayout({ children }: { children: ReactNode }) {

@@ -5,9 +5,9 @@ import type { Result } from '@/core/kinds/result';
 import { canonicalJson } from '@/formats/canonical-json';
 import { parseInput } from '@/inputs/parse';
 import { type Passing, passingFailure, reportUnexpected } from '@/usecases/failures';
+import type { Refused } from '@/usecases/people/sign-in';
+import { readProgram } from '@/usecases/people/tokens';
 import { checkRequestOrigin, isReadableAddress, transportHeaders } from '@/usecases/request-origin';
-import type { Refused } from '@/usecases/sign-in';
-import { readProgram } from '@/usecases/tokens';
 import { findActor, requestOrigin } from '../session';
 
 /** Wraps an API handler: repeats the Host and Origin check, and answers the unexpected with an id only. */

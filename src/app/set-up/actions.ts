@@ -4,7 +4,7 @@ import { redirect } from 'next/navigation';
 import type { Failed } from '@/core/kinds/result';
 import { parseInput } from '@/inputs/parse';
 import { SetUpInput } from '@/inputs/set-up-input';
-import { setUpShop } from '@/usecases/set-up';
+import { setUpShop } from '@/usecases/people/set-up';
 import { answer } from '../run-action';
 import { keepSession, requestOrigin } from '../session';
 

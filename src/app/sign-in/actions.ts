@@ -1,7 +1,7 @@
 'use server';
 
 import { redirect } from 'next/navigation';
-import { signOut } from '@/usecases/sessions';
+import { signOut } from '@/usecases/people/sessions';
 import { dropSession, findSession } from '../session';
 
 export async function signOutAction(): Promise<void> {

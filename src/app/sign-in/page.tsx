@@ -1,6 +1,6 @@
 import { redirect } from 'next/navigation';
 import { SignIn } from '@/screens/sign-in/sign-in';
-import { readSignInOffer } from '@/usecases/sign-in';
+import { readSignInOffer } from '@/usecases/people/sign-in';
 import { ownPath } from '../own-path';
 import { findActor } from '../session';
 

@@ -18,8 +18,8 @@ import type { Db } from '@/data/db';
 import { listRouteRecords } from '@/data/route-records';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
-import { gatheredOf } from '../jobs/job-view';
-import { readPricing } from '../quote/pricing';
+import { gatheredOf } from '../view/job-view';
+import { readPricing } from '../view/pricing';
 
 /** A question with the words around it. */
 export interface AskedQuestion extends Question {

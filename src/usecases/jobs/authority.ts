@@ -32,10 +32,10 @@ import type {
   SecondPersonInput,
 } from '@/inputs/job-inputs';
 import { database, transact } from '../database';
-import { proveSecond } from '../sign-in';
-import { type Edited, editJob } from './edit-job';
-import { standingOf } from './gates';
-import { sections } from './sections';
+import { type Edited, editJob } from '../editing/edit-job';
+import { standingOf } from '../editing/gates';
+import { sections } from '../editing/sections';
+import { proveSecond } from '../people/sign-in';
 
 /** Records who has the right to the car: by papers in advance, or at the car with person, papers and plate together. */
 export async function recordAuthority(actor: PersonActor, input: AuthorityInput): Promise<Edited> {

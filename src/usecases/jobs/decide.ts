@@ -29,9 +29,9 @@ import type {
   NetworkInput,
 } from '@/inputs/job-inputs';
 import type { RankInput } from '@/inputs/key-inputs';
-import { type Edited, editJob } from './edit-job';
-import { jobViewIn } from './job-view';
-import { sections } from './sections';
+import { type Edited, editJob } from '../editing/edit-job';
+import { sections } from '../editing/sections';
+import { jobViewIn } from '../view/job-view';
 
 export async function chooseCandidate(actor: PersonActor, input: ChooseCandidateInput): Promise<Edited> {
   return editJob(actor, input, sections.candidate, async (db, job, input) => {

@@ -5,7 +5,7 @@ import { findJob } from '@/data/jobs';
 import { type JobListRow, listJobs } from '@/data/jobs-list';
 import { getShopOrThrow } from '@/data/shop';
 import { database } from '../database';
-import { withOwnWords } from '../secrets/texts';
+import { withOwnWords } from '../editing/texts';
 
 const pageSize = 30;
 const mostWords = 8;

@@ -14,10 +14,10 @@ import { getShopOrThrow } from '@/data/shop';
 import type { CallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
-import { readLine } from '../identify/read-line';
-import { keepSealed } from '../secrets/vault';
-import { type Edited, editJob } from './edit-job';
-import { sections } from './sections';
+import { type Edited, editJob } from '../editing/edit-job';
+import { sections } from '../editing/sections';
+import { keepSealed } from '../vault/vault';
+import { readLine } from '../view/read-line';
 
 /** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
 export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {

@@ -9,8 +9,8 @@ import type { QuoteOption } from '@/core/quote/quote';
 import { listPlaces } from '@/data/names';
 import type { OpenJobInput } from '@/inputs/call-input';
 import { database } from '../database';
-import { jobOf } from './draft-job';
-import { computeView } from './job-view';
+import { jobOf } from '../view/draft-job';
+import { computeView } from '../view/job-view';
 
 /** What a call comes to while it is typed. */
 export interface CallPreview {

@@ -17,12 +17,12 @@ import { listSecretRefs } from '@/data/secrets';
 import type { EventInput } from '@/inputs/event-input';
 import type { CloseJobInput, FactsInput } from '@/inputs/job-inputs';
 import { transact } from '../database';
-import { keepSources } from '../quote/outcomes';
-import { type Guarded, guardTexts } from '../secrets/texts';
-import { type Edited, editJob } from './edit-job';
-import { standingOf } from './gates';
-import { jobViewIn } from './job-view';
-import { sections } from './sections';
+import { type Edited, editJob } from '../editing/edit-job';
+import { standingOf } from '../editing/gates';
+import { sections } from '../editing/sections';
+import { type Guarded, guardTexts } from '../editing/texts';
+import { jobViewIn } from '../view/job-view';
+import { keepSources } from './key-sources';
 
 export async function recordFacts(actor: PersonActor, input: FactsInput): Promise<Edited> {
   return editJob(actor, input, sections.facts, async (db, job, input) => {

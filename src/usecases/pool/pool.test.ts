@@ -1,6 +1,7 @@
 import { afterAll, describe, expect, it } from 'vitest';
-import { closePool, runInPool } from './pool';
-import { PoolFull } from './pool-full';
+import { PoolFull } from '../pool-full';
+import { closePool } from './lane';
+import { runInPool } from './pool';
 
 afterAll(closePool);
 

@@ -11,8 +11,8 @@ import { getShopOrThrow } from '@/data/shop';
 import type { AcceptOfferInput, OfferMessageInput } from '@/inputs/quote-inputs';
 import { now } from '@/outside/clock';
 import { database, transact } from '../database';
+import { guardTexts, withWordsOf } from '../editing/texts';
 import { hashToken } from '../hash-token';
-import { guardTexts, withWordsOf } from '../secrets/texts';
 import { acceptOption, refusalOf } from './accept';
 
 /** A customer holding a link, as an actor. */

@@ -21,8 +21,8 @@ import { listReservations, type ReservationRow } from '@/data/reservations';
 import { getShopOrThrow } from '@/data/shop';
 import type { AcceptByPhoneInput, LinkInput, RevokeLinkInput } from '@/inputs/quote-inputs';
 import { database, transact } from '../database';
+import { withOwnWords } from '../editing/texts';
 import { hashToken } from '../hash-token';
-import { withOwnWords } from '../secrets/texts';
 import { acceptOption } from './accept';
 
 /** Makes a link for the customer to one quote. What it says is shown this once and kept hashed. */

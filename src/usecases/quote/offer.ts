@@ -5,9 +5,9 @@ import { done, failed, type Result } from '@/core/kinds/result';
 import { paperOf } from '@/core/quote/paper';
 import { insertQuote } from '@/data/quotes';
 import type { OfferQuoteInput } from '@/inputs/job-inputs';
-import { type Edited, editJob } from '../jobs/edit-job';
-import { carOnPaper, jobViewIn } from '../jobs/job-view';
-import { sections } from '../jobs/sections';
+import { type Edited, editJob } from '../editing/edit-job';
+import { sections } from '../editing/sections';
+import { carOnPaper, jobViewIn } from '../view/job-view';
 
 /** Freezes the options as they stand now under a number, with one of them offered. */
 export async function offerQuote(

@@ -16,9 +16,9 @@ import type { JobSheet } from '@/formats/pdf/job-sheet-pdf';
 import type { KeyLabel } from '@/formats/pdf/labels-pdf';
 import type { QuoteHead } from '@/formats/pdf/quote-pdf';
 import { database, transact } from '../database';
-import { carOnPaper, readJobView } from '../jobs/job-view';
+import { withOwnWords } from '../editing/texts';
 import { runInPool } from '../pool/pool';
-import { withOwnWords } from '../secrets/texts';
+import { carOnPaper, readJobView } from '../view/job-view';
 
 /** A quote as PDF; undefined for a number nobody has. */
 export async function drawQuote(actor: Actor, number: number): Promise<Uint8Array | undefined> {

@@ -40,7 +40,7 @@ import type {
 } from '@/inputs/price-inputs';
 import { database, transact } from '../database';
 import { refusedFor } from '../duties';
-import { computeView } from '../jobs/job-view';
+import { computeView } from '../view/job-view';
 
 export interface PriceSettings {
   readonly shop: ShopRow;

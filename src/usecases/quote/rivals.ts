@@ -9,9 +9,9 @@ import { firstOption } from '@/core/quote/options';
 import { insertRival, listLikeRivals, listRivals, type RivalKind, type RivalRow } from '@/data/rivals';
 import type { RivalInput } from '@/inputs/quote-inputs';
 import { database } from '../database';
-import { type Edited, editJob } from '../jobs/edit-job';
-import { type JobView, jobViewIn } from '../jobs/job-view';
-import { sections } from '../jobs/sections';
+import { type Edited, editJob } from '../editing/edit-job';
+import { sections } from '../editing/sections';
+import { type JobView, jobViewIn } from '../view/job-view';
 
 /** Keeps what another firm is said to take, beside what the shop would. */
 export async function noteRival(actor: PersonActor, input: RivalInput): Promise<Edited> {

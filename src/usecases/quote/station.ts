@@ -3,7 +3,7 @@ import type { GoingPrice } from '@/core/quote/going-price';
 import { type AccountRow, listAccounts, listCoupons } from '@/data/quote-terms';
 import type { RivalRow } from '@/data/rivals';
 import { database } from '../database';
-import type { JobView } from '../jobs/job-view';
+import type { JobView } from '../view/job-view';
 import { readRivals } from './rivals';
 
 /** What stands around the options of a job. */

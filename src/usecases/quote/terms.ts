@@ -6,9 +6,9 @@ import { listAccounts, listCoupons, storeJobTerms } from '@/data/quote-terms';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
 import type { AgreePriceInput, AppointmentInput, QuoteTermsInput } from '@/inputs/quote-inputs';
-import { type Edited, editJob } from '../jobs/edit-job';
-import { jobViewIn } from '../jobs/job-view';
-import { sections } from '../jobs/sections';
+import { type Edited, editJob } from '../editing/edit-job';
+import { sections } from '../editing/sections';
+import { jobViewIn } from '../view/job-view';
 
 /** Sets the terms on which a job is quoted: book, preference, waiting, account, coupon. */
 export async function setTerms(actor: PersonActor, input: QuoteTermsInput): Promise<Edited> {

@@ -6,7 +6,7 @@ import { blankPersonalData, destroyDataKeys } from '@/data/secrets';
 import { findShop } from '@/data/shop';
 import { isClockSimulated, now } from '@/outside/clock';
 import { database, transact } from '../database';
-import { systemActor } from '../sessions';
+import { systemActor } from '../people/sessions';
 import { clearTrouble, noteTrouble } from '../troubles';
 
 export interface RetentionDone {

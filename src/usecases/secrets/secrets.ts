@@ -22,11 +22,11 @@ import { listSecretRefs } from '@/data/secrets';
 import type { AskBureauInput, BittingInput, KeepSecretInput, SecretInput } from '@/inputs/job-inputs';
 import type { BureauAnswer, BureauQuestion } from '@/outside/bureau/bureau';
 import { database, transact } from '../database';
-import { type Edited, editJob } from '../jobs/edit-job';
-import { closedGate } from '../jobs/gates';
-import { sections } from '../jobs/sections';
+import { type Edited, editJob } from '../editing/edit-job';
+import { closedGate } from '../editing/gates';
+import { sections } from '../editing/sections';
 import { bureau } from '../outside';
-import { KeyDestroyed, keepSealed, openSealed } from './vault';
+import { KeyDestroyed, keepSealed, openSealed } from '../vault/vault';
 
 export interface SecretsView {
   readonly secrets: readonly SecretRef[];

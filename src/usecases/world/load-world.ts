@@ -12,8 +12,8 @@ import { findShop, getShopOrThrow, insertShop, updateOpenHours, updateRules } fr
 import { PersonRow, ShopRow } from '@/inputs/world/shop-rows';
 import { now } from '@/outside/clock';
 import { transact } from '../database';
-import { hashPasscode } from '../passcodes';
-import { systemActor } from '../sessions';
+import { hashPasscode } from '../people/passcodes';
+import { systemActor } from '../people/sessions';
 import { readHistory } from './read-history';
 import { readLibrary } from './read-library';
 import { readPrices } from './read-prices';

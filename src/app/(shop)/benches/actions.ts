@@ -4,10 +4,10 @@ import type { Result } from '@/core/kinds/result';
 import { IdentifyInput } from '@/inputs/identify-input';
 import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { VinInput } from '@/inputs/vin-input';
-import type { IdentifiedLine } from '@/usecases/identify/identify';
-import { runInPool } from '@/usecases/pool/pool';
-import { countKeysFor, findRoutesFor, type KeysCounted, type RoutesFound } from '@/usecases/routes';
-import { examine, type VinAnswer } from '@/usecases/vin';
+import { askInPool } from '@/usecases/benches/ask-in-pool';
+import type { IdentifiedLine } from '@/usecases/benches/identify';
+import { countKeysFor, findRoutesFor, type KeysCounted, type RoutesFound } from '@/usecases/benches/routes';
+import { examine, type VinAnswer } from '@/usecases/benches/vin';
 import { runAction } from '../../run-action';
 
 export async function examineVinAction(data: unknown): Promise<Result<VinAnswer>> {
@@ -15,7 +15,7 @@ export async function examineVinAction(data: unknown): Promise<Result<VinAnswer>
 }
 
 export async function identifyAction(data: unknown): Promise<Result<IdentifiedLine>> {
-  return runAction(IdentifyInput, data, (actor, input) => runInPool('identify', { actor, input }));
+  return runAction(IdentifyInput, data, (actor, input) => askInPool('identify', { actor, input }));
 }
 
 export async function findRoutesAction(data: unknown): Promise<Result<RoutesFound>> {

@@ -37,7 +37,7 @@ import {
   RevokeLinkInput,
   RivalInput,
 } from '@/inputs/quote-inputs';
-import { correctWords } from '@/usecases/identify/names';
+import type { Edited } from '@/usecases/editing/edit-job';
 import {
   declareDanger,
   endSecond,
@@ -57,16 +57,16 @@ import {
   makeChoice,
   setRank,
 } from '@/usecases/jobs/decide';
-import type { Edited } from '@/usecases/jobs/edit-job';
+import { noteRedo } from '@/usecases/jobs/key-sources';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
 import { acceptByPhone, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
-import { noteRedo } from '@/usecases/quote/outcomes';
 import { noteRival } from '@/usecases/quote/rivals';
 import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
 import { askBureau, bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
+import { correctWords } from '@/usecases/view/names';
 import { runAction } from '../../run-action';
 
 export async function correctWordsAction(data: unknown): Promise<readonly Correction[]> {

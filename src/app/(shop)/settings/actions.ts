@@ -13,7 +13,9 @@ import {
 } from '@/inputs/price-inputs';
 import { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
 import { CoverInput, EquipmentInput, NamedOnVanInput, RightInput, ToolInput } from '@/inputs/tool-inputs';
-import { removePerson, savePerson } from '@/usecases/people';
+import { removePerson, savePerson } from '@/usecases/people/people';
+import { endSessionById } from '@/usecases/people/sessions';
+import { endTokenById, makeToken } from '@/usecases/people/tokens';
 import {
   addCoupon,
   changeCurrency,
@@ -27,10 +29,15 @@ import {
   setOpenHours,
 } from '@/usecases/quote/price-settings';
 import { saveSupplier, storePriceFile } from '@/usecases/quote/suppliers';
-import { endSessionById } from '@/usecases/sessions';
-import { setHabits, setPriceClass, setRules } from '@/usecases/shop';
-import { endTokenById, makeToken } from '@/usecases/tokens';
-import { noteEquipment, removeRight, removeTool, saveCover, saveRight, saveTool } from '@/usecases/tools';
+import { setHabits, setPriceClass, setRules } from '@/usecases/shop/shop';
+import {
+  noteEquipment,
+  removeRight,
+  removeTool,
+  saveCover,
+  saveRight,
+  saveTool,
+} from '@/usecases/shop/tools';
 import { runAction } from '../../run-action';
 
 export async function priceEffectAction(data: unknown): Promise<Result<readonly PriceEffect[]>> {

@@ -3,7 +3,7 @@ import { mayDo } from '@/core/authority/roles';
 import { PriceClass } from '@/screens/settings/price-class';
 import { Settings } from '@/screens/settings/settings';
 import { Page } from '@/ui/page';
-import { readShopNow } from '@/usecases/shop';
+import { readShopNow } from '@/usecases/shop/shop';
 import { requireActor } from '../../session';
 import { signOutAction } from '../../sign-in/actions';
 import { keepThemeAction, setPriceClassAction } from './actions';

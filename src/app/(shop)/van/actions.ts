@@ -2,7 +2,7 @@
 
 import type { Result } from '@/core/kinds/result';
 import { MoveStockInput } from '@/inputs/stock-input';
-import { moveStock } from '@/usecases/stock';
+import { moveStock } from '@/usecases/shop/stock';
 import { runAction } from '../../run-action';
 
 export async function moveStockAction(data: unknown): Promise<Result<{ lies: number }>> {

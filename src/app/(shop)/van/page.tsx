@@ -1,7 +1,7 @@
 import { mayDo } from '@/core/authority/roles';
 import { Stock } from '@/screens/van/stock';
 import { Vans } from '@/screens/van/vans';
-import { readStock } from '@/usecases/stock';
+import { readStock } from '@/usecases/shop/stock';
 import { requireActor } from '../../session';
 import { moveStockAction } from './actions';
 

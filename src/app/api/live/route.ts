@@ -1,5 +1,5 @@
-import type { LiveEvent } from '@/usecases/live';
-import { hearAs } from '@/usecases/streams';
+import type { LiveEvent } from '@/services/live';
+import { hearAs } from '@/services/streams';
 import { problem, signedIn } from '../handler';
 
 /** Between two signs of life, so that a connection that is gone is noticed. */

@@ -1,4 +1,4 @@
-import { lockNow } from '@/usecases/sessions';
+import { lockNow } from '@/usecases/people/sessions';
 import { signedIn } from '../handler';
 
 /** Somebody is at the screen: being read keeps the session from being locked. */

@@ -1,5 +1,5 @@
 import { SignInInput } from '@/inputs/sign-in-input';
-import { signIn } from '@/usecases/sign-in';
+import { signIn } from '@/usecases/people/sign-in';
 import { keepDevice, keepSession, signInOrigin } from '../../session';
 import { answerPasscode, handler } from '../handler';
 

@@ -1,5 +1,5 @@
 import { UnlockInput } from '@/inputs/people-inputs';
-import { unlock } from '@/usecases/sign-in';
+import { unlock } from '@/usecases/people/sign-in';
 import { findSession } from '../../session';
 import { answerPasscode, handler, problem } from '../handler';
 

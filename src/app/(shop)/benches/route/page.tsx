@@ -1,5 +1,5 @@
 import { RouteBench } from '@/screens/route/route-bench';
-import { readBenchNames } from '@/usecases/routes';
+import { readBenchNames } from '@/usecases/benches/routes';
 import { requireActor } from '../../../session';
 import { findRoutesAction } from '../actions';
 

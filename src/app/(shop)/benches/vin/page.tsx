@@ -1,5 +1,5 @@
 import { VinBench } from '@/screens/vin/vin-bench';
-import { readMarkets } from '@/usecases/vin';
+import { readMarkets } from '@/usecases/benches/vin';
 import { requireActor } from '../../../session';
 import { examineVinAction } from '../actions';
 

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation';
 import { cache } from 'react';
-import { type JobView, readJobView } from '@/usecases/jobs/job-view';
+import { type JobView, readJobView } from '@/usecases/view/job-view';
 import { requireActor } from '../../../session';
 
 export interface JobPageProps {

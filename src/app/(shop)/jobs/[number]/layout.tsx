@@ -10,7 +10,7 @@ import { LiveNotice } from '@/screens/job/live-notice';
 import { RingPanel } from '@/screens/job/ring-panel';
 import { SecondPerson } from '@/screens/job/second-person';
 import { readSecond } from '@/usecases/jobs/authority';
-import type { JobView } from '@/usecases/jobs/job-view';
+import type { JobView } from '@/usecases/view/job-view';
 import { requireActor } from '../../../session';
 import { changeRingAction, endSecondAction, signInSecondAction } from '../actions';
 import { editable, type JobPageProps, loadJob } from './job-page';

@@ -1,6 +1,6 @@
 import { NewCall } from '@/screens/call/new-call';
-import { readNames } from '@/usecases/identify/names';
-import { readShopNow } from '@/usecases/shop';
+import { readShopNow } from '@/usecases/shop/shop';
+import { readNames } from '@/usecases/view/names';
 import { requireActor } from '../../../session';
 import { correctWordsAction, openJobAction, previewCallAction } from '../actions';
 

@@ -1,7 +1,7 @@
 import { isListName } from '@/core/catalogue/lists';
 import { ImportForm } from '@/screens/library/import-form';
 import { readImports } from '@/usecases/library/store-import';
-import { readShopNow } from '@/usecases/shop';
+import { readShopNow } from '@/usecases/shop/shop';
 import { requireActor } from '../../../session';
 
 export const metadata = { title: 'Bring data' };

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { Audit } from '@/screens/settings/audit';
-import { readAudit } from '@/usecases/audit';
-import { readShopNow } from '@/usecases/shop';
+import { readAudit } from '@/usecases/audit/audit';
+import { readShopNow } from '@/usecases/shop/shop';
 import { requireDuty } from '../../../session';
 
 export const metadata = { title: 'Audit' };

@@ -1,5 +1,5 @@
 import { People } from '@/screens/settings/people';
-import { readPeople } from '@/usecases/people';
+import { readPeople } from '@/usecases/people/people';
 import { requireDuty } from '../../../session';
 import { removePersonAction, savePersonAction } from '../actions';
 

@@ -1,6 +1,6 @@
 import { Sessions } from '@/screens/settings/sessions';
-import { readSessions } from '@/usecases/sessions';
-import { readShopNow } from '@/usecases/shop';
+import { readSessions } from '@/usecases/people/sessions';
+import { readShopNow } from '@/usecases/shop/shop';
 import { requireActor } from '../../../session';
 import { endSessionAction } from '../actions';
 

@@ -1,5 +1,5 @@
 import { Rules } from '@/screens/settings/rules';
-import { readShopNow } from '@/usecases/shop';
+import { readShopNow } from '@/usecases/shop/shop';
 import { requireDuty } from '../../../session';
 import { setHabitsAction, setRulesAction } from '../actions';
 

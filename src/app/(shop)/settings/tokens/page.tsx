@@ -1,8 +1,8 @@
 import { lesserRole } from '@/core/authority/roles';
 import type { Role } from '@/core/kinds/actor';
 import { Tokens } from '@/screens/settings/tokens';
-import { readShopNow } from '@/usecases/shop';
-import { readTokens } from '@/usecases/tokens';
+import { readTokens } from '@/usecases/people/tokens';
+import { readShopNow } from '@/usecases/shop/shop';
 import { requireDuty } from '../../../session';
 import { endTokenAction, makeTokenAction } from '../actions';
 

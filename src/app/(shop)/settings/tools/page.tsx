@@ -1,6 +1,6 @@
 import { Tools } from '@/screens/settings/tools';
-import { readShopNow } from '@/usecases/shop';
-import { readTools } from '@/usecases/tools';
+import { readShopNow } from '@/usecases/shop/shop';
+import { readTools } from '@/usecases/shop/tools';
 import { requireDuty } from '../../../session';
 import {
   noteEquipmentAction,

@@ -1,6 +1,6 @@
 import { candidatesAnswer } from '@/formats/api/identify';
 import { IdentifyInput } from '@/inputs/identify-input';
-import { findCandidates } from '@/usecases/identify/identify';
+import { findCandidates } from '@/usecases/benches/identify';
 import { allowed, answerJson } from '../../handler';
 
 /** The ranked candidates of a line, without question and surroundings. */

@@ -1,6 +1,6 @@
 import { quoteAnswer } from '@/formats/api/quote';
 import { QuoteCallInput } from '@/inputs/quote-call-input';
-import { quoteCar } from '@/usecases/quote/quote-car';
+import { quoteCar } from '@/usecases/benches/quote-car';
 import { allowed, answerJson } from '../../handler';
 
 /** Every sourcing option for a car without a job. */

@@ -1,6 +1,6 @@
 import { routesAnswer } from '@/formats/api/routes';
 import { RoutesInput } from '@/inputs/key-inputs';
-import { findRoutesFor } from '@/usecases/routes';
+import { findRoutesFor } from '@/usecases/benches/routes';
 import { allowed, answerJson } from '../../handler';
 
 /** Routes and the order of attempts for keys on a platform. */

@@ -1,6 +1,6 @@
 import { vinAnswer } from '@/formats/api/vin';
 import { VinInput } from '@/inputs/vin-input';
-import { examine } from '@/usecases/vin';
+import { examine } from '@/usecases/benches/vin';
 import { allowed, answerJson } from '../../handler';
 
 /** What a whole or partial VIN tells. */

@@ -1,5 +1,5 @@
 import { CallStation } from '@/screens/call/call-station';
-import { readNames } from '@/usecases/identify/names';
+import { readNames } from '@/usecases/view/names';
 import { requireActor } from '../../../../session';
 import { changeCallAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';

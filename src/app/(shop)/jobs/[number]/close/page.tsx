@@ -1,10 +1,10 @@
 import { differences } from '@/core/catalogue/conflicts';
 import { momentWords } from '@/core/kinds/local-time';
 import { CloseStation } from '@/screens/close/close-station';
-import { readFactChoices } from '@/usecases/identify/names';
+import { readSources } from '@/usecases/jobs/key-sources';
 import { readJobHistory } from '@/usecases/jobs/list';
-import { readSources } from '@/usecases/quote/outcomes';
 import { readSecrets } from '@/usecases/secrets/secrets';
+import { readFactChoices } from '@/usecases/view/names';
 import { requireActor } from '../../../../session';
 import { closeJobAction, noteRedoAction, recordFactsAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';

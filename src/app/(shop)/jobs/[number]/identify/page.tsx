@@ -1,6 +1,6 @@
 import { readCertainty } from '@/inputs/identify-input';
 import { IdentifyStation } from '@/screens/identify/identify-station';
-import { surroundJob } from '@/usecases/identify/identify';
+import { surroundJob } from '@/usecases/identify/surround';
 import { requireActor } from '../../../../session';
 import { answerQuestionAction, chooseCandidateAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';

@@ -1,7 +1,7 @@
 import { orderOfSources, systemTypeOrder } from '@/core/programming/pin';
 import { ringFor } from '@/core/programming/ring';
 import { RouteStation } from '@/screens/route/route-station';
-import type { JobView } from '@/usecases/jobs/job-view';
+import type { JobView } from '@/usecases/view/job-view';
 import {
   chooseNetworkAction,
   chooseRouteAction,

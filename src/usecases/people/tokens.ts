@@ -9,9 +9,9 @@ import { appendAudit } from '@/data/audit';
 import { endToken, findLiveToken, insertToken, listTokens, type TokenRow } from '@/data/tokens';
 import type { TokenInput } from '@/inputs/people-inputs';
 import { now } from '@/outside/clock';
-import { database, transact } from './database';
-import { refusedFor } from './duties';
-import { hashToken } from './hash-token';
+import { database, transact } from '../database';
+import { refusedFor } from '../duties';
+import { hashToken } from '../hash-token';
 
 const prefix = 'kilnsman_';
 

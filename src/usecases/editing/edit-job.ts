@@ -10,7 +10,7 @@ import { findJob, takeVersion } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import type { JobEdit } from '@/inputs/job-inputs';
 import { transact } from '../database';
-import { guardTexts, withOwnWords } from '../secrets/texts';
+import { guardTexts, withOwnWords } from './texts';
 
 /** Somebody changed the job after this screen was shown: nothing was stored, and here is what they changed. */
 export interface Stale extends Failed {

@@ -24,8 +24,8 @@ import type {
   RightInput,
   ToolInput,
 } from '@/inputs/tool-inputs';
-import { database, transact } from './database';
-import { refusedFor } from './duties';
+import { database, transact } from '../database';
+import { refusedFor } from '../duties';
 
 export interface ToolsView {
   readonly vans: readonly VanRow[];

@@ -3,6 +3,6 @@ import { register } from 'tsx/esm/api';
 
 register();
 const { shortTasks } = await import('./short-tasks.ts');
-const { runTask } = await import('./run-task.ts');
+const { runTask } = await import('../pool/run-task.ts');
 
 export default runTask(shortTasks);

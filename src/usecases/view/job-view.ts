@@ -28,8 +28,8 @@ import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { listVans, type VanRow } from '@/data/vans';
 import { readVinRules } from '@/data/vin-context';
 import { database } from '../database';
-import { readPricing } from '../quote/pricing';
-import { withOwnWords } from '../secrets/texts';
+import { withOwnWords } from '../editing/texts';
+import { readPricing } from './pricing';
 
 /** A job with everything that is computed from it, for the screens. */
 export interface JobView {

@@ -8,7 +8,7 @@ import { listMarkets } from '@/data/names';
 import { getShopOrThrow } from '@/data/shop';
 import { listKnownVins, readVinRules } from '@/data/vin-context';
 import type { VinInput } from '@/inputs/vin-input';
-import { database } from './database';
+import { database } from '../database';
 
 export interface VinAnswer extends VinExamined {
   /** In groups, a word for each place. */

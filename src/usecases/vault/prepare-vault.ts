@@ -9,7 +9,7 @@ import {
   writeVaultKeys,
 } from '@/outside/vault-key';
 import { transact } from '../database';
-import { systemActor } from '../sessions';
+import { systemActor } from '../people/sessions';
 
 /** What became of the vault key at a start. */
 export type VaultState =

@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import pLimit from 'p-limit';
-import { PoolFull } from './pool/pool-full';
+import { PoolFull } from '../pool-full';
 
 /**
  * argon2id with the package's defaults (19 MiB, two passes); at most two at once: one for whoever is known here (an open

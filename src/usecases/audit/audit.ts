@@ -1,8 +1,8 @@
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, type Result } from '@/core/kinds/result';
 import { type AuditRow, listAudit } from '@/data/audit';
-import { database } from './database';
-import { refusedFor } from './duties';
+import { database } from '../database';
+import { refusedFor } from '../duties';
 
 export const auditPage = 50;
 

@@ -1,5 +1,5 @@
+import { whichAreOpen } from '@/usecases/people/sessions';
 import { hearChanges, type LiveEvent } from './live';
-import { whichAreOpen } from './sessions';
 
 /** A stream that is told of changes, and ended where its session is. */
 export interface Ear {

@@ -16,8 +16,8 @@ import {
 } from '@/data/sessions';
 import { getShopOrThrow } from '@/data/shop';
 import { now } from '@/outside/clock';
-import { database, transact } from './database';
-import { hashToken } from './hash-token';
+import { database, transact } from '../database';
+import { hashToken } from '../hash-token';
 
 const idleHours = 12;
 const touchEverySeconds = 60;

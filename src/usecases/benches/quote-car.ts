@@ -6,8 +6,8 @@ import { listPlaces } from '@/data/names';
 import { listAccounts, listCoupons } from '@/data/quote-terms';
 import type { QuoteCallInput } from '@/inputs/quote-call-input';
 import { database } from '../database';
-import { tellCar } from '../identify/identify';
-import { carOnPaper, computeView } from '../jobs/job-view';
+import { carOnPaper, computeView } from '../view/job-view';
+import { tellCar } from './identify';
 
 export interface QuotedCar {
   readonly car: string;

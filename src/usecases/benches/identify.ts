@@ -11,28 +11,12 @@ import { listApplications } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { findNamed, listMarkets, listModels } from '@/data/names';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
-import { listVans } from '@/data/vans';
 import type { IdentifyInput } from '@/inputs/identify-input';
 import { database } from '../database';
-import { jobOf } from '../jobs/draft-job';
-import { gatheredOf } from '../jobs/job-view';
-import { type ArticleFacts, readArticleFacts } from './article-facts';
-import { readWhatToBring, type WhatToBring } from './bring';
-import { type Identification, identifyCar } from './identification';
-import { readLine } from './read-line';
-
-/** A car as far as it is identified, with what surrounds the likeliest candidate, or the chosen one. */
-export interface Identified {
-  readonly identification: Identification;
-  /** The candidate that the articles are of. */
-  readonly subjectId: string | undefined;
-  readonly article: ArticleFacts | undefined;
-  readonly bring: WhatToBring | undefined;
-  readonly vanName: string | undefined;
-  readonly markets: readonly string[];
-  readonly currency: string;
-  readonly locale: string;
-}
+import { type Identified, surround } from '../identify/surround';
+import { jobOf } from '../view/draft-job';
+import { gatheredOf } from '../view/job-view';
+import { readLine } from '../view/read-line';
 
 /** What a line without a job was taken for. */
 export interface IdentifiedLine extends Identified {
@@ -162,39 +146,4 @@ async function namesOf(
     make: found.make ?? make,
     model: found.model ?? (input.make === undefined ? model : undefined),
   });
-}
-
-/** The car of a job as it was read. */
-export async function surroundJob(actor: Actor, job: Job, certainty = usualCertainty): Promise<Identified> {
-  const db = database();
-  return surround(db, actor, job, await getShopOrThrow(db), certainty);
-}
-
-async function surround(
-  db: Pool,
-  actor: Actor,
-  job: Job,
-  shop: ShopRow,
-  certainty: number,
-): Promise<Identified> {
-  const { day } = localMoment(actor.at, shop.zone);
-  const [vans, markets] = await Promise.all([listVans(db), listMarkets(db)]);
-  const identification = await identifyCar(db, actor, job, shop, vans);
-  const { candidates, gathered } = identification;
-  const subject = candidates.find(({ application }) => application.id === job.applicationId) ?? candidates[0];
-  const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
-  const [article, bring] = await Promise.all([
-    subject && readArticleFacts(db, subject.application, gathered.facts, { day, vans }),
-    readWhatToBring(db, candidates, { atLeastServed: certainty, vanId: van?.id, day }),
-  ]);
-  return {
-    identification,
-    subjectId: subject?.application.id,
-    article,
-    bring,
-    vanName: van?.name,
-    markets,
-    currency: shop.currency,
-    locale: shop.locale,
-  };
 }

@@ -10,8 +10,8 @@ import { endSession, findLiveSession, lockSession } from '@/data/sessions';
 import { findShop } from '@/data/shop';
 import type { SignInInput } from '@/inputs/sign-in-input';
 import { now } from '@/outside/clock';
-import { database, transact } from './database';
-import { hashToken } from './hash-token';
+import { database, transact } from '../database';
+import { hashToken } from '../hash-token';
 import { checkPasscode, type PasscodeLane } from './passcodes';
 import { startSession, systemActor } from './sessions';
 

@@ -15,8 +15,8 @@ import {
 } from '@/data/stock';
 import { listVans } from '@/data/vans';
 import type { MoveStockInput } from '@/inputs/stock-input';
-import { database, transact } from './database';
-import { refusedFor } from './duties';
+import { database, transact } from '../database';
+import { refusedFor } from '../duties';
 
 export interface StockView {
   readonly stock: readonly StockRow[];

@@ -6,8 +6,8 @@ import { type Actor, actorId } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import type { Db } from '@/data/db';
 import { countCompared, insertSealedText, listSealedTexts, nextSealedNumber } from '@/data/sealed-texts';
-import { standingOf } from '../jobs/gates';
-import { openDataKey, openSealed, sealPart, unsealPart } from './vault';
+import { openDataKey, openSealed, sealPart, unsealPart } from '../vault/vault';
+import { standingOf } from './gates';
 
 /** A text that holds a secret must not tell so to whoever may not see it; these are the comparisons of one hour. */
 const mostCompared = 300;

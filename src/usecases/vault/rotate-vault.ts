@@ -9,7 +9,7 @@ import {
 import { now } from '@/outside/clock';
 import { makeVaultKey, readVaultKeys, vaultFromEnvironment, writeVaultKeys } from '@/outside/vault-key';
 import { transact } from '../database';
-import { systemActor } from '../sessions';
+import { systemActor } from '../people/sessions';
 import { unwrap, vaultKeyOf, wrap } from './vault';
 
 const batch = 100;

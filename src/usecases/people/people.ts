@@ -6,8 +6,8 @@ import { forgetDevices } from '@/data/known-devices';
 import { insertPerson, listPeople, lockPeople, markLeft, updatePerson } from '@/data/people';
 import { endSessionsOf } from '@/data/sessions';
 import type { ByIdInput, PersonInput } from '@/inputs/people-inputs';
-import { database, transact } from './database';
-import { refusedFor } from './duties';
+import { database, transact } from '../database';
+import { refusedFor } from '../duties';
 import { hashPasscode } from './passcodes';
 
 export interface PersonShown {

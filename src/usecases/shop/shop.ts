@@ -5,8 +5,8 @@ import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import { getShopOrThrow, type ShopRow, updateHabits, updatePriceClass, updateRules } from '@/data/shop';
 import type { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
-import { database, transact } from './database';
-import { refusedFor } from './duties';
+import { database, transact } from '../database';
+import { refusedFor } from '../duties';
 
 /** The shop and its local time. */
 export async function readShopNow(actor: Actor): Promise<{ shop: ShopRow; now: LocalMoment }> {

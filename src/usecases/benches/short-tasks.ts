@@ -1,6 +1,6 @@
 import type { Actor } from '@/core/kinds/actor';
 import type { IdentifyInput } from '@/inputs/identify-input';
-import { identify } from '../identify/identify';
+import { identify } from './identify';
 
 /** Questions that people wait for, too heavy for the thread that answers: values in, values out. */
 export const shortTasks = {

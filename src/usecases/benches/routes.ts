@@ -20,8 +20,8 @@ import { listRouteRecords } from '@/data/route-records';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
 import type { BenchKeyInput, KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
-import { database } from './database';
-import { articlesUsedUp } from './quote/pricing';
+import { database } from '../database';
+import { articlesUsedUp } from '../view/pricing';
 
 export interface RoutesFound {
   readonly platform: string;

@@ -1,13 +1,13 @@
 import { dropOldAttempts } from '@/data/attempt-limits';
 import { log } from '@/outside/log';
-import { sealAudit } from './audit-seal';
-import { database } from './database';
-import { isDatabaseAway } from './failures';
-import { endDeadImports } from './library/signs-of-life';
-import { warmPool } from './pool/pool';
-import { publicOriginProblem } from './request-origin';
-import { prepareVault } from './secrets/prepare-vault';
-import { applyRetention } from './secrets/retention';
+import { sealAudit } from '@/usecases/audit/audit-seal';
+import { warmShortLane } from '@/usecases/benches/ask-in-pool';
+import { database } from '@/usecases/database';
+import { isDatabaseAway } from '@/usecases/failures';
+import { endDeadImports } from '@/usecases/library/signs-of-life';
+import { publicOriginProblem } from '@/usecases/request-origin';
+import { applyRetention } from '@/usecases/secrets/retention';
+import { prepareVault } from '@/usecases/vault/prepare-vault';
 
 const hourMs = 3_600_000;
 const minuteMs = 60_000;
@@ -27,7 +27,7 @@ export async function startHousekeeping(): Promise<void> {
     console.error(`kilnsman: ${vault.message}`);
     process.exit(1);
   }
-  warmPool();
+  warmShortLane();
   repeat('retention', hourMs, applyRetention);
   repeat('dead imports', minuteMs, endDeadImports);
   repeat('audit seal', minuteMs, sealAudit);

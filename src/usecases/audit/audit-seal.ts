@@ -12,8 +12,8 @@ import { findCurrentVaultKey } from '@/data/secrets';
 import { now } from '@/outside/clock';
 import { appendSealFile, type FiledSeal, readSealFile } from '@/outside/seal-file';
 import { readVaultKeys, type VaultKey } from '@/outside/vault-key';
-import { database, transact } from './database';
-import { vaultKeyOf } from './secrets/vault';
+import { database, transact } from '../database';
+import { vaultKeyOf } from '../vault/vault';
 
 /**
  * Seals the head of the audit chain: its number and hash under a key made of the vault key, which the database does not

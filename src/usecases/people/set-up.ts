@@ -7,8 +7,8 @@ import { insertPerson } from '@/data/people';
 import { findShop, insertShop, isSetUpCode, replaceSetUpCode, takeSetUpCode } from '@/data/shop';
 import type { SetUpInput } from '@/inputs/set-up-input';
 import { now } from '@/outside/clock';
-import { database, transact } from './database';
-import { hashToken } from './hash-token';
+import { database, transact } from '../database';
+import { hashToken } from '../hash-token';
 import { hashPasscode } from './passcodes';
 import { startSession, systemActor } from './sessions';
 
