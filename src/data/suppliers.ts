@@ -1,5 +1,5 @@
 import type { LocalDay } from '@/core/kinds/local-time';
-import type { ListedPrice, SupplierRecord } from '@/core/supply/price-file';
+import type { ListedPrice, PastPrice, SupplierRecord } from '@/core/supply/price-file';
 import type { Db } from './db';
 
 /** The suppliers with their record and how old their prices are. */
@@ -70,15 +70,6 @@ export async function storePrices(
      WHERE p.supplier_id = $1 AND p.article = f.article AND p.condition = f.condition AND p.valid @> $2::date`,
     [supplierId, day, JSON.stringify(prices.confirmed)],
   );
-}
-
-export interface PastPrice {
-  readonly supplier: string;
-  readonly condition: string;
-  readonly priceMinor: number;
-  readonly from: LocalDay;
-  /** The day from which it holds no more; null where it holds. */
-  readonly to: LocalDay | null;
 }
 
 /** Every price an article ever had, by supplier and day. */

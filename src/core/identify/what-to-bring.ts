@@ -143,3 +143,17 @@ function mandatory(problem: Problem): number {
   return problem.articles.filter((_, left) => servedBy(problem, (index) => index !== left) < problem.target)
     .length;
 }
+
+/** Where an article comes from. */
+export interface Brought {
+  readonly article: string;
+  readonly inVan: boolean;
+  /** Where else it lies: another van or the workshop. */
+  readonly elsewhere: readonly string[];
+  readonly lowestMinor: number | undefined;
+}
+
+export interface WhatToBring extends Omit<BringList, 'articles'> {
+  readonly atLeastServed: number;
+  readonly list: readonly Brought[];
+}

@@ -13,6 +13,16 @@ export const priceFileColumns = [
   'shipping',
 ] as const;
 
+/** A price that an article had or has. */
+export interface PastPrice {
+  readonly supplier: string;
+  readonly condition: string;
+  readonly priceMinor: number;
+  readonly from: LocalDay;
+  /** The day from which it holds no more; null where it holds. */
+  readonly to: LocalDay | null;
+}
+
 /** One price of a supplier's list. */
 export interface ListedPrice {
   readonly article: string;

@@ -1,44 +1,20 @@
 import type { Application } from '@/core/catalogue/application';
-import type { Contradiction } from '@/core/identify/contradiction';
 import { answerKinds } from '@/core/identify/gathered-facts';
+import type { Identification, LineRead } from '@/core/identify/identification';
 import { whys } from '@/core/identify/line/reading';
-import { type Decided, type Question, questionKinds } from '@/core/identify/next-question';
+import { questionKinds } from '@/core/identify/next-question';
 import type { Candidate } from '@/core/identify/posterior';
+import type { WhatToBring } from '@/core/identify/what-to-bring';
 import { list, number, object, oneOf, orNull, type Schema, share, text, uuid, whole, yesNo } from './schema';
 
-type AskedQuestion = Question & { readonly reason: string };
-
-interface IdentifiedShown {
-  readonly identification: {
-    readonly candidates: readonly Candidate[];
-    readonly decisionOf: Readonly<Record<string, string>>;
-    readonly names: Readonly<Record<string, string>>;
-    readonly decisions: readonly Decided[];
-    readonly next:
-      | { readonly kind: 'ask'; readonly question: AskedQuestion }
-      | { readonly kind: 'stop'; readonly why: 'settled' | 'nothingHelps' | 'noCandidates' };
-    readonly contradiction: Contradiction | undefined;
-    readonly gathered: { readonly remarks: readonly string[] };
-  };
-  readonly bring:
-    | {
-        readonly served: number;
-        readonly exact: boolean;
-        readonly list: readonly { readonly article: string; readonly inVan: boolean }[];
-      }
-    | undefined;
-  readonly read: {
-    readonly make: string | null;
-    readonly model: string | null;
-    readonly year: number | null;
-    readonly ignition: string | null;
-    readonly vin: string | null;
-    readonly unknown: readonly string[];
-  };
+interface IdentifiedLine {
+  readonly identification: Identification;
+  readonly bring: WhatToBring | undefined;
+  readonly read: LineRead;
 }
 
 /** What `POST /api/v1/identify` answers. */
-export function identifyAnswer({ identification, bring, read }: IdentifiedShown) {
+export function identifyAnswer({ identification, bring, read }: IdentifiedLine) {
   const { candidates, decisionOf, decisions, names, next, contradiction, gathered } = identification;
   const nameOf = (key: string) => names[key] ?? '';
   return {
@@ -105,14 +81,14 @@ function candidateAnswer(application: Application) {
   };
 }
 
-interface CandidatesShown {
-  readonly read: IdentifiedShown['read'];
+interface CandidatesFound {
+  readonly read: LineRead;
   readonly remarks: readonly string[];
   readonly candidates: readonly Candidate[];
 }
 
 /** What `POST /api/v1/candidates` answers. */
-export function candidatesAnswer({ read, remarks, candidates }: CandidatesShown) {
+export function candidatesAnswer({ read, remarks, candidates }: CandidatesFound) {
   return {
     read: readAnswer(read),
     remarks,
@@ -123,7 +99,7 @@ export function candidatesAnswer({ read, remarks, candidates }: CandidatesShown)
   };
 }
 
-function readAnswer({ make, model, year, ignition, vin, unknown }: IdentifiedShown['read']) {
+function readAnswer({ make, model, year, ignition, vin, unknown }: LineRead) {
   return { make, model, year, ignition, vin, unknown };
 }
 

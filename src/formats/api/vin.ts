@@ -1,17 +1,9 @@
 import { vehicleClasses } from '@/core/catalogue/vehicle-class';
-import type { VinComparison } from '@/core/vin/compare';
-import type { VinExamined } from '@/core/vin/examine';
-import type { SpokenGroup } from '@/core/vin/spell';
+import type { VinAnswer } from '@/core/vin/vin-answer';
 import { list, object, oneOf, orNull, type Schema, share, text, whole, yesNo } from './schema';
 
-interface VinShown extends VinExamined {
-  readonly spoken: readonly SpokenGroup[];
-  readonly comparison: VinComparison | null;
-  readonly jobs: readonly { readonly number: number; readonly vin: string; readonly likeness: string }[];
-}
-
 /** What `POST /api/v1/vin` answers; nothing is left out, what is not known is null. */
-export function vinAnswer(vin: VinShown) {
+export function vinAnswer(vin: VinAnswer) {
   return {
     vin: vin.vin,
     whole: vin.whole,

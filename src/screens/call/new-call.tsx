@@ -4,17 +4,16 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { parseLine } from '@/core/identify/line/parse-line';
 import { type Correction, type Lexicon, lineLimit } from '@/core/identify/line/reading';
-import type { Candidate } from '@/core/identify/posterior';
 import type { Failed, Result } from '@/core/kinds/result';
 import type { DistanceUnit } from '@/core/kinds/units';
-import { type RefusedRoute, type Route, routeNames } from '@/core/programming/route';
-import type { QuoteOption } from '@/core/quote/quote';
+import { routeNames } from '@/core/programming/route';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { useHandedLine } from '@/ui/handed-line';
 import { Notice } from '@/ui/notice';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
+import type { CallPreview } from '@/usecases/jobs/preview-call';
 import { type CallFacts, type ChipName, chipFields, factsOfLine } from './call-facts';
 import { CandidatesTable } from './candidates-table';
 import { Chips } from './chips';
@@ -22,25 +21,12 @@ import { FirstPrice } from './first-price';
 import { type PersonFacts, PersonFields, sentPerson } from './person-fields';
 import { Say } from './say';
 
-/** What the server makes of a call while it is typed. */
-export interface Preview {
-  readonly candidates: readonly Candidate[];
-  readonly advice: { readonly why: string } | undefined;
-  readonly route: Route | undefined;
-  /** Where no route is feasible: the routes this platform has, with what refuses them. */
-  readonly refused: readonly RefusedRoute[];
-  readonly options: readonly QuoteOption[];
-  readonly currency: string;
-  readonly locale: string;
-  readonly today: string;
-}
-
 interface NewCallProps {
   readonly lexicon: Lexicon;
   readonly unit: DistanceUnit;
   readonly now: { readonly day: string; readonly hour: string };
   readonly onWords: (data: unknown) => Promise<readonly Correction[]>;
-  readonly onPreview: (data: unknown) => Promise<Result<Preview>>;
+  readonly onPreview: (data: unknown) => Promise<Result<CallPreview>>;
   readonly onOpen: (data: unknown) => Promise<Result<{ number: number }>>;
 }
 
@@ -217,7 +203,7 @@ function NotUnderstood({ words, codes }: { words: readonly string[]; codes: numb
   );
 }
 
-function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: Preview | undefined }) {
+function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: CallPreview | undefined }) {
   if (facts.modelId === null) {
     return (
       <p className="text-mute">
@@ -294,7 +280,7 @@ function useCorrections(
 
 /** Asks the server, once the facts rest, for candidates and first prices; an older answer never replaces a newer. */
 function usePreview(facts: CallFacts, onPreview: NewCallProps['onPreview']) {
-  const [preview, setPreview] = useState<Preview>();
+  const [preview, setPreview] = useState<CallPreview>();
   const [problems, setProblems] = useState<Failed['problems']>([]);
   const key = JSON.stringify(facts);
   useEffect(() => {

@@ -22,10 +22,11 @@ import { Badge, Notice } from '@/ui/notice';
 import { Lead, Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { useEvent } from '@/ui/use-event';
+import type { JobSources } from '@/usecases/jobs/key-sources';
 import { Attempts } from './attempts';
 import { type FactChoices, FactsForm } from './facts-form';
 import { History, type HistoryRow } from './history';
-import { SourcesPanel, type SourcesShown } from './sources-panel';
+import { SourcesPanel } from './sources-panel';
 
 interface CloseStationProps {
   readonly job: JobRef;
@@ -51,7 +52,7 @@ interface CloseStationProps {
   readonly secrets: readonly SecretRef[];
   readonly systemTypes: readonly string[];
   /** Where the keys of a closed job came from; undefined while it is open. */
-  readonly sources: SourcesShown | undefined;
+  readonly sources: JobSources | undefined;
   readonly onRedo: (data: unknown) => Promise<Result<null>>;
   readonly onFacts: EditAction;
   readonly onClose: EditAction;

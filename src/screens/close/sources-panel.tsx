@@ -9,20 +9,11 @@ import { SelectField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
-
-export interface SourcesShown {
-  readonly known: readonly {
-    readonly source: string;
-    readonly keys: number;
-    readonly redone: number;
-    readonly reason: RedoReason | null;
-  }[];
-  readonly suppliers: readonly string[];
-}
+import type { JobSources } from '@/usecases/jobs/key-sources';
 
 interface SourcesPanelProps {
   readonly number: number;
-  readonly sources: SourcesShown;
+  readonly sources: JobSources;
   readonly onRedo: (data: unknown) => Promise<Result<null>>;
 }
 

@@ -11,11 +11,11 @@ import { MarkDrawing } from '@/ui/mark-drawing';
 import { Badge, Notice } from '@/ui/notice';
 import { Table, Td, Th, Tr } from '@/ui/table';
 import { Tabs } from '@/ui/tabs';
-import type { ArticleShown } from './shown';
+import type { ArticleFacts } from '@/usecases/identify/article-facts';
 
 interface ArticleSheetsProps {
   readonly application: Application;
-  readonly article: ArticleShown;
+  readonly article: ArticleFacts;
   readonly currency: string;
   readonly locale: string;
 }
@@ -65,7 +65,7 @@ export function ArticleSheets({ application, article, currency, locale }: Articl
   );
 }
 
-function LookAlikes({ article: { lookAlikes, signs } }: { readonly article: ArticleShown }) {
+function LookAlikes({ article: { lookAlikes, signs } }: { readonly article: ArticleFacts }) {
   return (
     <ul className="flex flex-col gap-4">
       {lookAlikes.map(({ article, other, tell, consequence }) => (
@@ -108,7 +108,7 @@ function Equals({
   price,
 }: {
   readonly application: Application;
-  readonly article: ArticleShown;
+  readonly article: ArticleFacts;
   readonly price: Price;
 }) {
   return (
@@ -162,7 +162,7 @@ function Universals({
   article: { universals },
   price,
 }: {
-  readonly article: ArticleShown;
+  readonly article: ArticleFacts;
   readonly price: Price;
 }) {
   return (
@@ -196,7 +196,7 @@ function Universals({
   );
 }
 
-function Sisters({ article: { sisters } }: { readonly article: ArticleShown }) {
+function Sisters({ article: { sisters } }: { readonly article: ArticleFacts }) {
   return (
     <ul className="flex flex-col gap-2">
       {sisters.map(({ make, model, same, note }) => (
@@ -217,7 +217,7 @@ function ListEnds({
   article: { listEnds, neighbours, tried },
 }: {
   readonly application: Application;
-  readonly article: ArticleShown;
+  readonly article: ArticleFacts;
 }) {
   return (
     <div className="flex flex-col gap-3">

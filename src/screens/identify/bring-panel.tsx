@@ -1,14 +1,14 @@
 'use client';
 
+import type { WhatToBring } from '@/core/identify/what-to-bring';
 import { formatMoney } from '@/core/kinds/money';
 import { formatProbability } from '@/core/kinds/percent';
 import { SelectField } from '@/ui/field';
 import { Badge } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
-import type { BringShown } from './shown';
 
 interface BringPanelProps {
-  readonly bring: BringShown | undefined;
+  readonly bring: WhatToBring | undefined;
   readonly vanName: string | undefined;
   readonly certainty: number;
   readonly currency: string;
@@ -64,7 +64,7 @@ export function BringPanel({ bring, vanName, certainty, currency, locale, onCert
   );
 }
 
-function noteOf({ served, exact, atLeast, list }: BringShown, toBuy: number): string {
+function noteOf({ served, exact, atLeast, list }: WhatToBring, toBuy: number): string {
   const buy = toBuy === 0 ? 'nothing to get' : `${toBuy} to get`;
   const bound = exact
     ? ''

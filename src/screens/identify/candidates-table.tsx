@@ -1,17 +1,17 @@
 import { type Application, applicationName } from '@/core/catalogue/application';
+import type { Platform } from '@/core/catalogue/platform';
 import type { Candidate } from '@/core/identify/posterior';
 import { formatProbability } from '@/core/kinds/percent';
 import { formatSpan } from '@/core/kinds/year-span';
 import { Badge } from '@/ui/notice';
 import { Table, Td, Th, Tr } from '@/ui/table';
-import type { PlatformFacts } from './shown';
 
 /** A space or dash at which a line is not broken. */
 const keepTogether = (sign: string) => (sign === ' ' ? '\u00a0' : '\u2011');
 
 interface Row {
   readonly label: string;
-  readonly read: (application: Application, platform: PlatformFacts | undefined) => string;
+  readonly read: (application: Application, platform: Platform | undefined) => string;
   readonly mono?: boolean;
 }
 
@@ -66,7 +66,7 @@ export function whatDiffers(candidates: readonly Candidate[]): string {
 
 interface CandidatesTableProps {
   readonly candidates: readonly Candidate[];
-  readonly platforms: Readonly<Record<string, PlatformFacts>>;
+  readonly platforms: Readonly<Record<string, Platform>>;
   /** Missing where none is to be chosen. */
   readonly selected?: string;
   readonly onSelect?: ((id: string) => void) | undefined;

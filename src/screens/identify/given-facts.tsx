@@ -9,7 +9,7 @@ import { type TellKind, tellKindNames, tellValues } from '@/core/identify/tells'
 import { Button } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
-import type { GiveAnswer } from './shown';
+import type { GiveAnswer } from './give-answer';
 
 interface GivenFactsProps {
   readonly given: readonly QuestionGiven[];

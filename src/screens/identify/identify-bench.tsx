@@ -14,26 +14,13 @@ import { handLine, useHandedLine } from '@/ui/handed-line';
 import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { useAsked } from '@/ui/use-asked';
+import type { IdentifiedLine } from '@/usecases/benches/identify';
 import { CandidatesTable } from './candidates-table';
+import type { GiveAnswer } from './give-answer';
 import { Narrowing } from './narrowing';
-import type { GiveAnswer, IdentifiedShown } from './shown';
-
-export interface LineShown extends IdentifiedShown {
-  readonly markets: readonly string[];
-  readonly read: {
-    readonly make: string | null;
-    readonly model: string | null;
-    readonly year: number | null;
-    readonly ignition: string | null;
-    readonly vin: string | null;
-    readonly unknown: readonly string[];
-    readonly problems: readonly string[];
-    readonly models: readonly string[];
-  };
-}
 
 interface IdentifyBenchProps {
-  readonly onIdentify: (data: unknown) => Promise<Result<LineShown>>;
+  readonly onIdentify: (data: unknown) => Promise<Result<IdentifiedLine>>;
 }
 
 const mostSideBySide = 4;
@@ -129,7 +116,7 @@ export function IdentifyBench({ onIdentify }: IdentifyBenchProps) {
 }
 
 interface FoundProps {
-  readonly answer: LineShown;
+  readonly answer: IdentifiedLine;
   readonly given: readonly QuestionGiven[];
   readonly certainty: number;
   readonly pending: boolean;
@@ -164,7 +151,7 @@ function Found({ answer, given, certainty, pending, onAnswer, onCertainty }: Fou
   );
 }
 
-function readWords({ read }: LineShown): string {
+function readWords({ read }: IdentifiedLine): string {
   const start = read.ignition && answerLabel('ignition', read.ignition).toLowerCase();
   const parts = [read.year, read.make, read.model, start].filter(Boolean);
   const taken =

@@ -13,13 +13,14 @@ import { TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
 import { Lead } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
+import type { Identified } from '@/usecases/identify/surround';
 import { CandidatesTable, whatDiffers } from './candidates-table';
+import type { GiveAnswer } from './give-answer';
 import { Narrowing } from './narrowing';
-import type { GiveAnswer, IdentifiedShown } from './shown';
 
 interface IdentifyStationProps {
   readonly job: JobRef;
-  readonly identified: IdentifiedShown;
+  readonly identified: Identified;
   readonly certainty: number;
   readonly given: readonly QuestionGiven[];
   readonly chosenId: string | null;

@@ -3,16 +3,17 @@
 import type { ReactNode } from 'react';
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import { Notice } from '@/ui/notice';
+import type { Identified } from '@/usecases/identify/surround';
 import { ArticleSheets } from './article-sheets';
 import { BringPanel } from './bring-panel';
 import { ContradictionNotice } from './contradiction-notice';
+import type { GiveAnswer } from './give-answer';
 import { GivenFacts } from './given-facts';
 import { QuestionCard } from './question-card';
-import type { GiveAnswer, IdentifiedShown } from './shown';
 import { YearStripView } from './year-strip-view';
 
 interface NarrowingProps {
-  readonly identified: IdentifiedShown;
+  readonly identified: Identified;
   readonly given: readonly QuestionGiven[];
   readonly certainty: number;
   readonly pending: boolean;

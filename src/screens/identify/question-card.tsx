@@ -1,15 +1,16 @@
 'use client';
 
 import { useState } from 'react';
+import type { Identification } from '@/core/identify/identification';
 import { type Decided, type Question, questionKinds } from '@/core/identify/next-question';
 import { answerLabel } from '@/core/identify/question-words';
 import { formatProbability } from '@/core/kinds/percent';
 import { Button } from '@/ui/button';
 import { Lead } from '@/ui/panel';
-import type { GiveAnswer, NextShown } from './shown';
+import type { GiveAnswer } from './give-answer';
 
 interface QuestionCardProps {
-  readonly next: NextShown;
+  readonly next: Identification['next'];
   readonly leading: Decided | undefined;
   readonly names: Readonly<Record<string, string>>;
   readonly pending: boolean;

@@ -8,30 +8,16 @@ import { type Why, whyNames } from '@/core/identify/line/reading';
 import { type Outcome, outcomes } from '@/core/job/closing';
 import { carName, formatJobNumber } from '@/core/job/job';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
-import { type RouteKind, routeNames } from '@/core/programming/route';
+import { routeNames } from '@/core/programming/route';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Badge, type Tone } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { SearchLine } from '@/ui/search-line';
 import { TagShape } from '@/ui/tag-shape';
-
-interface JobRow {
-  readonly number: number;
-  readonly openedAt: Date;
-  readonly make: string | null;
-  readonly model: string | null;
-  readonly carWords: string;
-  readonly year: number | null;
-  readonly vin: string | null;
-  readonly name: string | null;
-  readonly place: string | null;
-  readonly why: string | null;
-  readonly route: RouteKind | null;
-  readonly outcome: Outcome | null;
-}
+import type { JobsPage } from '@/usecases/jobs/list';
 
 interface JobsListProps {
-  readonly jobs: readonly JobRow[];
+  readonly jobs: JobsPage['jobs'];
   readonly next: number | undefined;
   readonly query: string;
   readonly zone: string;
@@ -101,7 +87,7 @@ const tones: Record<Outcome, Tone> = {
   wentElsewhere: 'plain',
 };
 
-function JobRowTag({ job, zone, today }: { job: JobRow; zone: string; today: string }) {
+function JobRowTag({ job, zone, today }: { job: JobsPage['jobs'][number]; zone: string; today: string }) {
   const { day, hour } = localMoment(job.openedAt, zone);
   const details = [
     job.name,

@@ -3,8 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { type Application, applicationName } from '@/core/catalogue/application';
-import type { Conflict, Evidence } from '@/core/catalogue/conflicts';
+import { applicationName } from '@/core/catalogue/application';
+import type { Evidence } from '@/core/catalogue/conflicts';
 import { factKinds } from '@/core/catalogue/fact-kinds';
 import { formatJobNumber } from '@/core/job/job';
 import { formatProbability } from '@/core/kinds/percent';
@@ -15,14 +15,11 @@ import { Badge } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
+import type { OpenConflict } from '@/usecases/library/check';
 import type { SaveAnswer } from './row-form';
 
-export interface ConflictShown extends Conflict {
-  readonly application: Application;
-}
-
 interface ConflictsProps {
-  readonly conflicts: readonly ConflictShown[];
+  readonly conflicts: readonly OpenConflict[];
   readonly onSettle: (data: unknown) => Promise<SaveAnswer>;
 }
 
@@ -59,7 +56,7 @@ function ConflictCard({
   conflict,
   onSettle,
 }: {
-  readonly conflict: ConflictShown;
+  readonly conflict: OpenConflict;
   readonly onSettle: ConflictsProps['onSettle'];
 }) {
   const { application, kind, value, certainty, confirming, found, split } = conflict;

@@ -12,32 +12,11 @@ import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
+import type { RowView } from '@/usecases/library/browse';
+import type { FactStanding } from '@/usecases/library/check';
 import { isCode } from './columns';
 import { RowForm, type SaveAnswer } from './row-form';
 import { SourceFields } from './source-fields';
-
-export interface RowChange {
-  readonly id: string;
-  readonly at: Date;
-  readonly by: string;
-  readonly source: string;
-  readonly reason: string;
-  readonly before: Cells | null;
-  readonly after: Cells | null;
-  readonly undoes?: string | null;
-  readonly undoneBy: string | null;
-  readonly importId: string | null;
-}
-
-/** How sure one fact of an application is, and what it rests on. */
-export interface FactStanding {
-  readonly label: string;
-  readonly value: string;
-  readonly certainty: number;
-  readonly source: string;
-  readonly confirmed: number;
-  readonly contradicted: number;
-}
 
 interface RowPageProps {
   readonly list: ListName;
@@ -45,7 +24,7 @@ interface RowPageProps {
   readonly row: { readonly id: string; readonly cells: Cells } | null;
   readonly id: string;
   readonly name: string;
-  readonly changes: readonly RowChange[];
+  readonly changes: RowView['changes'];
   readonly facts: readonly FactStanding[];
   readonly choices: Readonly<Record<string, readonly string[]>>;
   readonly zone: string;
@@ -144,7 +123,7 @@ function Changes({
   zone,
   onUndo,
 }: {
-  readonly changes: readonly RowChange[];
+  readonly changes: RowView['changes'];
   readonly list: ListName;
   readonly zone: string;
   readonly onUndo: RowPageProps['onUndo'];
@@ -204,7 +183,7 @@ function Changes({
   );
 }
 
-function verbOf({ before, after, undoes, importId }: RowChange): string {
+function verbOf({ before, after, undoes, importId }: RowView['changes'][number]): string {
   if (undoes) return 'Undone';
   const verb = before === null ? 'Added' : after === null ? 'Taken out' : 'Changed';
   return importId === null ? verb : `${verb} by a file`;

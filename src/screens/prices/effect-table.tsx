@@ -1,7 +1,7 @@
 import { formatMoney } from '@/core/kinds/money';
 import { optionName } from '@/core/quote/option-kinds';
 import { Table, Td, Th, Tr } from '@/ui/table';
-import type { EffectShown } from './actions';
+import type { PriceEffect } from '@/usecases/quote/price-settings';
 
 /** What other rules would have made of closed jobs, and in all. */
 export function EffectTable({
@@ -10,7 +10,7 @@ export function EffectTable({
   afterCurrency = currency,
   locale,
 }: {
-  effect: readonly EffectShown[];
+  effect: readonly PriceEffect[];
   currency: string;
   /** Where the rules are in another currency. */
   afterCurrency?: string;

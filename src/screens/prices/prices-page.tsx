@@ -3,8 +3,9 @@
 import type { Coupon, PriceRules, TradeAccount } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import { Page } from '@/ui/page';
+import type { PriceEffect } from '@/usecases/quote/price-settings';
 import { AccountsPanel } from './accounts-panel';
-import type { Action, EffectShown } from './actions';
+import type { Action } from './actions';
 import { CouponsPanel } from './coupons-panel';
 import { RulesForm } from './rules-form';
 import { ShopPanel } from './shop-panel';
@@ -19,7 +20,7 @@ interface PricesPageProps {
   readonly currency: string;
   readonly locale: string;
   readonly actions: {
-    readonly onEffect: Action<readonly EffectShown[]>;
+    readonly onEffect: Action<readonly PriceEffect[]>;
     readonly onSave: Action<{ id: string }>;
     readonly onAccount: Action;
     readonly onEndAccount: Action;
@@ -27,7 +28,7 @@ interface PricesPageProps {
     readonly onEndCoupon: Action;
     readonly onOpen: Action;
     readonly onCurrency: Action;
-    readonly onCurrencyEffect: Action<readonly EffectShown[]>;
+    readonly onCurrencyEffect: Action<readonly PriceEffect[]>;
   };
 }
 

@@ -11,7 +11,8 @@ import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Tick } from '@/ui/tick';
 import { useSubmit } from '@/ui/use-submit';
-import type { Action, EffectShown } from './actions';
+import type { PriceEffect } from '@/usecases/quote/price-settings';
+import type { Action } from './actions';
 import { draftOfRules, type RulesDraft, sentOfDraft } from './draft';
 import { EffectTable } from './effect-table';
 import { BandsPanel, HoursPanel, MenuPanel } from './rule-lists';
@@ -22,7 +23,7 @@ interface RulesFormProps {
   readonly taxBasisPoints: Readonly<Record<TaxClass, number>>;
   readonly currency: string;
   readonly locale: string;
-  readonly onEffect: Action<readonly EffectShown[]>;
+  readonly onEffect: Action<readonly PriceEffect[]>;
   readonly onSave: Action<{ id: string }>;
 }
 
@@ -62,7 +63,7 @@ export function RulesForm(props: RulesFormProps) {
   const { bookId, rules, taxBasisPoints, currency, locale, onEffect, onSave } = props;
   const router = useRouter();
   const [draft, setDraft] = useState<RulesDraft>(() => draftOfRules(rules, taxBasisPoints, currency));
-  const [effect, setEffect] = useState<readonly EffectShown[]>();
+  const [effect, setEffect] = useState<readonly PriceEffect[]>();
   const look = useSubmit(onEffect);
   const save = useSubmit(onSave);
   const change = (more: Partial<RulesDraft>) => {

@@ -8,7 +8,8 @@ import { TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
-import type { Action, EffectShown } from './actions';
+import type { PriceEffect } from '@/usecases/quote/price-settings';
+import type { Action } from './actions';
 import { typedNumber } from './draft';
 import { EffectTable } from './effect-table';
 
@@ -18,7 +19,7 @@ interface ShopPanelProps {
   readonly onOpen: Action;
   readonly locale: string;
   readonly onCurrency: Action;
-  readonly onEffect: Action<readonly EffectShown[]>;
+  readonly onEffect: Action<readonly PriceEffect[]>;
 }
 
 /** When the vans drive out, and the currency of the shop. */
@@ -29,7 +30,7 @@ export function ShopPanel({ open, currency, locale, onOpen, onCurrency, onEffect
   const [draft, setDraft] = useState(open);
   const look = useSubmit(onEffect);
   const [other, setOther] = useState({ currency: '', worth: '' });
-  const [effect, setEffect] = useState<readonly EffectShown[]>();
+  const [effect, setEffect] = useState<readonly PriceEffect[]>();
   const change = (more: Partial<typeof other>) => {
     setEffect(undefined);
     setOther({ ...other, ...more });

@@ -5,6 +5,7 @@ import { minorPlaces } from '@/core/kinds/money';
 import { type Bargain, bargainOver, type CounterOffer } from '@/core/quote/bargain';
 import type { GoingPrice } from '@/core/quote/going-price';
 import { type OptionKind, optionName, sourcingOptions } from '@/core/quote/option-kinds';
+import type { PricedQuote } from '@/core/quote/recommend';
 import { Button } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
 import { TextField } from '@/ui/field';
@@ -12,11 +13,11 @@ import type { JobRef } from '@/ui/job-ref';
 import { Notice, type Tone } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
-import type { PricedQuoteShown, Show } from './shown';
+import type { Show } from './shown';
 
 interface BargainPanelProps {
   readonly job: JobRef;
-  readonly quote: PricedQuoteShown;
+  readonly quote: PricedQuote;
   readonly option: OptionKind;
   readonly rivals: readonly { readonly totalMinor: number; readonly told: string }[];
   readonly going: GoingPrice | undefined;

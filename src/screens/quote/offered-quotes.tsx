@@ -1,20 +1,13 @@
 import Link from 'next/link';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import { type PaperChange, paperChanges, type QuotePaper } from '@/core/quote/paper';
+import { type PaperChange, paperChanges } from '@/core/quote/paper';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Badge } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
+import type { JobView } from '@/usecases/view/job-view';
 
-export interface OfferedQuote {
-  readonly number: number;
-  readonly version: number;
-  readonly totalMinor: number;
-  readonly currency: string;
-  readonly validUntil: string;
-  readonly madeBy: string;
-  readonly paper: QuotePaper;
-}
+export type OfferedQuote = Omit<JobView['quotes'][number], 'madeAt' | 'id' | 'offered'>;
 
 interface OfferedQuotesProps {
   readonly jobNumber: number;

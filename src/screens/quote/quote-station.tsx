@@ -10,6 +10,7 @@ import { type OptionKind, optionName } from '@/core/quote/option-kinds';
 import { firstOption } from '@/core/quote/options';
 import { bookStyles } from '@/core/quote/price-rules';
 import type { Available } from '@/core/quote/quote';
+import type { PricedQuote } from '@/core/quote/recommend';
 import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { EditOutcome } from '@/ui/edit-outcome';
@@ -21,14 +22,14 @@ import { BargainPanel } from './bargain-panel';
 import { type OfferedQuote, OfferedQuotes } from './offered-quotes';
 import { OptionRow, optionColumns } from './option-row';
 import { QuoteCharts } from './quote-charts';
-import { RepliesPanel, type RepliesShown } from './replies-panel';
+import { type Replies, RepliesPanel } from './replies-panel';
 import { SecondKeyPanel } from './second-key-panel';
-import { type PricedQuoteShown, percentWords, showIn } from './shown';
+import { percentWords, showIn } from './shown';
 import { TermsPanel } from './terms-panel';
 
 interface QuoteStationProps {
   readonly job: JobRef;
-  readonly quote: PricedQuoteShown | undefined;
+  readonly quote: PricedQuote | undefined;
   readonly routeChosen: boolean;
   readonly terms: JobTerms;
   readonly couponCode: string | null;
@@ -42,7 +43,7 @@ interface QuoteStationProps {
   readonly locale: string;
   readonly today: string;
   readonly quotes: readonly OfferedQuote[];
-  readonly replies: RepliesShown;
+  readonly replies: Replies;
   readonly actions: {
     readonly onOffer: EditAction;
     readonly onTerms: EditAction;
@@ -212,7 +213,7 @@ export function QuoteStation(props: QuoteStationProps) {
   );
 }
 
-function givenWords({ routeChosen }: QuoteStationProps, { request, snapshot }: PricedQuoteShown): string {
+function givenWords({ routeChosen }: QuoteStationProps, { request, snapshot }: PricedQuote): string {
   return [
     `${routeNames[snapshot.now.route]}${routeChosen ? '' : ', advised and not taken yet'}`,
     `${request.keys} new ${request.keys === 1 ? 'key' : 'keys'}`,
@@ -225,6 +226,6 @@ function givenWords({ routeChosen }: QuoteStationProps, { request, snapshot }: P
 }
 
 /** Minutes at the car: all of the option's minutes but the way. */
-function visitMinutes({ earnings }: Available, trip: PricedQuoteShown['snapshot']['trip']): number {
+function visitMinutes({ earnings }: Available, trip: PricedQuote['snapshot']['trip']): number {
   return Math.max(15, (earnings?.minutes ?? 0) - (trip ? trip.minutes + trip.backMinutes : 0));
 }

@@ -13,7 +13,7 @@ import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
 import type { Show } from './shown';
 
-export interface RepliesShown {
+export interface Replies {
   readonly links: readonly {
     readonly id: string;
     readonly quoteNumber: number;
@@ -39,7 +39,7 @@ interface RepliesPanelProps {
   readonly closed: boolean;
   /** The newest quote, which alone can be linked and accepted. */
   readonly quote: { readonly number: number; readonly options: readonly PaperOption[] };
-  readonly replies: RepliesShown;
+  readonly replies: Replies;
   readonly show: Show;
   readonly onLink: (data: unknown) => Promise<Result<{ token: string }>>;
   readonly onRevoke: (data: unknown) => Promise<Result<null>>;

@@ -1,11 +1,4 @@
 import { formatMoney } from '@/core/kinds/money';
-import type { Quote, QuoteRequest, QuoteSnapshot } from '@/core/quote/quote';
-
-/** A priced quote as the station gets it. */
-export interface PricedQuoteShown extends Quote {
-  readonly request: QuoteRequest;
-  readonly snapshot: QuoteSnapshot;
-}
 
 /** Writes amounts of one currency as the shop's locale does. */
 export type Show = (minor: number) => string;

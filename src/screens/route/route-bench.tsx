@@ -2,17 +2,14 @@
 
 import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
-import type { Advice } from '@/core/programming/advice';
-import type { SourceStep } from '@/core/programming/pin';
-import type { RankTest } from '@/core/programming/rank-test';
-import type { Ring } from '@/core/programming/ring';
-import { type Route, type RouteKind, routeNames } from '@/core/programming/route';
+import { type RouteKind, routeNames } from '@/core/programming/route';
 import { ChoiceGroup } from '@/ui/choice-group';
 import { SelectField, TextField } from '@/ui/field';
 import { Page } from '@/ui/page';
 import { Lead } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useAsked } from '@/ui/use-asked';
+import type { BenchNames, RoutesFound } from '@/usecases/benches/routes';
 import { AttemptPicture } from './attempt-picture';
 import { BenchKeysPanel, keysAsked, oneKey } from './bench-keys';
 import { RankPanel } from './rank-panel';
@@ -20,27 +17,9 @@ import { RefusedRoutes } from './refused-routes';
 import { RouteCard } from './route-card';
 import { PinOrder } from './route-station';
 
-interface RoutesShown {
-  readonly platform: string;
-  readonly van: string;
-  readonly routes: readonly Route[];
-  readonly advice: Advice | undefined;
-  readonly ring: Ring;
-  readonly pin: readonly SourceStep[];
-  readonly systemTypes: readonly string[];
-  readonly rank: RankTest | undefined;
-  readonly currency: string;
-  readonly locale: string;
-}
-
 interface RouteBenchProps {
-  readonly names: {
-    readonly platforms: readonly string[];
-    readonly vans: readonly string[];
-    readonly makes: readonly string[];
-    readonly markets: readonly string[];
-  };
-  readonly onAsk: (data: unknown) => Promise<Result<RoutesShown>>;
+  readonly names: BenchNames;
+  readonly onAsk: (data: unknown) => Promise<Result<RoutesFound>>;
 }
 
 const choices = (names: readonly string[]) => names.map((name) => ({ value: name, label: name }));

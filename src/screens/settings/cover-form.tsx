@@ -7,7 +7,7 @@ import { SelectField } from '@/ui/field';
 import { Overlay } from '@/ui/overlay';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
-import type { ToolAction, VanTools } from './tool-shown';
+import type { ToolAction, VanTools } from './van-tools';
 
 interface CoverFormProps {
   readonly van: VanTools;

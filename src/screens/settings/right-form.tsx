@@ -8,7 +8,7 @@ import { SelectField, TextField } from '@/ui/field';
 import { Overlay } from '@/ui/overlay';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
-import type { ToolAction, VanTools } from './tool-shown';
+import type { ToolAction, VanTools } from './van-tools';
 
 interface RightFormProps {
   readonly van: VanTools;

@@ -17,7 +17,7 @@ import { useSubmit } from '@/ui/use-submit';
 import { CoverForm } from './cover-form';
 import { RightForm } from './right-form';
 import { ToolForm } from './tool-form';
-import type { ToolAction, VanTools } from './tool-shown';
+import type { ToolAction, VanTools } from './van-tools';
 
 interface ToolsProps {
   readonly vans: readonly VanTools[];

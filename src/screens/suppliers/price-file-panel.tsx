@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { formatMoney } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
-import { type ListedPrice, priceFileColumns, type ShownDifference } from '@/core/supply/price-file';
+import { type ListedPrice, priceFileColumns } from '@/core/supply/price-file';
 import { Button } from '@/ui/button';
 import { Field, SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
@@ -12,18 +12,7 @@ import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Table, Td, Th, Tr } from '@/ui/table';
 import { useSubmit } from '@/ui/use-submit';
-
-interface Preview {
-  readonly id: string;
-  readonly fileName: string;
-  readonly difference: ShownDifference;
-  readonly problems: readonly {
-    readonly line: number;
-    readonly column: string | null;
-    readonly reason: string;
-  }[];
-  readonly strange: readonly string[];
-}
+import type { PriceFilePreview } from '@/usecases/quote/suppliers';
 
 interface PriceFilePanelProps {
   readonly suppliers: readonly { readonly id: string; readonly name: string }[];
@@ -39,7 +28,7 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
   const [file, setFile] = useState<File>();
   const [reading, setReading] = useState(false);
   const [refused, setRefused] = useState<string>();
-  const [preview, setPreview] = useState<Preview>();
+  const [preview, setPreview] = useState<PriceFilePreview>();
   const [stored, setStored] = useState<{ stored: number; seen: number }>();
   const store = useSubmit(onStore);
   const read = async () => {
@@ -54,7 +43,7 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
         { method: 'POST', body: file },
       );
       const body = await answer.json();
-      if (answer.ok) setPreview(body as Preview);
+      if (answer.ok) setPreview(body as PriceFilePreview);
       else setRefused(String(body.detail ?? 'The file was refused.'));
     } catch {
       setRefused('The server cannot be reached. Nothing was stored; try again in a moment.');
@@ -133,7 +122,7 @@ function PreviewTable({
   locale,
   children,
 }: {
-  preview: Preview;
+  preview: PriceFilePreview;
   currency: string;
   locale: string;
   children: ReactNode;

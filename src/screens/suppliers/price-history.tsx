@@ -3,22 +3,15 @@
 import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney, minorPlaces } from '@/core/kinds/money';
+import type { PastPrice } from '@/core/supply/price-file';
 import { Button } from '@/ui/button';
 import { Chart, type Ink } from '@/ui/chart';
 import { Panel } from '@/ui/panel';
 import { Table, Td, Th, Tr } from '@/ui/table';
 
-export interface PastPriceShown {
-  readonly supplier: string;
-  readonly condition: string;
-  readonly priceMinor: number;
-  readonly from: string;
-  readonly to: string | null;
-}
-
 interface PriceHistoryProps {
   readonly article: string;
-  readonly history: readonly PastPriceShown[];
+  readonly history: readonly PastPrice[];
   readonly currency: string;
   readonly locale: string;
   readonly today: string;
@@ -78,7 +71,7 @@ const inks = ['terra', 'smalt', 'glaze', 'ochre', 'oxide', 'mute'];
 const dashes = ['solid', 'dashed', 'dotted'];
 const signs = ['circle', 'rect', 'triangle', 'diamond'];
 
-function drawing(history: readonly PastPriceShown[], scale: number, today: string, ink: Ink) {
+function drawing(history: readonly PastPrice[], scale: number, today: string, ink: Ink) {
   const names = [...new Set(history.map(({ supplier, condition }) => `${supplier}, ${condition}`))];
   return {
     legend: { top: 0, textStyle: { color: ink('ink') } },

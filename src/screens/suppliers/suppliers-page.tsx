@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
-import type { SupplierRecord } from '@/core/supply/price-file';
+import type { PastPrice, SupplierRecord } from '@/core/supply/price-file';
 import { supplierKinds } from '@/core/supply/supplier-prices';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
@@ -14,7 +14,7 @@ import { Problems } from '@/ui/problems';
 import { Table, Td, Th, Tr } from '@/ui/table';
 import { useSubmit } from '@/ui/use-submit';
 import { PriceFilePanel } from './price-file-panel';
-import { type PastPriceShown, PriceHistory } from './price-history';
+import { PriceHistory } from './price-history';
 
 interface SuppliersPageProps {
   readonly suppliers: readonly SupplierRecord[];
@@ -22,7 +22,7 @@ interface SuppliersPageProps {
   readonly locale: string;
   readonly today: string;
   readonly article: string;
-  readonly history: readonly PastPriceShown[];
+  readonly history: readonly PastPrice[];
   readonly mayBring: boolean;
   readonly onSave: (data: unknown) => Promise<Result<null>>;
   readonly onStore: (data: unknown) => Promise<Result<{ stored: number; seen: number }>>;

@@ -19,31 +19,9 @@ import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Table, Td, Th, Tr } from '@/ui/table';
 import { useSubmit } from '@/ui/use-submit';
+import type { StockView } from '@/usecases/shop/stock';
 
-interface StockShown {
-  readonly article: string;
-  readonly state: StockState;
-  readonly grade: StockGrade;
-  readonly vanId: string | null;
-  readonly quantity: number;
-}
-
-interface StockProps {
-  readonly vans: readonly { readonly id: string; readonly name: string }[];
-  readonly stock: readonly StockShown[];
-  readonly movements: readonly {
-    readonly id: string;
-    readonly at: Date;
-    readonly place: string | null;
-    readonly article: string;
-    readonly state: StockState;
-    readonly grade: StockGrade;
-    readonly quantity: number;
-    readonly reason: MovementReason;
-    readonly note: string | null;
-    readonly by: string;
-  }[];
-  readonly zone: string;
+interface StockProps extends StockView {
   readonly onMove: (data: unknown) => Promise<Result<{ lies: number }>>;
 }
 
@@ -106,7 +84,7 @@ export function Stock({ vans, stock, movements, zone, onMove }: StockProps) {
   );
 }
 
-function linesOf(stock: readonly StockShown[]) {
+function linesOf(stock: StockView['stock']) {
   const lines = new Map<
     string,
     { article: string; state: StockState; grade: StockGrade; pieces: Map<string | null, number> }

@@ -2,11 +2,11 @@
 
 import { useEffect, useState } from 'react';
 import { vinLength } from '@/core/vin/alphabet';
+import type { VinAnswer } from '@/core/vin/vin-answer';
 import { Button } from '@/ui/button';
-import type { VinShown } from './vin-shown';
 
 /** Every place of the VIN with its number and its word; what is wrong is marked at its place. */
-export function Places({ vin: { vin, spoken, problems, check, repairs } }: { readonly vin: VinShown }) {
+export function Places({ vin: { vin, spoken, problems, check, repairs } }: { readonly vin: VinAnswer }) {
   const wordOf = spoken.flatMap(({ words }) => words);
   const groupEnds = new Set<number>();
   let end = 0;
@@ -80,8 +80,8 @@ const doubts: Record<
 function doubtAt(
   place: number,
   hasProblem: boolean,
-  check: VinShown['check'],
-  [likeliest]: VinShown['repairs'],
+  check: VinAnswer['check'],
+  [likeliest]: VinAnswer['repairs'],
 ): Doubt | undefined {
   if (check === 'fails' && place === 9) return 'noFit';
   if (hasProblem) return 'wrong';
@@ -90,7 +90,7 @@ function doubtAt(
 }
 
 /** Reads it aloud where the device has a voice. */
-function SayAloud({ spoken }: Pick<VinShown, 'spoken'>) {
+function SayAloud({ spoken }: Pick<VinAnswer, 'spoken'>) {
   const [hasVoice, setHasVoice] = useState(false);
   useEffect(() => setHasVoice('speechSynthesis' in window), []);
   if (!hasVoice || spoken.length === 0) return null;

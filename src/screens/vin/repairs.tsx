@@ -2,9 +2,9 @@
 
 import { formatProbability } from '@/core/kinds/percent';
 import type { Repair, RepairKind } from '@/core/vin/repair';
+import type { VinAnswer } from '@/core/vin/vin-answer';
 import { Button } from '@/ui/button';
 import { Panel } from '@/ui/panel';
-import type { VinShown } from './vin-shown';
 
 const kinds: Record<RepairKind, string> = {
   change: 'misread',
@@ -15,7 +15,13 @@ const kinds: Record<RepairKind, string> = {
 };
 
 /** What may have been meant, likeliest first, with the changed places marked. */
-export function Repairs({ vin, onTake }: { readonly vin: VinShown; readonly onTake: (vin: string) => void }) {
+export function Repairs({
+  vin,
+  onTake,
+}: {
+  readonly vin: VinAnswer;
+  readonly onTake: (vin: string) => void;
+}) {
   return (
     <Panel
       title="May have been meant"

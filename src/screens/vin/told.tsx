@@ -2,14 +2,14 @@
 
 import Link from 'next/link';
 import type { ReactNode } from 'react';
+import type { VinAnswer } from '@/core/vin/vin-answer';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { handLine } from '@/ui/handed-line';
 import { Badge } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
-import type { VinShown } from './vin-shown';
 
 /** What the VIN tells: check digit, region, maker, market and model year, each with its reason. */
-export function Told({ vin }: { readonly vin: VinShown }) {
+export function Told({ vin }: { readonly vin: VinAnswer }) {
   const { region, maker, market, years, yearReason } = vin;
   const line = [maker?.make, years.length === 1 ? years[0] : '', vin.whole ? vin.vin : '']
     .filter(Boolean)
@@ -59,7 +59,7 @@ function Row({ label, children }: { readonly label: string; readonly children: R
   );
 }
 
-function Check({ vin: { check, expectedCheckDigit, checkMatters } }: { readonly vin: VinShown }) {
+function Check({ vin: { check, expectedCheckDigit, checkMatters } }: { readonly vin: VinAnswer }) {
   switch (check) {
     case 'passes':
       return (

@@ -7,6 +7,7 @@ import { formatJobNumber } from '@/core/job/job';
 import type { Result } from '@/core/kinds/result';
 import { cleanVin } from '@/core/vin/alphabet';
 import { groupVin } from '@/core/vin/vin';
+import type { VinAnswer } from '@/core/vin/vin-answer';
 import { SelectField, TextField } from '@/ui/field';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
@@ -15,11 +16,10 @@ import { Comparison } from './comparison';
 import { Places } from './places';
 import { Repairs } from './repairs';
 import { Told } from './told';
-import type { VinShown } from './vin-shown';
 
 interface VinBenchProps {
   readonly markets: readonly string[];
-  readonly onExamine: (data: unknown) => Promise<Result<VinShown>>;
+  readonly onExamine: (data: unknown) => Promise<Result<VinAnswer>>;
 }
 
 const classNames: Record<(typeof vehicleClasses)[number], string> = {

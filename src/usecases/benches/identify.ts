@@ -1,5 +1,6 @@
 import type { Pool } from 'pg';
 import { v7 as uuid } from 'uuid';
+import type { LineRead } from '@/core/identify/identification';
 import { type Lexicon, noKeysTold } from '@/core/identify/line/reading';
 import { type Candidate, rankCandidates } from '@/core/identify/posterior';
 import { usualCertainty } from '@/core/identify/what-to-bring';
@@ -20,17 +21,8 @@ import { readLine } from '../view/read-line';
 
 /** What a line without a job was taken for. */
 export interface IdentifiedLine extends Identified {
-  readonly read: {
-    readonly make: string | null;
-    readonly model: string | null;
-    readonly year: number | null;
-    readonly ignition: string | null;
-    readonly vin: string | null;
-    readonly unknown: readonly string[];
-    readonly problems: readonly string[];
-    /** Where the make is known and the model is not: the models to choose from. */
-    readonly models: readonly string[];
-  };
+  /** With the models to choose from where the make is known and the model is not. */
+  readonly read: LineRead & { readonly models: readonly string[] };
 }
 
 /** A car that hangs on no job, as a line and facts by name tell it. */
@@ -59,7 +51,7 @@ export async function findCandidates(
   input: IdentifyInput,
 ): Promise<
   Result<{
-    readonly read: Omit<IdentifiedLine['read'], 'models'>;
+    readonly read: LineRead;
     readonly remarks: readonly string[];
     readonly candidates: readonly Candidate[];
   }>
@@ -75,7 +67,7 @@ export async function findCandidates(
   return done({ read: readOf(told.value), remarks, candidates: rankCandidates(applications, facts) });
 }
 
-function readOf({ job: { call }, unknown, problems }: Told): Omit<IdentifiedLine['read'], 'models'> {
+function readOf({ job: { call }, unknown, problems }: Told): LineRead {
   const { make, model, year, ignition, vin } = call;
   return { make, model, year, ignition, vin, unknown, problems };
 }

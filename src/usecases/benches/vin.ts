@@ -1,26 +1,15 @@
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { compareVins, type VinComparison } from '@/core/vin/compare';
-import { examineVin, type VinExamined } from '@/core/vin/examine';
-import { type SpokenGroup, spellVin } from '@/core/vin/spell';
+import { compareVins } from '@/core/vin/compare';
+import { examineVin } from '@/core/vin/examine';
+import { spellVin } from '@/core/vin/spell';
+import type { VinAnswer } from '@/core/vin/vin-answer';
 import { listMarkets } from '@/data/names';
 import { getShopOrThrow } from '@/data/shop';
 import { listKnownVins, readVinRules } from '@/data/vin-context';
 import type { VinInput } from '@/inputs/vin-input';
 import { database } from '../database';
-
-export interface VinAnswer extends VinExamined {
-  /** In groups, a word for each place. */
-  readonly spoken: readonly SpokenGroup[];
-  readonly comparison: VinComparison | null;
-  /** Jobs whose car has this VIN, or one that is a slip away; newest first. */
-  readonly jobs: readonly {
-    readonly number: number;
-    readonly vin: string;
-    readonly likeness: 'same' | 'oneSlip';
-  }[];
-}
 
 /** A part shorter than this fits too many cars to name them. */
 const leastPlaces = 6;

@@ -1,24 +1,10 @@
 import type { Pool } from 'pg';
 import { compareRemotes } from '@/core/catalogue/equals';
 import type { Candidate } from '@/core/identify/posterior';
-import { type BringList, type Need, whatToBring } from '@/core/identify/what-to-bring';
+import { type Need, type WhatToBring, whatToBring } from '@/core/identify/what-to-bring';
 import { isReady } from '@/core/supply/movements';
 import { listEquals, listLowestPrices, listRemotes } from '@/data/article-facts';
 import { listStock } from '@/data/stock';
-
-/** Where an article comes from. */
-export interface Brought {
-  readonly article: string;
-  readonly inVan: boolean;
-  /** Where else it lies: another van or the workshop. */
-  readonly elsewhere: readonly string[];
-  readonly lowestMinor: number | undefined;
-}
-
-export interface WhatToBring extends Omit<BringList, 'articles'> {
-  readonly atLeastServed: number;
-  readonly list: readonly Brought[];
-}
 
 /** Candidates below this are not prepared for. */
 const leastLikely = 0.002;

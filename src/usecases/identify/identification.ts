@@ -1,13 +1,14 @@
 import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
-import { type Contradiction, findContradiction } from '@/core/identify/contradiction';
+import { findContradiction } from '@/core/identify/contradiction';
 import { type DecisionParts, decisionKey, nameDecisions } from '@/core/identify/decision-names';
 import type { GatheredFacts } from '@/core/identify/gathered-facts';
+import type { AskedQuestion, Identification } from '@/core/identify/identification';
 import { decisions, nextQuestion, type Question } from '@/core/identify/next-question';
 import { type Candidate, rankCandidates } from '@/core/identify/posterior';
 import { questionReason } from '@/core/identify/question-words';
-import { type StripYear, yearStrip } from '@/core/identify/year-strip';
+import { yearStrip } from '@/core/identify/year-strip';
 import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
@@ -20,31 +21,6 @@ import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
 import { gatheredOf } from '../view/job-view';
 import { readPricing } from '../view/pricing';
-
-/** A question with the words around it. */
-export interface AskedQuestion extends Question {
-  /** 'Settles which chip; about 10 seconds: a torch'. */
-  readonly reason: string;
-}
-
-export interface Identification {
-  readonly candidates: readonly Candidate[];
-  /** What would be made for each candidate, by its id. */
-  readonly decisionOf: Readonly<Record<string, string>>;
-  /** A short name of each decision. */
-  readonly names: Readonly<Record<string, string>>;
-  /** The decisions by falling probability. */
-  readonly decisions: readonly { readonly key: string; readonly probability: number }[];
-  readonly next:
-    | { readonly kind: 'ask'; readonly question: AskedQuestion; readonly others: readonly AskedQuestion[] }
-    | { readonly kind: 'stop'; readonly why: 'settled' | 'nothingHelps' | 'noCandidates' };
-  readonly contradiction: Contradiction | undefined;
-  readonly strip: readonly StripYear[];
-  /** The market of the strip. */
-  readonly stripMarket: string;
-  readonly gathered: GatheredFacts;
-  readonly platforms: Readonly<Record<string, Platform>>;
-}
 
 /** Everything that narrows the car of a job down, stored or not; asks the database for several things at once. */
 export async function identifyCar(

@@ -1,5 +1,6 @@
 import type { Pool } from 'pg';
-import { usualCertainty } from '@/core/identify/what-to-bring';
+import type { Identification } from '@/core/identify/identification';
+import { usualCertainty, type WhatToBring } from '@/core/identify/what-to-bring';
 import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
@@ -8,8 +9,8 @@ import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { listVans } from '@/data/vans';
 import { database } from '../database';
 import { type ArticleFacts, readArticleFacts } from './article-facts';
-import { readWhatToBring, type WhatToBring } from './bring';
-import { type Identification, identifyCar } from './identification';
+import { readWhatToBring } from './bring';
+import { identifyCar } from './identification';
 
 /** A car as far as it is identified, with what surrounds the likeliest candidate, or the chosen one. */
 export interface Identified {

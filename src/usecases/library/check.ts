@@ -11,17 +11,17 @@ import { listEvidence, listGenerations } from '@/data/library/evidence';
 import { countList, findRow, listValues } from '@/data/library/rows';
 import { database } from '../database';
 
-export interface ConflictShown extends Conflict {
+export interface OpenConflict extends Conflict {
   readonly application: Application;
 }
 
 /** Facts that closed jobs contradict, least certain first, with the jobs as evidence. */
-export async function readConflicts(_actor: Actor): Promise<ConflictShown[]> {
+export async function readConflicts(_actor: Actor): Promise<OpenConflict[]> {
   return conflictsOf(database(), null);
 }
 
 /** The conflicts of one application, or of all. */
-export async function conflictsOf(db: Db, applicationId: string | null): Promise<ConflictShown[]> {
+export async function conflictsOf(db: Db, applicationId: string | null): Promise<OpenConflict[]> {
   const evidence = await listEvidence(db, applicationId === null ? null : [applicationId]);
   const applications = await listApplicationsById(db, [...new Set(evidence.map((one) => one.applicationId))]);
   const byId = new Map(applications.map((application) => [application.id, application]));

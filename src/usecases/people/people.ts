@@ -10,14 +10,14 @@ import { database, transact } from '../database';
 import { refusedFor } from '../duties';
 import { hashPasscode } from './passcodes';
 
-export interface PersonShown {
+export interface ShopPerson {
   readonly id: string;
   readonly name: string;
   readonly role: Role;
 }
 
 /** The people of the shop, for the proprietor to change and for a trainee to choose a second person from. */
-export async function readPeople(_actor: PersonActor): Promise<PersonShown[]> {
+export async function readPeople(_actor: PersonActor): Promise<ShopPerson[]> {
   return (await listPeople(database())).map(({ id, name, role }) => ({ id, name, role }));
 }
 
@@ -81,7 +81,7 @@ function signsInAs(name: string): string {
   return name.trim().replace(/\s+/g, ' ').toLowerCase();
 }
 
-function isLast(people: readonly PersonShown[], id: string): boolean {
+function isLast(people: readonly ShopPerson[], id: string): boolean {
   const proprietors = people.filter(({ role }) => role === 'proprietor');
   return proprietors.length === 1 && proprietors[0]?.id === id;
 }

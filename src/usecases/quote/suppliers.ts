@@ -4,6 +4,7 @@ import { localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
 import {
   comparePrices,
+  type PastPrice,
   type ShownDifference,
   type SupplierRecord,
   shownDifference,
@@ -19,7 +20,6 @@ import {
   listStrangeArticles,
   listSuppliers,
   markFileStored,
-  type PastPrice,
   storePrices,
   upsertSupplier,
 } from '@/data/suppliers';
