@@ -9,7 +9,7 @@ const may = {
   services: ['usecases', 'data', 'core', 'outside'],
   workers: ['core', 'outside'],
   ui: ['core'],
-  screens: ['ui', 'core', 'inputs', 'workers', 'usecases'],
+  screens: ['ui', 'core', 'inputs', 'workers', 'usecases', 'formats'],
   app: ['screens', 'usecases', 'services', 'inputs', 'formats', 'core', 'ui'],
 };
 
@@ -102,11 +102,11 @@ module.exports = {
       to: { path: '^src/usecases/[^/]+/' },
     },
     {
-      name: 'screens-take-types-of-usecases',
+      name: 'screens-take-types',
       severity: 'error',
-      comment: 'screens take types of use-cases only; what they do comes in as props',
+      comment: 'screens take types of use-cases and of answers only; what they do comes in as props',
       from: { path: '^src/screens/' },
-      to: { path: '^src/usecases/', dependencyTypesNot: ['type-only'] },
+      to: { path: '^src/(usecases|formats)/', dependencyTypesNot: ['type-only'] },
     },
     {
       name: 'core-is-pure',

@@ -1,10 +1,44 @@
-import { Transform } from 'class-transformer';
-import { isInt, ValidateBy, ValidateIf } from 'class-validator';
+import { Transform, Type } from 'class-transformer';
+import { ArrayMaxSize, IsArray, isInt, ValidateBy, ValidateIf, ValidateNested } from 'class-validator';
 import { isDay } from '@/core/kinds/local-time';
+
+/** What a check of ours says of its field in JSON Schema; the schema of a request is made of it. */
+export interface FieldSchema {
+  readonly schema?: Readonly<Record<string, unknown>>;
+  readonly orNull?: true;
+  readonly orWords?: readonly string[];
+  readonly optional?: true;
+  readonly listOf?: () => new () => object;
+}
+
+const saying = (field: FieldSchema) => ({ context: { field } });
 
 /** Leaves out the checks of a field that is null. */
 export function orNull(): PropertyDecorator {
-  return ValidateIf((_, value) => value !== null);
+  return ValidateIf((_, value) => value !== null, saying({ orNull: true }));
+}
+
+/** Leaves out the checks of a field that is one of these words. */
+export function orWords(...words: readonly string[]): PropertyDecorator {
+  return ValidateIf((_, value) => !words.includes(value), saying({ orWords: words }));
+}
+
+/** Checks a field only where others of its input say so; elsewhere it may be null or missing. */
+export function onlyWhere<Input>(says: (input: Input) => boolean): PropertyDecorator {
+  return ValidateIf((input) => says(input), saying({ orNull: true, optional: true }));
+}
+
+/** A list of nested inputs. */
+export function listOf(Class: () => new () => object, most: number, what: string): PropertyDecorator {
+  const checks = [
+    IsArray({ message: `Expected ${what}.` }),
+    ArrayMaxSize(most, { message: `Up to ${most} ${what}.` }),
+    ValidateNested({ each: true, ...saying({ listOf: Class }) }),
+    Type(Class),
+  ];
+  return (target, property) => {
+    for (const check of checks) check(target, property);
+  };
 }
 
 /** A text of a form, of at most `longest` characters: the length comes first, so that no pattern meets a longer one. */
@@ -13,6 +47,7 @@ export function shaped(form: RegExp, longest: number, message: string): Property
     'shaped',
     message,
     (value) => typeof value === 'string' && value.length <= longest && form.test(value),
+    { type: 'string', pattern: form.source, maxLength: longest },
   );
 }
 
@@ -25,12 +60,16 @@ export function whole(message: string, least = 0): PropertyDecorator {
     'whole',
     message,
     (value) => typeof value === 'number' && isInt(value) && value >= least && value <= largest,
+    { type: 'integer', minimum: least, maximum: largest },
   );
 }
 
 /** A day that the calendar has, such as 2026-02-28. */
 export function calendarDay(message: string): PropertyDecorator {
-  return check('calendarDay', message, (value) => typeof value === 'string' && isDay(value));
+  return check('calendarDay', message, (value) => typeof value === 'string' && isDay(value), {
+    type: 'string',
+    format: 'date',
+  });
 }
 
 const firstInstant = Date.UTC(1970, 0, 2);
@@ -47,6 +86,7 @@ export function instant(message: string): PropertyDecorator {
     'instant',
     message,
     (value) => value instanceof Date && value.getTime() >= firstInstant && value.getTime() < lastInstant,
+    { type: 'string', format: 'date-time' },
   );
   return (target, property) => {
     read(target, property);
@@ -60,9 +100,15 @@ export function notList(message: string): PropertyDecorator {
     'notList',
     message,
     (value) => typeof value === 'object' && value !== null && !Array.isArray(value),
+    { type: 'object' },
   );
 }
 
-function check(name: string, message: string, validate: (value: unknown) => boolean): PropertyDecorator {
-  return ValidateBy({ name, validator: { validate } }, { message });
+function check(
+  name: string,
+  message: string,
+  validate: (value: unknown) => boolean,
+  schema: NonNullable<FieldSchema['schema']>,
+): PropertyDecorator {
+  return ValidateBy({ name, validator: { validate } }, { message, ...saying({ schema }) });
 }

@@ -1,8 +1,6 @@
+import { listOf, onlyWhere } from './fields';
 import 'reflect-metadata/lite';
-import { Type } from 'class-transformer';
 import {
-  ArrayMaxSize,
-  IsArray,
   IsBoolean,
   IsIn,
   IsInt,
@@ -13,8 +11,6 @@ import {
   Max,
   MaxLength,
   Min,
-  ValidateIf,
-  ValidateNested,
 } from 'class-validator';
 import type { Ignition } from '@/core/catalogue/application';
 import { answerKinds, type QuestionGiven } from '@/core/identify/gathered-facts';
@@ -30,7 +26,7 @@ export class GivenInput implements QuestionGiven {
   @IsIn(kinds, { message: 'Choose a fact of the list.' }) kind!: QuestionKind;
   @IsIn(answerKinds, { message: 'Seen, cannot tell or skipped.' }) answer!: QuestionGiven['answer'];
   /** As the question offers it; null unless seen. A span of years as 2018..2020, of months as 2019-05..2020-12. */
-  @ValidateIf(({ answer }: GivenInput) => answer === 'seen')
+  @onlyWhere<GivenInput>(({ answer }) => answer === 'seen')
   @Length(1, 120, { message: 'Choose what was seen.' })
   value!: string | null;
   /** How far it is to be relied on, where that differs from the usual. */
@@ -67,10 +63,7 @@ export class CarInput {
 /** A car to identify without a job. */
 export class IdentifyInput extends CarInput {
   @IsOptional()
-  @IsArray({ message: 'Expected a list.' })
-  @ArrayMaxSize(20, { message: 'Up to 20 facts.' })
-  @ValidateNested({ each: true })
-  @Type(() => GivenInput)
+  @listOf(() => GivenInput, 20, 'facts')
   given?: GivenInput[];
   /** How sure it is to be that what is brought serves the car. */
   @IsOptional()
@@ -85,7 +78,7 @@ export class AnswerInput extends JobEdit {
   @IsIn(kinds, { message: 'Choose a fact of the list.' }) kind!: QuestionKind;
   @IsIn([...answerKinds, 'ask'], { message: 'Seen, cannot tell, skipped, or to be asked again.' })
   answer!: QuestionGiven['answer'] | 'ask';
-  @ValidateIf(({ answer }: AnswerInput) => answer === 'seen')
+  @onlyWhere<AnswerInput>(({ answer }) => answer === 'seen')
   @Length(1, 120, { message: 'Choose what was seen.' })
   value!: string | null;
   @IsBoolean({ message: 'Sure or not.' }) sure!: boolean;

@@ -35,7 +35,7 @@ import {
 import { type RouteKind, routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import { CallInput } from './call-input';
-import { notList, orNull, shaped, whole } from './fields';
+import { listOf, notList, orNull, shaped, whole } from './fields';
 
 /** Which job, and the version that the screen showed. */
 export class JobEdit {
@@ -68,10 +68,7 @@ export class KeyInput {
 }
 
 export class ChangeRingInput extends JobEdit {
-  @IsArray({ message: 'Expected keys.' })
-  @ArrayMaxSize(24, { message: 'A ring holds up to 24 keys.' })
-  @ValidateNested({ each: true })
-  @Type(() => KeyInput)
+  @listOf(() => KeyInput, 24, 'keys')
   keys!: KeyInput[];
 }
 
@@ -172,10 +169,7 @@ export class FactInput {
 }
 
 export class FactsInput extends JobEdit {
-  @IsArray({ message: 'Expected facts.' })
-  @ArrayMaxSize(factKindNames.length, { message: 'Each kind once.' })
-  @ValidateNested({ each: true })
-  @Type(() => FactInput)
+  @listOf(() => FactInput, factKindNames.length, 'facts')
   facts!: FactInput[];
 }
 

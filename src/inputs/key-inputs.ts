@@ -1,21 +1,7 @@
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
+import { listOf, orWords } from './fields';
 import 'reflect-metadata/lite';
-import { Type } from 'class-transformer';
-import {
-  ArrayMaxSize,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsOptional,
-  IsUUID,
-  Length,
-  Matches,
-  Max,
-  Min,
-  ValidateIf,
-  ValidateNested,
-} from 'class-validator';
+import { IsBoolean, IsIn, IsInt, IsOptional, IsUUID, Length, Matches, Max, Min } from 'class-validator';
 import {
   type BladeState,
   type KeyFault,
@@ -47,16 +33,11 @@ export class BenchKeyInput {
 }
 
 class KeysInput {
-  @IsArray({ message: 'Expected keys.' })
-  @ArrayMaxSize(24, { message: 'Up to 24 keys.' })
-  @ValidateNested({ each: true })
-  @Type(() => BenchKeyInput)
+  @listOf(() => BenchKeyInput, 24, 'keys')
   keys!: BenchKeyInput[];
 
   /** What the car says it knows. */
-  @ValidateIf(
-    ({ known }: KeysInput) => typeof known !== 'string' || !['cannotSay', 'notRead'].includes(known),
-  )
+  @orWords('cannotSay', 'notRead')
   @IsInt({ message: 'A number of keys, cannotSay or notRead.' })
   @Min(0, { message: '0 to 64 keys.' })
   @Max(64, { message: '0 to 64 keys.' })

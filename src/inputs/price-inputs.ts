@@ -1,9 +1,7 @@
 import 'reflect-metadata/lite';
-import { Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   ArrayMinSize,
-  IsArray,
   IsBoolean,
   IsIn,
   IsInt,
@@ -15,7 +13,6 @@ import {
   Max,
   MaxLength,
   Min,
-  ValidateNested,
 } from 'class-validator';
 import { type RouteKind, routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
@@ -31,7 +28,7 @@ import {
   roundingModes,
 } from '@/core/quote/price-rules';
 import { type SupplierKind, supplierKinds } from '@/core/supply/supplier-prices';
-import { orNull } from './fields';
+import { listOf, orNull } from './fields';
 
 type Decorator = (target: object, property: string) => void;
 
@@ -112,25 +109,13 @@ export class PriceRulesInput {
   @whole(1, 3650) staleDays!: number;
   @percent() lossPercent!: number;
   @MaxLength(300, { message: 'Up to 300 characters.' }) lossNote!: string;
-  @IsArray({ message: 'Expected a list.' })
-  @ArrayMaxSize(60, { message: 'Up to 60.' })
-  @ValidateNested({ each: true })
-  @Type(() => MenuPriceInput)
+  @listOf(() => MenuPriceInput, 60, 'prices')
   menu!: MenuPriceInput[];
-  @IsArray({ message: 'Expected a list.' })
-  @ArrayMaxSize(30, { message: 'Up to 30.' })
-  @ValidateNested({ each: true })
-  @Type(() => DistanceBandInput)
+  @listOf(() => DistanceBandInput, 30, 'bands')
   bands!: DistanceBandInput[];
-  @IsArray({ message: 'Expected a list.' })
-  @ArrayMaxSize(20, { message: 'Up to 20.' })
-  @ValidateNested({ each: true })
-  @Type(() => HourRuleInput)
+  @listOf(() => HourRuleInput, 20, 'hours')
   hours!: HourRuleInput[];
-  @IsArray({ message: 'Expected a list.' })
-  @ArrayMaxSize(20, { message: 'Up to 20.' })
-  @ValidateNested({ each: true })
-  @Type(() => WarrantyInput)
+  @listOf(() => WarrantyInput, 20, 'warranties')
   warranties!: WarrantyInput[];
   /** Tax in hundredths of a percent. */
   @whole(0, 10_000) goodsTaxBasisPoints!: number;

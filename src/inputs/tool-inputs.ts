@@ -1,21 +1,8 @@
 import 'reflect-metadata/lite';
-import { Type } from 'class-transformer';
-import {
-  ArrayMaxSize,
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNumber,
-  IsUUID,
-  Length,
-  Max,
-  Min,
-  ValidateNested,
-} from 'class-validator';
+import { IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsUUID, Length, Max, Min } from 'class-validator';
 import { type RightKind, rightKinds, type ToolFunction, toolFunctions } from '@/core/programming/van-kit';
 import { type BladeKind, bladeKinds } from '@/core/quote/cut';
-import { calendarDay, orNull } from './fields';
+import { calendarDay, listOf, orNull } from './fields';
 
 class OnVan {
   @IsUUID(undefined, { message: 'Which van?' }) vanId!: string;
@@ -48,10 +35,7 @@ class CoverRow {
 export class CoverInput extends OnVan {
   @Length(1, 60, { message: 'Which tool?' }) tool!: string;
   @IsUUID(undefined, { message: 'Choose a platform.' }) platformId!: string;
-  @IsArray({ message: 'Expected rows.' })
-  @ArrayMaxSize(60, { message: 'Up to 60 rows.' })
-  @ValidateNested({ each: true })
-  @Type(() => CoverRow)
+  @listOf(() => CoverRow, 60, 'rows')
   cover!: CoverRow[];
 }
 

@@ -1,39 +1,8 @@
+import type { ImportPreview, ImportRow, ImportState } from '@/core/catalogue/imports';
 import { type ListName, listOf } from '@/core/catalogue/lists';
 import { type Actor, actorId, type PersonActor } from '@/core/kinds/actor';
 import type { Db } from '../db';
-import { changedStaged, type ImportProblem, type StagedChange, type StagedCounts } from './staged';
-
-export type ImportState = 'reading' | 'read' | 'storing' | 'stored' | 'refused' | 'cancelled' | 'failed';
-
-/** What an import would do, by list. */
-export interface ImportPreview {
-  readonly lists: readonly {
-    readonly list: ListName;
-    readonly rows: number;
-    readonly counts: StagedCounts;
-  }[];
-  /** The first rows that are added or changed. */
-  readonly changes: readonly (StagedChange & { readonly list: ListName })[];
-  readonly refused: number;
-  /** The first refused rows, by line. */
-  readonly problems: readonly ImportProblem[];
-  /** Text cells that a spreadsheet would run as a formula. */
-  readonly formulas: readonly ImportProblem[];
-  /** What was found of the file: its separator, its encoding. */
-  readonly remarks: readonly string[];
-}
-
-export interface ImportRow {
-  readonly id: string;
-  readonly list: ListName | 'library';
-  readonly fileName: string;
-  readonly state: ImportState;
-  readonly rowsDone: number;
-  readonly rowsTotal: number | null;
-  readonly preview: ImportPreview | null;
-  readonly startedAt: Date;
-  readonly by: string;
-}
+import { changedStaged } from './staged';
 
 export async function insertImport(
   db: Db,

@@ -1,3 +1,4 @@
+import type { ImportProblem, StagedChange, StagedCounts } from '@/core/catalogue/imports';
 import { type Cells, type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists';
 import { fold } from '@/core/identify/line/tokens';
 import { copyText } from '../copy-text';
@@ -14,19 +15,6 @@ export interface StagedRow {
   /** The id it gets where the library does not have it yet. */
   readonly id: string;
   readonly cells: Cells;
-}
-
-export interface ImportProblem {
-  readonly list: ListName;
-  readonly line: number;
-  readonly column?: string | undefined;
-  readonly reason: string;
-}
-
-export interface StagedCounts {
-  readonly added: number;
-  readonly changed: number;
-  readonly left: number;
 }
 
 /** Staged rows of one list as a table expression with the names of its columns; `$1` is the import. */
@@ -110,12 +98,6 @@ export async function countStaged(db: Db, importId: string, name: ListName): Pro
 export function changedStaged(name: ListName): string {
   const list = listOf(name);
   return `(${stagedRows(name)}) s JOIN (${currentRows(name)}) c ON ${matchOn(list)} WHERE NOT ${sameCells(list)}`;
-}
-
-export interface StagedChange {
-  readonly line: number;
-  readonly before: Cells | null;
-  readonly after: Cells;
 }
 
 /** The first rows that would be added or changed, with what they are now. */

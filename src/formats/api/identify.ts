@@ -1,11 +1,25 @@
 import type { Application } from '@/core/catalogue/application';
-import { answerKinds } from '@/core/identify/gathered-facts';
 import type { Identification, LineRead } from '@/core/identify/identification';
-import { whys } from '@/core/identify/line/reading';
 import { questionKinds } from '@/core/identify/next-question';
 import type { Candidate } from '@/core/identify/posterior';
 import type { WhatToBring } from '@/core/identify/what-to-bring';
-import { list, number, object, oneOf, orNull, type Schema, share, text, uuid, whole, yesNo } from './schema';
+import { IdentifyInput } from '@/inputs/identify-input';
+import { asJson, operation, type Paths } from './operation';
+import { requestSchema } from './request-schema';
+import {
+  type Answer,
+  keyOf,
+  list,
+  number,
+  object,
+  oneOf,
+  orNull,
+  share,
+  text,
+  uuid,
+  whole,
+  yesNo,
+} from './schema';
 
 interface IdentifiedLine {
   readonly identification: Identification;
@@ -13,8 +27,86 @@ interface IdentifiedLine {
   readonly read: LineRead;
 }
 
+const kinds = keyOf(questionKinds);
+
+const month = object({ year: whole, month: orNull(whole) });
+
+const read = object({
+  make: orNull(text),
+  model: orNull(text),
+  year: orNull(whole),
+  ignition: orNull(text),
+  vin: orNull(text),
+  unknown: list(text),
+});
+
+const candidate = {
+  id: uuid,
+  make: text,
+  model: text,
+  generation: text,
+  market: text,
+  ignition: oneOf(['turn', 'push']),
+  from: month,
+  to: month,
+  keyway: text,
+  blank: text,
+  chip: orNull(text),
+  remote: orNull(text),
+  platform: text,
+  pocket: orNull(text),
+  probability: share,
+} as const;
+
+const candidatesFound = object({
+  read,
+  remarks: list(text),
+  candidates: list(object(candidate)),
+});
+
+const identified = object({
+  read,
+  remarks: list(text),
+  candidates: list(object({ ...candidate, decision: text })),
+  decisions: list(object({ decision: text, probability: { ...number, minimum: 0, maximum: 1.000001 } })),
+  next: {
+    oneOf: [
+      object({
+        kind: { const: 'stop' },
+        why: oneOf(['settled', 'nothingHelps', 'noCandidates']),
+      }),
+      object({
+        kind: { const: 'ask' },
+        fact: kinds,
+        ask: text,
+        reason: text,
+        seconds: number,
+        gainBits: number,
+        answers: list(
+          object({
+            value: text,
+            chance: number,
+            leaves: whole,
+            leading: text,
+            leadingShare: number,
+          }),
+        ),
+      }),
+    ],
+  },
+  contradiction: orNull(
+    object({
+      fit: number,
+      explanations: list(object({ label: text, value: text, fit: number, rise: number })),
+    }),
+  ),
+  bring: orNull(
+    object({ served: share, exact: yesNo, articles: list(object({ article: text, inVan: yesNo })) }),
+  ),
+});
+
 /** What `POST /api/v1/identify` answers. */
-export function identifyAnswer({ identification, bring, read }: IdentifiedLine) {
+export function identifyAnswer({ identification, bring, read }: IdentifiedLine): Answer<typeof identified> {
   const { candidates, decisionOf, decisions, names, next, contradiction, gathered } = identification;
   const nameOf = (key: string) => names[key] ?? '';
   return {
@@ -88,7 +180,11 @@ interface CandidatesFound {
 }
 
 /** What `POST /api/v1/candidates` answers. */
-export function candidatesAnswer({ read, remarks, candidates }: CandidatesFound) {
+export function candidatesAnswer({
+  read,
+  remarks,
+  candidates,
+}: CandidatesFound): Answer<typeof candidatesFound> {
   return {
     read: readAnswer(read),
     remarks,
@@ -103,114 +199,25 @@ function readAnswer({ make, model, year, ignition, vin, unknown }: LineRead) {
   return { make, model, year, ignition, vin, unknown };
 }
 
-const kinds = oneOf(Object.keys(questionKinds));
+const request = requestSchema(IdentifyInput);
 
-/** A car without a job, as it is told. */
-export const carTold: Readonly<Record<string, Schema>> = {
-  line: { type: 'string', maxLength: 400 },
-  make: { type: 'string', minLength: 1, maxLength: 60 },
-  model: { type: 'string', minLength: 1, maxLength: 60 },
-  year: { type: 'integer', minimum: 1950, maximum: 2100 },
-  vin: { type: 'string', minLength: 1, maxLength: 40 },
-  ignition: oneOf(['turn', 'push']),
-  market: { type: 'string', minLength: 1, maxLength: 40 },
-  why: oneOf(whys),
-  working: { type: 'integer', minimum: 0, maximum: 8 },
-};
-
-export const identifyRequestSchema: Schema = object(
-  {
-    ...carTold,
-    given: {
-      type: 'array',
-      maxItems: 20,
-      items: object(
-        {
-          kind: kinds,
-          answer: oneOf(answerKinds),
-          value: orNull({ type: 'string', minLength: 1, maxLength: 120 }),
-          reliability: { type: 'number', minimum: 0.5, maximum: 0.995 },
-        },
-        ['value', 'reliability'],
-      ),
-    },
-    certainty: { type: 'number', minimum: 0.5, maximum: 0.999 },
-  },
-  [...Object.keys(carTold), 'given', 'certainty'],
-);
-
-const month = object({ year: whole, month: orNull(whole) });
-
-const readSchema = object({
-  make: orNull(text),
-  model: orNull(text),
-  year: orNull(whole),
-  ignition: orNull(text),
-  vin: orNull(text),
-  unknown: list(text),
-});
-
-const candidate: Readonly<Record<string, Schema>> = {
-  id: uuid,
-  make: text,
-  model: text,
-  generation: text,
-  market: text,
-  ignition: oneOf(['turn', 'push']),
-  from: month,
-  to: month,
-  keyway: text,
-  blank: text,
-  chip: orNull(text),
-  remote: orNull(text),
-  platform: text,
-  pocket: orNull(text),
-  probability: share,
-};
-
-export const candidatesAnswerSchema: Schema = object({
-  read: readSchema,
-  remarks: list(text),
-  candidates: list(object(candidate)),
-});
-
-export const identifyAnswerSchema: Schema = object({
-  read: readSchema,
-  remarks: list(text),
-  candidates: list(object({ ...candidate, decision: text })),
-  decisions: list(object({ decision: text, probability: { ...number, minimum: 0, maximum: 1.000001 } })),
-  next: {
-    oneOf: [
-      object({
-        kind: { const: 'stop' },
-        why: oneOf(['settled', 'nothingHelps', 'noCandidates']),
-      }),
-      object({
-        kind: { const: 'ask' },
-        fact: kinds,
-        ask: text,
-        reason: text,
-        seconds: number,
-        gainBits: number,
-        answers: list(
-          object({
-            value: text,
-            chance: number,
-            leaves: whole,
-            leading: text,
-            leadingShare: number,
-          }),
-        ),
-      }),
-    ],
-  },
-  contradiction: orNull(
-    object({
-      fit: number,
-      explanations: list(object({ label: text, value: text, fit: number, rise: number })),
+export const identifyPaths: Paths = {
+  '/identify': {
+    post: operation({
+      scope: 'benches',
+      summary: 'Candidates, next question and what to bring for a car without a job',
+      request,
+      answer: identified,
+      refusals: asJson,
     }),
-  ),
-  bring: orNull(
-    object({ served: share, exact: yesNo, articles: list(object({ article: text, inVan: yesNo })) }),
-  ),
-});
+  },
+  '/candidates': {
+    post: operation({
+      scope: 'benches',
+      summary: 'The ranked candidates alone, for programs that ask often',
+      request,
+      answer: candidatesFound,
+      refusals: asJson,
+    }),
+  },
+};

@@ -1,47 +1,44 @@
-import { type Cells, listNames } from '@/core/catalogue/lists';
-import { list, moment, object, oneOf, orNull, type Schema, text, uuid, whole } from './schema';
+import { type ImportProblem, type ImportRow, importStates } from '@/core/catalogue/imports';
+import { listNames } from '@/core/catalogue/lists';
+import { StoreImportInput } from '@/inputs/library-inputs';
+import { librarySchema } from '../library-json';
+import { idPath, operation, type Paths, query } from './operation';
+import { requestSchema } from './request-schema';
+import { type Answer, list, map, moment, object, oneOf, orNull, text, uuid, whole } from './schema';
 
-const states = ['reading', 'read', 'storing', 'stored', 'refused', 'cancelled', 'failed'] as const;
+const listName = oneOf(listNames);
+const cells = map(text);
+const listOrLibrary = oneOf([...listNames, 'library']);
+const problems = list(object({ list: listName, line: whole, column: orNull(text), reason: text }));
 
-interface Problem {
-  readonly list: string;
-  readonly line: number;
-  readonly column?: string | undefined;
-  readonly reason: string;
-}
+const answer = object({
+  id: uuid,
+  list: listOrLibrary,
+  fileName: text,
+  state: oneOf(importStates),
+  rowsDone: whole,
+  rowsTotal: orNull(whole),
+  startedAt: moment,
+  by: text,
+  preview: orNull(
+    object({
+      lists: list(object({ list: listName, rows: whole, added: whole, changed: whole, left: whole })),
+      changes: list(object({ list: listName, line: whole, before: orNull(cells), after: cells })),
+      refused: whole,
+      problems,
+      formulas: problems,
+      remarks: list(text),
+    }),
+  ),
+});
 
-interface ImportShown {
-  readonly id: string;
-  readonly list: string;
-  readonly fileName: string;
-  readonly state: (typeof states)[number];
-  readonly rowsDone: number;
-  readonly rowsTotal: number | null;
-  readonly startedAt: Date;
-  readonly by: string;
-  readonly preview: {
-    readonly lists: readonly {
-      readonly list: string;
-      readonly rows: number;
-      readonly counts: { readonly added: number; readonly changed: number; readonly left: number };
-    }[];
-    readonly changes: readonly {
-      readonly list: string;
-      readonly line: number;
-      readonly before: Cells | null;
-      readonly after: Cells;
-    }[];
-    readonly refused: number;
-    readonly problems: readonly Problem[];
-    readonly formulas: readonly Problem[];
-    readonly remarks: readonly string[];
-  } | null;
-}
+/** How far an import is, as it is answered. */
+export type ImportAnswer = Answer<typeof answer>;
 
 /** How far an import is, and what storing it would do. */
-export function importAnswer(row: ImportShown) {
+export function importAnswer(row: ImportRow): ImportAnswer {
   const { id, list: name, fileName, state, rowsDone, rowsTotal, startedAt, by, preview } = row;
-  const problem = (one: Problem) => ({ ...one, column: one.column ?? null });
+  const problem = (one: ImportProblem) => ({ ...one, column: one.column ?? null });
   return {
     id,
     list: name,
@@ -67,29 +64,36 @@ export function importAnswer(row: ImportShown) {
   };
 }
 
-const listName = oneOf(listNames);
-const cells: Schema = { type: 'object', additionalProperties: { type: 'string' } };
-const problems = list(object({ list: listName, line: whole, column: orNull(text), reason: text }));
-
-export const importAnswerSchema: Schema = object({
-  id: uuid,
-  list: oneOf([...listNames, 'library']),
-  fileName: text,
-  state: oneOf(states),
-  rowsDone: whole,
-  rowsTotal: orNull(whole),
-  startedAt: moment,
-  by: text,
-  preview: orNull(
-    object({
-      lists: list(object({ list: listName, rows: whole, added: whole, changed: whole, left: whole })),
-      changes: list(object({ list: listName, line: whole, before: orNull(cells), after: cells })),
-      refused: whole,
-      problems,
-      formulas: problems,
-      remarks: list(text),
+export const importPaths: Paths = {
+  '/imports/{id}': {
+    post: operation({
+      summary: 'Reads a file under an id of the sender’s own and says what storing it would do',
+      parameters: [idPath, query('list', listOrLibrary, true), query('name', text)],
+      files: { 'text/csv': text, 'application/json': librarySchema() },
+      answer,
+      status: '201',
+      refusals: ['400', '404', '409', '503'],
     }),
-  ),
-});
-
-export const storeRequestSchema: Schema = object({ formulas: { type: 'boolean' } }, ['formulas']);
+    get: operation({
+      summary: 'How far an import is',
+      parameters: [idPath],
+      answer,
+      refusals: ['404'],
+    }),
+    delete: operation({
+      summary: 'Ends an import, or drops one that was read; nothing of it stays',
+      parameters: [idPath],
+      answer,
+      refusals: ['404', '409'],
+    }),
+  },
+  '/imports/{id}/store': {
+    post: operation({
+      summary: 'Stores an import that was read, all or nothing',
+      parameters: [idPath],
+      request: requestSchema(StoreImportInput),
+      answer,
+      refusals: ['400', '404', '409', '415'],
+    }),
+  },
+};

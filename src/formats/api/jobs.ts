@@ -1,72 +1,17 @@
 import { whys } from '@/core/identify/line/reading';
 import { outcomes } from '@/core/job/closing';
-import { eventKinds } from '@/core/job/events/events';
 import type { Job } from '@/core/job/job';
 import { routeKinds } from '@/core/programming/route';
-import { list, moment, number, object, oneOf, orNull, type Schema, text, uuid, whole, yesNo } from './schema';
+import { OpenJobInput } from '@/inputs/call-input';
+import { EventInput } from '@/inputs/event-input';
+import { eventContents } from '@/inputs/events/contents';
+import { asJson, idPath, numbered, operation, type Paths, query } from './operation';
+import { requestSchema } from './request-schema';
+import { type Answer, keyOf, list, moment, object, oneOf, orNull, text, uuid, whole, yesNo } from './schema';
 
-interface JobRow {
-  readonly number: number;
-  readonly openedAt: Date;
-  readonly make: string | null;
-  readonly model: string | null;
-  readonly carWords: string;
-  readonly year: number | null;
-  readonly vin: string | null;
-  readonly why: string | null;
-  readonly route: string | null;
-  readonly outcome: string | null;
-}
+const outcome = keyOf(outcomes);
 
-/** A job in a list, without the customer's name. */
-export function jobRowAnswer({
-  number: own,
-  openedAt,
-  make,
-  model,
-  carWords,
-  year,
-  vin,
-  why,
-  route,
-  outcome,
-}: JobRow) {
-  return { number: own, openedAt, make, model, carWords, year, vin, why, route, outcome };
-}
-
-/** One job: what was told of the car, the keys, what was seen and found, how it stands. */
-export function jobAnswer(job: Job) {
-  const { make, model, carWords, year, ignition, market, vin, why, access, place } = job.call;
-  return {
-    number: job.number,
-    version: job.version,
-    openedAt: job.openedAt,
-    openedBy: job.openedBy,
-    car: { make, model, carWords, year, ignition, market, vin },
-    why,
-    access,
-    place,
-    keysWanted: job.keysWanted,
-    keys: job.keys.map(({ tag, name, presence, rank, blade, madeHere }) => ({
-      tag,
-      name,
-      presence,
-      rank,
-      blade,
-      madeHere,
-    })),
-    applicationId: job.applicationId,
-    applicationReason: job.applicationReason,
-    route: job.route,
-    given: job.given.map(({ kind, answer, value }) => ({ kind, answer, value })),
-    facts: job.facts.map(({ kind, value }) => ({ kind, value })),
-    closed: job.closed && { at: job.closed.at, by: job.closed.by, outcome: job.closed.outcome },
-  };
-}
-
-const outcome = oneOf(Object.keys(outcomes));
-
-const jobRowSchema = object({
+const jobRow = object({
   number: whole,
   openedAt: moment,
   make: orNull(text),
@@ -79,9 +24,9 @@ const jobRowSchema = object({
   outcome: orNull(outcome),
 });
 
-export const jobsAnswerSchema: Schema = object({ jobs: list(jobRowSchema), next: orNull(whole) });
+const jobs = object({ jobs: list(jobRow), next: orNull(whole) });
 
-export const jobAnswerSchema: Schema = object({
+const job = object({
   number: whole,
   version: whole,
   openedAt: moment,
@@ -108,43 +53,113 @@ export const jobAnswerSchema: Schema = object({
   closed: orNull(object({ at: moment, by: text, outcome })),
 });
 
-const count = (most: number) => orNull({ type: 'integer', minimum: 0, maximum: most });
+/** A job in a list, without the customer's name. */
+export function jobRowAnswer({
+  number: own,
+  openedAt,
+  make,
+  model,
+  carWords,
+  year,
+  vin,
+  why,
+  route,
+  outcome,
+}: Answer<typeof jobRow>): Answer<typeof jobRow> {
+  return { number: own, openedAt, make, model, carWords, year, vin, why, route, outcome };
+}
 
-export const openJobRequestSchema: Schema = object({
-  line: { type: 'string', maxLength: 400 },
-  year: orNull({ type: 'integer', minimum: 1950, maximum: 2100 }),
-  makeId: orNull(uuid),
-  modelId: orNull(uuid),
-  carWords: { type: 'string', maxLength: 80 },
-  ignition: orNull(oneOf(['turn', 'push'])),
-  market: orNull({ type: 'string', minLength: 1, maxLength: 40 }),
-  vin: orNull({ type: 'string', pattern: '^[A-HJ-NPR-Z0-9]{17}$' }),
-  why: orNull(oneOf(whys)),
-  access: orNull(oneOf(['open', 'locked'])),
-  placeId: orNull(uuid),
-  distanceKm: orNull({ type: 'number', minimum: 0, maximum: 999 }),
-  urgent: yesNo,
-  day: orNull({ type: 'string', pattern: '^\\d{4}-\\d{2}-\\d{2}$' }),
-  from: orNull({ type: 'string', pattern: '^([01]\\d|2[0-3]):[0-5]\\d$' }),
-  by: orNull({ type: 'string', pattern: '^([01]\\d|2[0-3]):[0-5]\\d$' }),
-  placeDetail: orNull({ type: 'string', minLength: 1, maxLength: 200 }),
-  note: orNull({ type: 'string', minLength: 1, maxLength: 2000 }),
-  name: orNull({ type: 'string', minLength: 1, maxLength: 80 }),
-  phone: orNull({ type: 'string', minLength: 4, maxLength: 24 }),
-  working: count(8),
-  lost: count(8),
-  wanted: count(5),
-  keyCode: orNull({ type: 'string', minLength: 2, maxLength: 40 }),
-});
+/** One job: what was told of the car, the keys, what was seen and found, how it stands. */
+export function jobAnswer(shown: Job): Answer<typeof job> {
+  const { make, model, carWords, year, ignition, market, vin, why, access, place } = shown.call;
+  return {
+    number: shown.number,
+    version: shown.version,
+    openedAt: shown.openedAt,
+    openedBy: shown.openedBy,
+    car: { make, model, carWords, year, ignition, market, vin },
+    why,
+    access,
+    place,
+    keysWanted: shown.keysWanted,
+    keys: shown.keys.map(({ tag, name, presence, rank, blade, madeHere }) => ({
+      tag,
+      name,
+      presence,
+      rank,
+      blade,
+      madeHere,
+    })),
+    applicationId: shown.applicationId,
+    applicationReason: shown.applicationReason,
+    route: shown.route,
+    given: shown.given.map(({ kind, answer, value }) => ({ kind, answer, value })),
+    facts: shown.facts.map(({ kind, value }) => ({ kind, value })),
+    closed: shown.closed && { at: shown.closed.at, by: shown.closed.by, outcome: shown.closed.outcome },
+  };
+}
 
-export const openJobAnswerSchema: Schema = object({ number: whole });
+/** The content of an event is of its kind. */
+const content = { anyOf: Object.values(eventContents).map((Class) => requestSchema(Class)) };
 
-export const eventRequestSchema: Schema = object({
-  id: uuid,
-  kind: oneOf(eventKinds),
-  deviceAt: moment,
-  basedOn: { type: 'integer', minimum: 0 },
-  content: { type: 'object' },
-});
-
-export const eventAnswerSchema: Schema = { type: 'object', properties: { seq: number } };
+export const jobPaths: Paths = {
+  '/jobs': {
+    get: operation({
+      scope: 'jobs',
+      summary: 'Jobs, newest first, by number, name, make, model or VIN',
+      parameters: [query('q', text), query('before', whole)],
+      answer: jobs,
+      refusals: [],
+    }),
+    post: operation({
+      summary: 'Opens a job from a call',
+      request: requestSchema(OpenJobInput),
+      answer: object({ number: whole }),
+      status: '201',
+      refusals: asJson,
+    }),
+  },
+  '/jobs/{number}': {
+    get: operation({
+      scope: 'jobs',
+      summary: 'One job',
+      parameters: [numbered],
+      answer: job,
+      refusals: ['404'],
+    }),
+  },
+  '/jobs/{number}/events': {
+    post: operation({
+      summary: 'Appends an event to a job; the same one sent again changes nothing',
+      parameters: [numbered],
+      request: requestSchema(EventInput, { content }),
+      answer: object({ seq: whole, repeated: yesNo }),
+      status: '201',
+      refusals: ['400', '404', '409', '413', '415'],
+    }),
+  },
+  '/jobs/{number}/secrets/{id}': {
+    post: operation({
+      summary: 'Shows one secret of a job to a person who may see it; every look is written to the audit',
+      parameters: [numbered, idPath],
+      answer: object({ value: text }),
+      refusals: ['404', '409'],
+    }),
+  },
+  '/jobs/{number}/sheet': {
+    get: operation({
+      summary: 'The job sheet on one page',
+      parameters: [numbered],
+      answerType: 'application/pdf',
+      refusals: ['404'],
+    }),
+  },
+  '/jobs/{number}/labels': {
+    post: operation({
+      summary: 'Labels for the keys of a job',
+      parameters: [numbered],
+      answerType: 'application/pdf',
+      refusals: ['404'],
+    }),
+  },
+};

@@ -1,32 +1,55 @@
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { routeKinds } from '@/core/programming/route';
 import { optionKinds } from '@/core/quote/option-kinds';
-import { bookStyles, difficulties, type PriceRules, roundingModes } from '@/core/quote/price-rules';
+import {
+  bookStyles,
+  difficulties,
+  menuWorks,
+  type PriceRules,
+  roundingModes,
+} from '@/core/quote/price-rules';
 import { lineParts, type Quote, type QuoteRequest, type QuoteSnapshot } from '@/core/quote/quote';
 import { articleConditions, supplierKinds } from '@/core/supply/supplier-prices';
-import { carTold } from './identify';
-import { list, number, object, oneOf, orNull, type Schema, share, text, whole, yesNo } from './schema';
+import { QuoteCallInput } from '@/inputs/quote-call-input';
+import { asJson, numbered, operation, type Paths } from './operation';
+import { requestSchema } from './request-schema';
+import {
+  type Answer,
+  day,
+  keyOf,
+  list,
+  map,
+  moment,
+  number,
+  object,
+  oneOf,
+  orNull,
+  type Schema,
+  share,
+  text,
+  whole,
+  yesNo,
+} from './schema';
 
-const day: Schema = { type: 'string', format: 'date' };
-const hour: Schema = { type: 'string', pattern: '^([01]\\d|2[0-4]):[0-5]\\d$' };
-const moment = object({ day, hour });
+const hour = { type: 'string', pattern: '^([01]\\d|2[0-4]):[0-5]\\d$' } as const;
+const localTime = object({ day, hour });
 const kind = oneOf(optionKinds);
 const route = oneOf(routeKinds);
-const record = (values: Schema): Schema => ({ type: 'object', additionalProperties: values });
 
-export const quoteRequestSchema: Schema = object({
-  keys: { type: 'integer', minimum: 0, maximum: 5 },
+const quoteRequest = object({
+  keys: { type: 'integer', minimum: 0, maximum: mostKeysWanted },
   repairs: whole,
   forFault: yesNo,
-  book: oneOf(Object.keys(bookStyles)),
+  book: keyOf(bookStyles),
   prefer: oneOf(['price', 'day']),
-  visit: orNull(moment),
+  visit: orNull(localTime),
   flexible: yesNo,
   waitsFilled: yesNo,
   agreed: orNull(object({ kind, minor: whole })),
 });
 
-const rules: Record<keyof PriceRules, Schema> = {
-  style: oneOf(Object.keys(bookStyles)),
+const rules = {
+  style: keyOf(bookStyles),
   rateMinor: whole,
   marginRateMinor: whole,
   keyMarkupPercent: whole,
@@ -36,7 +59,7 @@ const rules: Record<keyof PriceRules, Schema> = {
   waitPercent: whole,
   minimumMinor: whole,
   roundingMinor: whole,
-  roundingMode: oneOf(Object.keys(roundingModes)),
+  roundingMode: keyOf(roundingModes),
   taxIncluded: yesNo,
   depositPercent: whole,
   cancellationHours: whole,
@@ -55,16 +78,16 @@ const rules: Record<keyof PriceRules, Schema> = {
   lossNote: text,
   menu: list(
     object({
-      work: oneOf(['cut', ...routeKinds]),
-      difficulty: oneOf(Object.keys(difficulties)),
+      work: oneOf(menuWorks),
+      difficulty: keyOf(difficulties),
       firstMinor: whole,
       furtherMinor: whole,
     }),
   ),
   bands: list(object({ toKm: number, minor: whole })),
   hours: list(object({ label: text, days: list(whole), from: hour, to: hour, percent: whole })),
-  warrantyMonths: record(whole),
-};
+  warrantyMonths: map(whole),
+} as const satisfies Record<keyof PriceRules, Schema>;
 
 const way = object({
   refused: orNull(text),
@@ -79,10 +102,10 @@ const way = object({
   pin: orNull(object({ source: text, minor: whole })),
   usedUp: orNull(object({ article: text, eachKey: yesNo })),
 });
-const keyState = object({ route, ways: record(way), order: list(route), allKeysLost: yesNo });
+const keyState = object({ route, ways: map(way), order: list(route), allKeysLost: yesNo });
 
-const snapshot: Record<keyof QuoteSnapshot, Schema> = {
-  at: moment,
+const snapshot = {
+  at: localTime,
   currency: { type: 'string', pattern: '^[A-Z]{3}$' },
   quoteValidDays: whole,
   rules: object(rules),
@@ -98,9 +121,9 @@ const snapshot: Record<keyof QuoteSnapshot, Schema> = {
   prices: list(
     object({
       supplier: text,
-      kind: oneOf(Object.keys(supplierKinds)),
+      kind: keyOf(supplierKinds),
       article: text,
-      condition: oneOf(Object.keys(articleConditions)),
+      condition: keyOf(articleConditions),
       priceMinor: whole,
       pieces: orNull(whole),
       minimumOrder: whole,
@@ -155,11 +178,11 @@ const snapshot: Record<keyof QuoteSnapshot, Schema> = {
     object({ code: text, percent: whole, amountMinor: whole, fromMinor: whole, withAccount: yesNo }),
   ),
   waitingSavesMinutes: whole,
-};
+} as const satisfies Record<keyof QuoteSnapshot, Schema>;
 
 const line = object({
   label: text,
-  part: oneOf(Object.keys(lineParts)),
+  part: keyOf(lineParts),
   payee: oneOf(['shop', 'seller', 'desk']),
   taxClass: oneOf(['goods', 'labour']),
   statedMinor: whole,
@@ -200,7 +223,7 @@ const available = object({
   totalMinor: whole,
   depositMinor: whole,
   furtherKeyMinor: orNull(whole),
-  visit: orNull(moment),
+  visit: orNull(localTime),
   earliestOn: day,
   p80On: day,
   earliestDays: whole,
@@ -216,7 +239,7 @@ const available = object({
 });
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {
-  request: quoteRequestSchema,
+  request: quoteRequest,
   snapshot: object(snapshot),
   options: list({ anyOf: [available, closed] }),
   secondKey: orNull(
@@ -228,7 +251,7 @@ const computed = {
       expectedLossMinor: orNull(whole),
     }),
   ),
-};
+} as const;
 
 const paperOption = object({
   kind,
@@ -246,7 +269,7 @@ const paperOption = object({
 });
 
 /** A quote as it was frozen: what was asked, all that was loaded, what came out, and the words of its paper. */
-export const frozenQuoteSchema: Schema = object({
+export const frozenQuoteSchema = object({
   ...computed,
   car: text,
   paper: object({
@@ -266,24 +289,8 @@ export const frozenQuoteSchema: Schema = object({
   }),
 });
 
-const onTerms: Readonly<Record<string, Schema>> = {
-  wanted: { type: 'integer', minimum: 0, maximum: 5 },
-  place: { type: 'string', minLength: 1, maxLength: 60 },
-  book: oneOf(Object.keys(bookStyles)),
-  prefer: oneOf(['price', 'day']),
-  flexible: yesNo,
-  account: { type: 'string', minLength: 1, maxLength: 80 },
-  coupon: { type: 'string', minLength: 3, maxLength: 20 },
-};
-
-/** What `POST /api/v1/quote` may be sent: a car by a line or by names, and on which terms. */
-export const quoteCallSchema: Schema = object({ ...carTold, ...onTerms }, [
-  ...Object.keys(carTold),
-  ...Object.keys(onTerms),
-]);
-
-export const quoteAnswerSchema: Schema = object({
-  meta: object({ computedAt: { type: 'string', format: 'date-time' } }),
+const answer = object({
+  meta: object({ computedAt: moment }),
   car: text,
   ...computed,
 });
@@ -293,10 +300,10 @@ export function quoteAnswer(found: {
   readonly car: string;
   readonly computedAt: Date;
   readonly quote: Quote & { readonly request: QuoteRequest; readonly snapshot: QuoteSnapshot };
-}) {
+}): Answer<typeof answer> {
   const { request, snapshot, options, secondKey } = found.quote;
   return {
-    meta: { computedAt: found.computedAt.toISOString() },
+    meta: { computedAt: found.computedAt },
     car: found.car,
     request,
     snapshot,
@@ -304,3 +311,32 @@ export function quoteAnswer(found: {
     secondKey,
   };
 }
+
+export const quotePaths: Paths = {
+  '/quote': {
+    post: operation({
+      scope: 'benches',
+      summary: 'Every sourcing option for a car without a job, with what it costs and earns',
+      request: requestSchema(QuoteCallInput),
+      answer,
+      refusals: asJson,
+    }),
+  },
+  '/quotes/{number}': {
+    get: operation({
+      scope: 'jobs',
+      summary: 'A quote as it was frozen: request, snapshot, options and paper',
+      parameters: [numbered],
+      answer: frozenQuoteSchema,
+      refusals: ['404'],
+    }),
+  },
+  '/quotes/{number}/pdf': {
+    get: operation({
+      summary: 'A quote on one page',
+      parameters: [numbered],
+      answerType: 'application/pdf',
+      refusals: ['404'],
+    }),
+  },
+};

@@ -1,12 +1,71 @@
 import { pinSources } from '@/core/catalogue/platform';
-import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { Advice } from '@/core/programming/advice';
 import type { KeyCount } from '@/core/programming/key-count';
-import type { KeyPlan } from '@/core/programming/key-plans';
-import { keyFaults } from '@/core/programming/keys';
+import { type KeyPlan, keyPlanNames } from '@/core/programming/key-plans';
 import type { SourceStep } from '@/core/programming/pin';
-import { type Route, routeKinds } from '@/core/programming/route';
-import { list, number, object, oneOf, orNull, type Schema, share, text, whole, yesNo } from './schema';
+import { noReturnWords, type Route, routeKinds } from '@/core/programming/route';
+import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
+import { asJson, operation, type Paths } from './operation';
+import { requestSchema } from './request-schema';
+import { type Answer, keyOf, list, number, object, oneOf, orNull, share, text, whole, yesNo } from './schema';
+
+const within = (minimum: number, maximum: number) => ({ type: 'integer', minimum, maximum }) as const;
+const countOr = <const Word extends string>(...words: readonly Word[]) =>
+  ({ anyOf: [within(0, 64), oneOf(words)] }) as const;
+
+const keyCount = object({
+  presentKnown: whole,
+  presentUntested: whole,
+  lostLive: whole,
+  unaccounted: { anyOf: [object({ low: whole, high: whole }), oneOf(['cannotSay', 'notRead'])] },
+  plans: list(
+    object({
+      plan: keyOf(keyPlanNames),
+      fits: orNull(yesNo),
+      why: text,
+      after: countOr('cannotSay'),
+      lostLive: whole,
+    }),
+  ),
+});
+
+const route = oneOf(routeKinds);
+const step = { costMinor: whole, chance: share };
+const routesFound = object({
+  platform: text,
+  van: text,
+  currency: text,
+  advised: orNull(object({ route, why: text })),
+  order: orNull(
+    object({
+      steps: list(object({ route, ...step, reached: share })),
+      expectedMinor: whole,
+      chance: share,
+    }),
+  ),
+  pin: list(object({ source: oneOf(pinSources), ...step })),
+  systemTypes: list(text),
+  routes: list(
+    object({
+      route,
+      feasible: yesNo,
+      fact: orNull(text),
+      lift: orNull(text),
+      how: text,
+      needs: list(object({ words: text, state: oneOf(['there', 'missing', 'to do']) })),
+      effect: text,
+      others: oneOf(['keep', 'erase']),
+      waitSeconds: orNull(number),
+      workP50Minutes: orNull(number),
+      workP80Minutes: orNull(number),
+      cost: orNull(object({ cashMinor: whole, workMinor: whole, harmMinor: whole })),
+      chance: orNull(share),
+      rests: orNull(text),
+      noReturn: list(keyOf(noReturnWords)),
+      plannedCount: countOr('cannotSay'),
+    }),
+  ),
+});
 
 /** What `POST /api/v1/routes` answers. */
 export function routesAnswer({
@@ -25,7 +84,7 @@ export function routesAnswer({
   readonly pin: readonly SourceStep[];
   readonly systemTypes: readonly string[];
   readonly currency: string;
-}) {
+}): Answer<typeof routesFound> {
   return {
     platform,
     van,
@@ -77,7 +136,7 @@ export function keyCountAnswer({
 }: {
   readonly count: KeyCount;
   readonly plans: readonly KeyPlan[];
-}) {
+}): Answer<typeof keyCount> {
   const { presentKnown, presentUntested, lostLive, unaccounted } = count;
   return {
     presentKnown,
@@ -95,96 +154,23 @@ export function keyCountAnswer({
   };
 }
 
-const within = (minimum: number, maximum: number): Schema => ({ type: 'integer', minimum, maximum });
-const name = (maxLength: number): Schema => ({ type: 'string', minLength: 1, maxLength });
-const countOr = (...words: readonly string[]): Schema => ({ anyOf: [within(0, 64), oneOf(words)] });
-
-const keys: Schema = {
-  type: 'array',
-  maxItems: 24,
-  items: object(
-    {
-      presence: oneOf(['here', 'elsewhere', 'lost', 'unknown']),
-      rank: oneOf(['master', 'valet', 'none', 'unknown']),
-      known: oneOf(['yes', 'no', 'untested']),
-      blade: oneOf(['good', 'worn', 'broken', 'uncut']),
-      faults: list(oneOf(keyFaults)),
-      copyOf: within(1, 24),
-    },
-    ['rank', 'known', 'blade', 'faults', 'copyOf'],
-  ),
-};
-const told = { keys, known: countOr('cannotSay', 'notRead'), wanted: within(0, mostKeysWanted) };
-
-export const keyCountRequestSchema: Schema = object({
-  ...told,
-  maximum: within(0, 64),
-  minimum: within(0, 64),
-});
-export const routesRequestSchema: Schema = object(
-  {
-    ...told,
-    platform: name(40),
-    van: name(40),
-    make: name(60),
-    market: name(40),
-    stolen: yesNo,
-    network: yesNo,
-    built: { type: 'string', pattern: '^\\d{4}-(0[1-9]|1[0-2])$' },
+export const routePaths: Paths = {
+  '/routes': {
+    post: operation({
+      scope: 'benches',
+      summary: 'Every route for keys on a platform, and the order in which to try them',
+      request: requestSchema(RoutesInput),
+      answer: routesFound,
+      refusals: asJson,
+    }),
   },
-  ['van', 'make', 'market', 'stolen', 'network', 'built'],
-);
-
-export const keyCountAnswerSchema: Schema = object({
-  presentKnown: whole,
-  presentUntested: whole,
-  lostLive: whole,
-  unaccounted: { anyOf: [object({ low: whole, high: whole }), oneOf(['cannotSay', 'notRead'])] },
-  plans: list(
-    object({
-      plan: oneOf(['add', 'erase', 'aklAdd', 'clone']),
-      fits: orNull(yesNo),
-      why: text,
-      after: countOr('cannotSay'),
-      lostLive: whole,
+  '/key-count': {
+    post: operation({
+      scope: 'benches',
+      summary: 'What the car says of its keys, held against the keys there are',
+      request: requestSchema(KeyCountInput),
+      answer: keyCount,
+      refusals: asJson,
     }),
-  ),
-});
-
-const route = oneOf(routeKinds);
-const step = { costMinor: whole, chance: share };
-export const routesAnswerSchema: Schema = object({
-  platform: text,
-  van: text,
-  currency: text,
-  advised: orNull(object({ route, why: text })),
-  order: orNull(
-    object({
-      steps: list(object({ route, ...step, reached: share })),
-      expectedMinor: whole,
-      chance: share,
-    }),
-  ),
-  pin: list(object({ source: oneOf(pinSources), ...step })),
-  systemTypes: list(text),
-  routes: list(
-    object({
-      route,
-      feasible: yesNo,
-      fact: orNull(text),
-      lift: orNull(text),
-      how: text,
-      needs: list(object({ words: text, state: oneOf(['there', 'missing', 'to do']) })),
-      effect: text,
-      others: oneOf(['keep', 'erase']),
-      waitSeconds: orNull(number),
-      workP50Minutes: orNull(number),
-      workP80Minutes: orNull(number),
-      cost: orNull(object({ cashMinor: whole, workMinor: whole, harmMinor: whole })),
-      chance: orNull(share),
-      rests: orNull(text),
-      noReturn: list(oneOf(['erase', 'credit', 'only key', 'module'])),
-      plannedCount: countOr('cannotSay'),
-    }),
-  ),
-});
+  },
+};

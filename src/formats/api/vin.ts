@@ -1,40 +1,10 @@
-import { vehicleClasses } from '@/core/catalogue/vehicle-class';
 import type { VinAnswer } from '@/core/vin/vin-answer';
-import { list, object, oneOf, orNull, type Schema, share, text, whole, yesNo } from './schema';
+import { VinInput } from '@/inputs/vin-input';
+import { asJson, operation, type Paths } from './operation';
+import { requestSchema } from './request-schema';
+import { type Answer, list, object, oneOf, orNull, share, text, whole, yesNo } from './schema';
 
-/** What `POST /api/v1/vin` answers; nothing is left out, what is not known is null. */
-export function vinAnswer(vin: VinAnswer) {
-  return {
-    vin: vin.vin,
-    whole: vin.whole,
-    problems: vin.problems,
-    lengthProblem: vin.lengthProblem ?? null,
-    check: vin.check,
-    checkMatters: vin.checkMatters,
-    expectedCheckDigit: vin.expectedCheckDigit ?? null,
-    region: vin.region ?? null,
-    maker: vin.maker ?? null,
-    market: vin.market ?? null,
-    years: vin.years,
-    yearReason: vin.yearReason ?? null,
-    repairs: vin.repairs,
-    spoken: vin.spoken,
-    comparison: vin.comparison && { ...vin.comparison, byChance: vin.comparison.byChance ?? null },
-    jobs: vin.jobs,
-  };
-}
-
-export const vinRequestSchema: Schema = object(
-  {
-    vin: { type: 'string', maxLength: 60 },
-    market: { type: 'string', minLength: 1, maxLength: 40 },
-    vehicleClass: oneOf(vehicleClasses),
-    other: { type: 'string', maxLength: 60 },
-  },
-  ['market', 'vehicleClass', 'other'],
-);
-
-export const vinAnswerSchema: Schema = object({
+const answer = object({
   vin: text,
   whole: yesNo,
   problems: list(object({ place: whole, message: text })),
@@ -66,3 +36,37 @@ export const vinAnswerSchema: Schema = object({
   ),
   jobs: list(object({ number: whole, vin: text, likeness: oneOf(['same', 'oneSlip']) })),
 });
+
+/** What `POST /api/v1/vin` answers; nothing is left out, what is not known is null. */
+export function vinAnswer(vin: VinAnswer): Answer<typeof answer> {
+  return {
+    vin: vin.vin,
+    whole: vin.whole,
+    problems: vin.problems,
+    lengthProblem: vin.lengthProblem ?? null,
+    check: vin.check,
+    checkMatters: vin.checkMatters,
+    expectedCheckDigit: vin.expectedCheckDigit ?? null,
+    region: vin.region ?? null,
+    maker: vin.maker ?? null,
+    market: vin.market ?? null,
+    years: vin.years,
+    yearReason: vin.yearReason ?? null,
+    repairs: vin.repairs,
+    spoken: vin.spoken,
+    comparison: vin.comparison && { ...vin.comparison, byChance: vin.comparison.byChance ?? null },
+    jobs: vin.jobs,
+  };
+}
+
+export const vinPaths: Paths = {
+  '/vin': {
+    post: operation({
+      scope: 'benches',
+      summary: 'What a whole or partial VIN tells',
+      request: requestSchema(VinInput),
+      answer,
+      refusals: asJson,
+    }),
+  },
+};

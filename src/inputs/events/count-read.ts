@@ -1,8 +1,9 @@
-import { IsIn, IsInt, ValidateIf } from 'class-validator';
+import { IsIn, IsInt } from 'class-validator';
+import { orWords } from '../fields';
 
 export class CountReadContent {
   @IsIn(['before', 'after'], { message: 'Before or after the work?' }) moment!: 'before' | 'after';
-  @ValidateIf(({ answer }) => answer !== 'cannotSay')
+  @orWords('cannotSay')
   @IsInt({ message: 'Type a whole number of keys.' })
   answer!: number | 'cannotSay';
 }

@@ -4,6 +4,7 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
+import type { ImportState } from '@/core/catalogue/imports';
 import { type ListName, listNames, listOf } from '@/core/catalogue/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
@@ -11,7 +12,7 @@ import { Field, SelectField } from '@/ui/field';
 import { Badge, Notice, type Tone } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
-import { type ImportState, stateWords } from './import-states';
+import { stateWords } from './import-states';
 
 interface ImportFormProps {
   /** The list that is chosen when the page opens. */

@@ -1,4 +1,4 @@
-export type ImportState = 'reading' | 'read' | 'storing' | 'stored' | 'refused' | 'cancelled' | 'failed';
+import type { ImportState } from '@/core/catalogue/imports';
 
 export const stateWords: Record<ImportState, string> = {
   reading: 'being read',

@@ -3,53 +3,18 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { type Cells, type ListName, listOf, rowName } from '@/core/catalogue/lists';
+import { listOf, rowName } from '@/core/catalogue/lists';
+import type { ImportAnswer } from '@/formats/api/imports';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Lead, Panel } from '@/ui/panel';
 import { Table, Td, Th, Tr } from '@/ui/table';
-import type { ImportState } from './import-states';
-
-interface Problem {
-  readonly list: ListName;
-  readonly line: number;
-  readonly column: string | null;
-  readonly reason: string;
-}
-
-export interface ImportShown {
-  readonly id: string;
-  readonly list: ListName | 'library';
-  readonly fileName: string;
-  readonly state: ImportState;
-  readonly rowsDone: number;
-  readonly rowsTotal: number | null;
-  readonly preview: {
-    readonly lists: readonly {
-      readonly list: ListName;
-      readonly rows: number;
-      readonly added: number;
-      readonly changed: number;
-      readonly left: number;
-    }[];
-    readonly changes: readonly {
-      readonly list: ListName;
-      readonly line: number;
-      readonly before: Cells | null;
-      readonly after: Cells;
-    }[];
-    readonly refused: number;
-    readonly problems: readonly Problem[];
-    readonly formulas: readonly Problem[];
-    readonly remarks: readonly string[];
-  } | null;
-}
 
 const watchMs = 400;
 
 /** A file on its way: its progress, what it would do, and the yes that stores it. */
-export function ImportView({ id, first }: { readonly id: string; readonly first: ImportShown | null }) {
+export function ImportView({ id, first }: { readonly id: string; readonly first: ImportAnswer | null }) {
   const { row, lost, watch } = useImport(id, first);
   if (!row)
     return (
@@ -76,7 +41,7 @@ export function ImportView({ id, first }: { readonly id: string; readonly first:
 }
 
 /** The import, asked again while something goes on. */
-function useImport(id: string, first: ImportShown | null) {
+function useImport(id: string, first: ImportAnswer | null) {
   const [row, setRow] = useState(first);
   const [lost, setLost] = useState(false);
   const [asked, setAsked] = useState(0);
@@ -94,7 +59,7 @@ function useImport(id: string, first: ImportShown | null) {
   return {
     row,
     lost,
-    watch: (changed: ImportShown) => {
+    watch: (changed: ImportAnswer) => {
       setRow(changed);
       setAsked((times) => times + 1);
     },
@@ -107,8 +72,8 @@ function State({
   row,
   onChanged,
 }: {
-  readonly row: ImportShown;
-  readonly onChanged: (row: ImportShown) => void;
+  readonly row: ImportAnswer;
+  readonly onChanged: (row: ImportAnswer) => void;
 }) {
   const router = useRouter();
   const [formulas, setFormulas] = useState(false);
@@ -209,14 +174,14 @@ function State({
   }
 }
 
-function progressWords({ state, rowsDone, rowsTotal }: ImportShown): string {
+function progressWords({ state, rowsDone, rowsTotal }: ImportAnswer): string {
   const done = rowsDone.toLocaleString('en-US');
   return state === 'reading' || rowsTotal === null
     ? `${done} rows read`
     : `${done} of ${rowsTotal.toLocaleString('en-US')} rows stored`;
 }
 
-function summary({ preview }: ImportShown): string {
+function summary({ preview }: ImportAnswer): string {
   const sum = (of: 'added' | 'changed' | 'left') =>
     preview?.lists.reduce((total, list) => total + list[of], 0).toLocaleString('en-US') ?? '0';
   return `${sum('added')} added, ${sum('changed')} changed, ${sum('left')} left as they are`;
@@ -226,8 +191,8 @@ function Preview({
   row,
   preview,
 }: {
-  readonly row: ImportShown;
-  readonly preview: NonNullable<ImportShown['preview']>;
+  readonly row: ImportAnswer;
+  readonly preview: NonNullable<ImportAnswer['preview']>;
 }) {
   return (
     <>
@@ -286,7 +251,7 @@ function Problems({
   problems,
   withList,
 }: {
-  readonly problems: readonly Problem[];
+  readonly problems: NonNullable<ImportAnswer['preview']>['problems'];
   readonly withList: boolean;
 }) {
   return (
@@ -313,7 +278,7 @@ function Problems({
   );
 }
 
-type Change = NonNullable<ImportShown['preview']>['changes'][number];
+type Change = NonNullable<ImportAnswer['preview']>['changes'][number];
 
 function Changes({ changes }: { readonly changes: readonly Change[] }) {
   return (

@@ -1,12 +1,11 @@
 import { v7 as uuid } from 'uuid';
+import type { ImportPreview, ImportProblem, ImportRow } from '@/core/catalogue/imports';
 import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import type { Db } from '@/data/db';
 import {
   findImport,
-  type ImportPreview,
-  type ImportRow,
   insertImport,
   moveImport,
   noteBackend,
@@ -19,7 +18,6 @@ import {
   countStaged,
   dropStaged,
   findStagedProblems,
-  type ImportProblem,
   listStagedChanges,
   type StagedRow,
 } from '@/data/library/staged';

@@ -1,3 +1,4 @@
+import type { ImportRow } from '@/core/catalogue/imports';
 import { listNames } from '@/core/catalogue/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
@@ -6,7 +7,6 @@ import type { Db } from '@/data/db';
 import {
   cancelBackend,
   findImport,
-  type ImportRow,
   insertImportChanges,
   listImports,
   moveImport,

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation';
 import { isUuid } from '@/core/kinds/is-uuid';
 import { importAnswer } from '@/formats/api/imports';
-import { type ImportShown, ImportView } from '@/screens/library/import-view';
+import { ImportView } from '@/screens/library/import-view';
 import { readImportState } from '@/usecases/library/store-import';
 import { requireActor } from '../../../../session';
 
@@ -12,5 +12,5 @@ export default async function ImportViewPage({ params }: { params: Promise<{ id:
   const { id } = await params;
   if (!isUuid(id)) notFound();
   const found = await readImportState(actor, id);
-  return <ImportView id={id} first={found ? (importAnswer(found) as ImportShown) : null} />;
+  return <ImportView id={id} first={found ? importAnswer(found) : null} />;
 }
