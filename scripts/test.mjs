@@ -1,6 +1,7 @@
 // `npm test`: everything CI runs, against a throw-away database and a build of its own.
-// `npm test -- unit data` runs only the parts named: checks, unit, data, e2e, commands. VITEST_ONLY names test files,
-// E2E_ONLY a word of the end-to-end tests.
+// `npm test -- unit data` runs only the parts named: checks, unit, dom, data, e2e, commands; whatever else stands there
+// names test files of them: `npm test -- data jobs.test`, `npm test -- e2e path`. E2E_ONLY is a word of the titles of
+// end-to-end tests. FAST_CHECK_SEED draws other properties than the usual ones.
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
@@ -12,9 +13,12 @@ import { ensureInstalled } from './lib/install.mjs';
 import { freePort, startCluster } from './lib/postgres.mjs';
 import { isRoot, nextBinary, privateFolder, root, Stop, say } from './lib/project.mjs';
 
-const parts = ['checks', 'unit', 'data', 'e2e', 'commands'];
+const parts = ['checks', 'unit', 'dom', 'data', 'e2e', 'commands'];
 const asked = process.argv.slice(2);
-const wanted = asked.length === 0 ? parts : parts.filter((part) => asked.includes(part));
+const named = parts.filter((part) => asked.includes(part));
+const wanted = named.length === 0 ? parts : named;
+/** Files named beside the parts; all where none is. */
+const onlyFiles = asked.filter((word) => !parts.includes(word));
 const results = join(privateFolder, 'test-results');
 const clusterName = `test-${process.pid}`;
 const total = { passed: 0, failed: 0 };
@@ -25,6 +29,7 @@ const vaultKey = randomBytes(32).toString('base64');
 delete process.env.DATABASE_URL;
 delete process.env.MIGRATE_DATABASE_URL;
 Object.assign(process.env, { TZ: 'Pacific/Auckland', LANG: 'C.UTF-8', NEXT_TELEMETRY_DISABLED: '1' });
+process.env.FAST_CHECK_SEED ??= '20261128';
 whenToldToStop(stop);
 
 let failure;
@@ -46,6 +51,7 @@ async function main() {
   mkdirSync(results, { recursive: true });
   if (wanted.includes('checks')) await checks();
   if (wanted.includes('unit')) await vitest('unit');
+  if (wanted.includes('dom')) await vitest('dom');
   if (wanted.includes('data') || wanted.includes('e2e')) {
     await ensureDebianPackages(['postgresql']);
     const cluster = await startCluster(clusterName, 'throwaway');
@@ -78,13 +84,15 @@ async function checks() {
   }
 }
 
+/** One project of the tests; where files are named, a project that has none of them is passed over. */
 async function vitest(project, env = {}) {
   const file = join(results, `${project}.json`);
   const args = [
     'run',
     '--project',
     project,
-    ...(process.env.VITEST_ONLY ? process.env.VITEST_ONLY.split(' ') : []),
+    ...onlyFiles,
+    ...(onlyFiles.length > 0 ? ['--passWithNoTests'] : []),
     '--reporter=default',
     '--reporter=json',
     `--outputFile.json=${file}`,
@@ -129,7 +137,9 @@ async function endToEnd(cluster, env) {
     [
       'test',
       '--reporter=list,json',
-      ...(process.env.E2E_ONLY ? ['--no-deps', '--grep', process.env.E2E_ONLY] : []),
+      ...onlyFiles,
+      ...(process.env.E2E_ONLY ? ['--grep', process.env.E2E_ONLY] : []),
+      ...(onlyFiles.length > 0 || process.env.E2E_ONLY ? ['--no-deps'] : []),
     ],
     {
       cwd: root,

@@ -26,7 +26,7 @@ export class GivenInput implements QuestionGiven {
   @IsIn(kinds, { message: 'Choose a fact of the list.' }) kind!: QuestionKind;
   @IsIn(answerKinds, { message: 'Seen, cannot tell or skipped.' }) answer!: QuestionGiven['answer'];
   /** As the question offers it; null unless seen. A span of years as 2018..2020, of months as 2019-05..2020-12. */
-  @onlyWhere<GivenInput>(({ answer }) => answer === 'seen')
+  @onlyWhere(({ answer }: GivenInput) => answer === 'seen')
   @Length(1, 120, { message: 'Choose what was seen.' })
   value!: string | null;
   /** How far it is to be relied on, where that differs from the usual. */
@@ -78,7 +78,7 @@ export class AnswerInput extends JobEdit {
   @IsIn(kinds, { message: 'Choose a fact of the list.' }) kind!: QuestionKind;
   @IsIn([...answerKinds, 'ask'], { message: 'Seen, cannot tell, skipped, or to be asked again.' })
   answer!: QuestionGiven['answer'] | 'ask';
-  @onlyWhere<AnswerInput>(({ answer }) => answer === 'seen')
+  @onlyWhere(({ answer }: AnswerInput) => answer === 'seen')
   @Length(1, 120, { message: 'Choose what was seen.' })
   value!: string | null;
   @IsBoolean({ message: 'Sure or not.' }) sure!: boolean;

@@ -10,6 +10,8 @@ async function clockOf(setting: string | undefined) {
 afterEach(() => {
   vi.unstubAllEnvs();
   vi.useRealTimers();
+  // Modules are shared between files: nobody else reads a clock of this one.
+  vi.resetModules();
 });
 
 describe('the one clock', () => {

@@ -53,7 +53,12 @@ describe('the schema of a request', () => {
     ['too many keys', KeyCountInput, { ...count, keys: Array.from({ length: 25 }, () => key) }, false],
     ['a field that is missing', KeyCountInput, { ...count, wanted: undefined }, false],
     ['nothing at all where all is optional', IdentifyInput, {}, true],
-    ['an answer without its value', IdentifyInput, { given: [{ kind: 'buildMonth', answer: 'skipped' }] }, true],
+    [
+      'an answer without its value',
+      IdentifyInput,
+      { given: [{ kind: 'buildMonth', answer: 'skipped' }] },
+      true,
+    ],
     ['a certainty out of range', IdentifyInput, { certainty: 1 }, false],
     ['a call that says nothing', OpenJobInput, emptyCall, true],
     ['a day of the calendar', OpenJobInput, { ...emptyCall, day: '2027-03-03' }, true],

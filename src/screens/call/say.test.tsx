@@ -1,0 +1,37 @@
+import { render, screen } from '@testing-library/react';
+import { describe, expect, it } from 'vitest';
+import { optionsOf, testRoute } from '../../../tests/support/said';
+import { Say } from './say';
+
+const say = (options: Parameters<typeof Say>[0]['options']) => {
+  render(
+    <Say
+      options={options}
+      route={testRoute}
+      why="cheapest"
+      access={null}
+      currency="USD"
+      locale="en-US"
+      today="2027-03-03"
+    />,
+  );
+  return screen.getByText(/with tax/).textContent;
+};
+
+describe('the sentence to say', () => {
+  it('names the cheapest of the shop’s own that answers the call and nothing beats', () => {
+    const options = optionsOf(
+      ['shopRepair', 4_000, { answers: false }],
+      ['shopClone', 9_000, { beatenBy: 'shopAftermarket' }],
+      ['shopAftermarket', 12_000, {}],
+      ['customerBuys', 8_000, {}],
+    );
+    expect(say(options)).toContain('From $120.00 with tax');
+  });
+
+  it('says so where only the desk can', () => {
+    const said = say(optionsOf(['franchiseDesk', 45_000, {}]));
+    expect(said).toContain('Only the desk of the make can do it: about $450.00');
+    expect(said).not.toContain('registration');
+  });
+});

@@ -1,0 +1,98 @@
+import { act, renderHook } from '@testing-library/react';
+import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { useChanges } from './use-changes';
+
+class Stream extends EventTarget {
+  static readonly open = new Set<Stream>();
+  onopen: (() => void) | null = null;
+  constructor(readonly address: string) {
+    super();
+    Stream.open.add(this);
+  }
+  say(kind: string, data = '') {
+    this.dispatchEvent(Object.assign(new Event(kind), { data }));
+  }
+  close() {
+    Stream.open.delete(this);
+  }
+}
+
+/** The channel between tabs, within this page. */
+class Channel {
+  static readonly all = new Set<Channel>();
+  onmessage: ((event: { data: unknown }) => void) | null = null;
+  constructor() {
+    Channel.all.add(this);
+  }
+  postMessage(data: unknown) {
+    for (const other of Channel.all) if (other !== this) other.onmessage?.({ data });
+  }
+  close() {
+    Channel.all.delete(this);
+  }
+}
+
+/** Locks as a browser has them: one holder, the next when it lets go. */
+function locks() {
+  let held: Promise<unknown> = Promise.resolve();
+  return {
+    request: (_: string, work: () => unknown) => {
+      held = held.then(work);
+      return held;
+    },
+  };
+}
+
+beforeEach(() => {
+  Stream.open.clear();
+  Channel.all.clear();
+  vi.stubGlobal('EventSource', Stream);
+  vi.stubGlobal('BroadcastChannel', Channel);
+  vi.stubGlobal('navigator', { locks: locks() });
+});
+
+const settled = () => act(async () => {});
+
+describe('useChanges', () => {
+  it('shares one stream between tabs, and every tab hears all of it', async () => {
+    const [one, other] = [vi.fn(), vi.fn()];
+    renderHook(() => useChanges(one));
+    renderHook(() => useChanges(other));
+    await settled();
+    expect(Stream.open.size).toBe(1);
+    for (const stream of Stream.open) stream.say('job', '1048');
+    expect(one.mock.calls).toEqual([[{ kind: 'job', number: 1048 }]]);
+    expect(other.mock.calls).toEqual(one.mock.calls);
+  });
+
+  it('hands the stream on when the tab that holds it is closed', async () => {
+    const other = vi.fn();
+    const first = renderHook(() => useChanges(vi.fn()));
+    renderHook(() => useChanges(other));
+    await settled();
+    first.unmount();
+    await settled();
+    expect(Stream.open.size).toBe(1);
+    for (const stream of Stream.open) stream.say('job', '7');
+    expect(other).toHaveBeenCalledWith({ kind: 'job', number: 7 });
+  });
+
+  it('tells everybody to look again after an interruption, and not at the first connection', async () => {
+    const heard = vi.fn();
+    renderHook(() => useChanges(heard));
+    await settled();
+    const [stream] = Stream.open;
+    stream?.onopen?.();
+    expect(heard).not.toHaveBeenCalled();
+    stream?.onopen?.();
+    expect(heard).toHaveBeenCalledWith({ kind: 'missed' });
+  });
+
+  it('opens a stream of its own where the page has no locks, and closes it', async () => {
+    vi.stubGlobal('navigator', {});
+    const { unmount } = renderHook(() => useChanges(vi.fn()));
+    expect(Stream.open.size).toBe(1);
+    unmount();
+    expect(Stream.open.size).toBe(0);
+  });
+});
