@@ -3,7 +3,7 @@
 import { once } from 'node:events';
 import { createWriteStream, mkdirSync } from 'node:fs';
 import { join } from 'node:path';
-import { listOf } from '@/core/catalogue/lists';
+import { listOf } from '@/core/catalogue/lists/lists';
 import { pick, seededRandom } from '@/core/kinds/random';
 import { writeCsv } from '@/formats/csv';
 import { csvHeader } from '@/formats/list-csv';

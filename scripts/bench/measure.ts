@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import type { Application } from '@/core/catalogue/application';
-import { type ListName, listOf } from '@/core/catalogue/lists';
+import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { nextQuestion } from '@/core/identify/next-question';
 import { rankCandidates } from '@/core/identify/posterior';
 import type { PersonActor } from '@/core/kinds/actor';

@@ -1,3 +1,4 @@
+import type { Bitting } from '@/core/catalogue/bitting';
 import { copyText } from './copy-text';
 import { type Db, onlyRow } from './db';
 
@@ -25,18 +26,20 @@ export async function listSeriesOf(db: Db, keyway: string): Promise<SeriesRow[]>
   return (await db.query<SeriesRow>(`${seriesQuery} WHERE k.name = $1 ORDER BY s.name`, [keyway])).rows;
 }
 
-export async function findBitting(db: Db, seriesId: string, number: number): Promise<string | undefined> {
-  const result = await db.query<{ bitting: string }>(
+export async function findBitting(db: Db, seriesId: string, number: number): Promise<Bitting | undefined> {
+  const result = await db.query<{ bitting: number[] }>(
     'SELECT bitting FROM code_row WHERE series_id = $1 AND number = $2',
     [seriesId, number],
   );
   return result.rows[0]?.bitting;
 }
 
-/** All rows of a series as CSV with a header; both cells are digits, so nothing needs quotes. */
+/** All rows of a series as CSV with a header, bittings as `formatBitting` writes them; nothing needs quotes. */
 export async function codeRowsAsCsv(db: Db, seriesId: string): Promise<{ rows: number; csv: string }> {
   const result = await db.query<{ rows: string; csv: string | null }>(
-    `SELECT count(*) AS rows, string_agg(number || ',' || bitting, E'\\n' ORDER BY number) AS csv
+    `SELECT count(*) AS rows, 
+       string_agg(number || ',' || array_to_string(bitting, CASE WHEN 9 < ANY (bitting) THEN '-' ELSE '' END), E'\\n'
+         ORDER BY number) AS csv
      FROM code_row WHERE series_id = $1`,
     [seriesId],
   );

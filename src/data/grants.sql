@@ -20,9 +20,7 @@ GRANT UPDATE (price_minor, shipping_minor) ON supplier_price TO :serving;
 GRANT UPDATE ON franchise_desk, bureau_service TO :serving;
 GRANT UPDATE ON trade_account, coupon TO :serving;
 -- The library: brought, corrected and taken out by the people of the shop; code rows only with the world.
-GRANT INSERT, UPDATE, DELETE ON market, make, maker_id, model, name_word, generation, keyway, code_series, blank, chip, remote,
-  equal_article, universal, universal_profile, look_alike, platform, platform_method, rank_test, rank_sign, pocket, sister, tool_list, application
-  TO :serving;
+GRANT INSERT, UPDATE, DELETE ON :lists, name_word TO :serving;
 GRANT INSERT ON code_row, library_change, stock_movement, conflict_settled TO :serving;
 GRANT INSERT, UPDATE ON library_import TO :serving;
 GRANT INSERT, DELETE ON import_row TO :serving;

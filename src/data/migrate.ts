@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
 import { applyKindChecks } from './kind-checks';
+import { storages } from './library/storage';
 
 const folder = join(import.meta.dirname, 'migrations');
 
@@ -32,5 +33,8 @@ export async function migrate(migratorUrl: string, servingRole: string): Promise
 }
 
 function grants(role: string): string {
-  return readFileSync(join(import.meta.dirname, 'grants.sql'), 'utf8').replaceAll(':serving', role);
+  const lists = [...new Set(Object.values(storages).map(({ table }) => table))];
+  return readFileSync(join(import.meta.dirname, 'grants.sql'), 'utf8')
+    .replaceAll(':serving', role)
+    .replaceAll(':lists', lists.join(', '));
 }

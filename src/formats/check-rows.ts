@@ -1,5 +1,6 @@
-import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
-import { isFormulaCell, parseLibraryRow } from '@/inputs/library-row';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type ListName, listOf } from '@/core/catalogue/lists/lists';
+import { isFormulaCell, parseFileRow } from '@/inputs/library-row';
 
 export interface RowToCheck {
   readonly line: number;
@@ -8,7 +9,8 @@ export interface RowToCheck {
 }
 
 export interface CheckedRows {
-  readonly rows: readonly { readonly line: number; readonly cells: Cells }[];
+  /** With the list of each row: columns of earlier files stand for rows of other lists. */
+  readonly rows: readonly { readonly list: ListName; readonly line: number; readonly cells: Cells }[];
   readonly problems: readonly { readonly line: number; readonly column?: string; readonly reason: string }[];
   readonly formulas: readonly { readonly line: number; readonly column: string }[];
 }
@@ -21,7 +23,7 @@ export function checkRows({
   readonly list: ListName;
   readonly rows: readonly RowToCheck[];
 }): CheckedRows {
-  const checked: { line: number; cells: Cells }[] = [];
+  const checked: { list: ListName; line: number; cells: Cells }[] = [];
   const problems: { line: number; column?: string; reason: string }[] = [];
   const formulas: { line: number; column: string }[] = [];
   for (const { line, cells, reason } of rows) {
@@ -29,17 +31,17 @@ export function checkRows({
       problems.push({ line, reason });
       continue;
     }
-    const parsed = parseLibraryRow(list, cells);
+    const parsed = parseFileRow(list, cells);
     if (!parsed.ok) {
       for (const { field, message } of parsed.problems)
         problems.push({ line, ...(field === undefined ? {} : { column: field }), reason: message });
       continue;
     }
     for (const column of listOf(list).columns) {
-      const cell = parsed.value[column.name];
+      const cell = parsed.value[0]?.cells[column.name];
       if (cell !== undefined && isFormulaCell(column, cell)) formulas.push({ line, column: column.name });
     }
-    checked.push({ line, cells: parsed.value });
+    for (const row of parsed.value) checked.push({ ...row, line });
   }
   return { rows: checked, problems, formulas };
 }

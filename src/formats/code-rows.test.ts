@@ -9,9 +9,9 @@ describe('readCodeRows', () => {
   it('gives valid rows as the database copies them in, in either order of the columns', () => {
     const read = readCodeRows('number,bitting\n0012,1231\n7,3213\n', spec);
     expect(read.ok && read.value.rows).toBe(2);
-    expect(read.ok && textOf(read.value.copy)).toBe('12\t1231\n7\t3213\n');
+    expect(read.ok && textOf(read.value.copy)).toBe('12\t{1,2,3,1}\n7\t{3,2,1,3}\n');
     const turned = readCodeRows('bitting,number\n1231,12\n', spec);
-    expect(turned.ok && textOf(turned.value.copy)).toBe('12\t1231\n');
+    expect(turned.ok && textOf(turned.value.copy)).toBe('12\t{1,2,3,1}\n');
   });
 
   it('says the line of what is wrong, twenty at most, and never what the cell says', () => {

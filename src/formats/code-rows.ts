@@ -1,3 +1,4 @@
+import { parseBitting } from '@/core/catalogue/bitting';
 import { checkCodeRows } from '@/core/catalogue/check-code-rows';
 import type { SeriesSpec } from '@/core/catalogue/code-rows';
 import { done, type Problem, type Result } from '@/core/kinds/result';
@@ -26,7 +27,10 @@ export function readCodeRows(
   if (problems.length === 0 && (!first || Object.keys(first.cells).sort().join() !== 'bitting,number'))
     problems.push({ message: 'Expected the columns number and bitting, and a row at least.' });
   if (problems.length > 0) return { ok: false, problems: problems.slice(0, mostProblems) };
-  const rows = table.rows.map(({ cells }) => ({ number: cells.number ?? '', bitting: cells.bitting ?? '' }));
+  const rows = table.rows.map(({ cells: { number = '', bitting = '' } }) => ({
+    number: /^\d{1,9}$/.test(number) ? Number(number) : undefined,
+    bitting: parseBitting(bitting),
+  }));
   const wrong = checkCodeRows(rows, spec);
   if (wrong.length > 0)
     return {
@@ -37,6 +41,6 @@ export function readCodeRows(
     };
   return done({
     rows: rows.length,
-    copy: Buffer.from(rows.map(({ number, bitting }) => `${Number(number)}\t${bitting}\n`).join('')),
+    copy: Buffer.from(rows.map(({ number, bitting = [] }) => `${number}\t{${bitting.join(',')}}\n`).join('')),
   });
 }

@@ -3,7 +3,8 @@ import { join } from 'node:path';
 import Ajv2020 from 'ajv/dist/2020.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { type Cells, type ColumnType, type LibraryList, listNames, listOf } from '@/core/catalogue/lists';
+import type { Cells, ColumnType } from '@/core/catalogue/lists/description';
+import { type LibraryList, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { parseLibraryRow } from '@/inputs/library-row';
 import { libraryFormat, librarySchema, readLibraryJson, rowSchema, rowToJson } from './library-json';
 

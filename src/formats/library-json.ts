@@ -1,13 +1,5 @@
-import {
-  type Cells,
-  type ColumnType,
-  isListName,
-  type LibraryList,
-  type ListColumn,
-  type ListName,
-  listNames,
-  listOf,
-} from '@/core/catalogue/lists';
+import type { Cells, ColumnType, ListColumn } from '@/core/catalogue/lists/description';
+import { isListName, type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { done, failed, type Result } from '@/core/kinds/result';
 
 export const libraryFormat = 'kilnsman library 1';
@@ -76,13 +68,17 @@ function toRow(list: ListName, line: number, row: unknown): JsonRow {
   if (!isObject(row)) return { list, line, cells: {}, reason: 'Expected an object.' };
   const cells: Record<string, string> = {};
   for (const [name, value] of Object.entries(row)) {
-    const column = listOf(list).columns.find((one) => one.name === name);
+    const column = allColumns(listOf(list)).find((one) => one.name === name);
     const cell = column ? cellFromJson(column, value) : String(value).slice(0, 100);
     if (cell === undefined)
       return { list, line, cells: {}, reason: `${name}: expected ${expected(column?.type)}.` };
     if (cell !== '') Object.defineProperty(cells, name, { value: cell, enumerable: true });
   }
   return { list, line, cells };
+}
+
+function allColumns({ columns, former }: LibraryList): readonly ListColumn[] {
+  return [...columns, ...(former?.columns ?? [])];
 }
 
 function cellFromJson({ type }: ListColumn, value: unknown): string | undefined {
@@ -124,12 +120,21 @@ export function rowSchema(list: LibraryList): Record<string, unknown> {
     type: 'object',
     title: list.one,
     description: list.about,
-    properties: Object.fromEntries(
-      list.columns.map((column) => [column.name, { title: column.label, ...cellSchema(column.type) }]),
-    ),
+    properties: Object.fromEntries([
+      ...list.columns.map((column) => [column.name, fieldOf(column)]),
+      // What files of earlier times may hold; nothing is written so any more.
+      ...(list.former?.columns ?? []).map((column) => [
+        column.name,
+        { ...fieldOf(column), deprecated: true },
+      ]),
+    ]),
     required: list.columns.filter(({ optional }) => !optional).map(({ name }) => name),
     additionalProperties: false,
   };
+}
+
+function fieldOf({ label, type }: ListColumn): Record<string, unknown> {
+  return { title: label, ...cellSchema(type) };
 }
 
 function cellSchema(type: ColumnType): Record<string, unknown> {

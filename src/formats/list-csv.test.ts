@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { listOf } from '@/core/catalogue/lists';
+import { listOf } from '@/core/catalogue/lists/lists';
 import { CsvFailure, writeCsv } from './csv';
 import { csvHeader, type RawRow, readListCsv } from './list-csv';
 import { decodeText, EncodingError } from './text-encoding';

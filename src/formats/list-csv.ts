@@ -1,4 +1,5 @@
-import type { Cells, LibraryList } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import type { LibraryList } from '@/core/catalogue/lists/lists';
 import { CsvFailure, cellsOf, readCsvStream, type Separator, withPoint, writeCsv } from './csv';
 
 export interface RawRow {
@@ -43,13 +44,14 @@ export async function* readListCsv(
 
 function checkHeader(record: readonly string[], list: LibraryList): readonly string[] {
   const columns = record.map((name) => name.trim());
-  const known = new Set(list.columns.map(({ name }) => name));
+  const former = list.former?.columns ?? [];
+  const known = new Set([...list.columns, ...former].map(({ name }) => name));
   const strange = columns.find((name) => !known.has(name));
   if (strange !== undefined)
     throw new CsvFailure(
       1,
       strange.slice(0, 40),
-      `${list.title} has no such column. It has: ${[...known].join(', ')}.`,
+      `${list.title} has no such column. It has: ${list.columns.map(({ name }) => name).join(', ')}.`,
     );
   const twice = columns.find((name, at) => columns.indexOf(name) !== at);
   if (twice !== undefined) throw new CsvFailure(1, twice, 'The column stands twice.');
@@ -69,7 +71,9 @@ function toRow(
   if (typeof cells === 'string') return { line, cells: {}, reason: cells };
   if (!commas) return { line, cells };
   const decimals = new Set(
-    list.columns.filter(({ type }) => type.kind === 'decimal').map(({ name }) => name),
+    [...list.columns, ...(list.former?.columns ?? [])]
+      .filter(({ type }) => type.kind === 'decimal')
+      .map(({ name }) => name),
   );
   return {
     line,

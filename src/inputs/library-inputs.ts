@@ -1,6 +1,6 @@
 import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsUUID, Length, Max, Min } from 'class-validator';
 import { type ObservedFact, observedFacts } from '@/core/catalogue/conflicts';
-import { type ListName, listNames } from '@/core/catalogue/lists';
+import { type ListName, listNames } from '@/core/catalogue/lists/lists';
 
 export class StoreImportInput {
   /** Whether cells that would run as formulas are stored all the same. */

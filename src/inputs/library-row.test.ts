@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { type Cells, type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists/lists';
 import { readAfter } from './library-inputs';
 import { isFormulaCell, parseLibraryRow } from './library-row';
 

@@ -1,6 +1,7 @@
 import type { ClassConstructor } from 'class-transformer';
 import { readFactSources } from '@/core/catalogue/fact-sources';
-import { type Cells, type LibraryList, type ListColumn, type ListName, listOf } from '@/core/catalogue/lists';
+import type { Cells, ListColumn } from '@/core/catalogue/lists/description';
+import { type LibraryList, type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { done, type Problem, type Result } from '@/core/kinds/result';
 import { cell } from './cells';
 import { parseInput } from './parse';
@@ -24,6 +25,33 @@ export function parseLibraryRow(name: ListName, cells: Cells): Result<Cells> {
   }
   if (problems.length === 0) problems.push(...problemsBetween(list, row));
   return problems.length > 0 ? { ok: false, problems } : done(row);
+}
+
+/** A row of a file with the list it belongs to. */
+export interface FileRow {
+  readonly list: ListName;
+  readonly cells: Cells;
+}
+
+/**
+ * Reads one row of a file: the row itself, and what columns of earlier files in it stand for in other lists.
+ */
+export function parseFileRow(name: ListName, cells: Cells): Result<readonly FileRow[]> {
+  const list = listOf(name);
+  const former = list.former;
+  const isFormer = (field: string) => former?.columns.some((column) => column.name === field) ?? false;
+  const told = Object.entries(cells);
+  const own = parseLibraryRow(name, Object.fromEntries(told.filter(([field]) => !isFormer(field))));
+  const earlier = Object.fromEntries(told.filter(([field]) => isFormer(field)));
+  if (!own.ok || !former || Object.keys(earlier).length === 0)
+    return own.ok ? done([{ list: name, cells: own.value }]) : own;
+  const problems = former.columns.flatMap((column) => {
+    const read = parseCell(list, column, earlier[column.name]);
+    return read.ok ? [] : read.problems;
+  });
+  if (problems.length > 0) return { ok: false, problems };
+  const others = former.rowsOf({ ...own.value, ...earlier }) as readonly FileRow[];
+  return done([{ list: name, cells: own.value }, ...others]);
 }
 
 /** Cells of long files repeat: what one was found to be is kept, up to so many of each column. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { listNames, listOf } from '@/core/catalogue/lists';
+import { listNames, listOf } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { writeCsv } from '@/formats/csv';
 import { csvHeader } from '@/formats/list-csv';

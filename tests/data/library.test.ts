@@ -1,5 +1,6 @@
 import { beforeAll, describe, expect, it } from 'vitest';
-import type { Cells, ListName } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import type { ListName } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { database } from '@/usecases/database';
 import { readChoices, readLibrary, readListPage, readRow } from '@/usecases/library/browse';

@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { afterEach, beforeAll, describe, expect, it } from 'vitest';
 import type { BureauKind } from '@/core/authority/bureau';
 import type { SecretRef } from '@/core/authority/secrets';
+import { formatBitting } from '@/core/catalogue/bitting';
 import type { PersonActor } from '@/core/kinds/actor';
 import { withCheckDigit } from '@/core/vin/check-digit';
 import { database } from '@/usecases/database';
@@ -237,7 +238,7 @@ describe('the bureau', () => {
   it('gives the bitting that the code series has, as the shop’s own rows do', async () => {
     const number = await identified();
     await withPapers(number);
-    const series = await database().query<{ prefix: string; number: number; bitting: string }>(
+    const series = await database().query<{ prefix: string; number: number; bitting: number[] }>(
       `SELECT s.prefix, r.number, r.bitting FROM application a JOIN blank b ON b.article = a.blank
        JOIN code_series s ON s.keyway_id = b.keyway_id JOIN code_row r ON r.series_id = s.id
        WHERE a.id = $1 ORDER BY s.name, r.number OFFSET 700 LIMIT 1`,
@@ -261,7 +262,7 @@ describe('the bureau', () => {
       const looked = await lookAtSecret(locksmith, { number, id });
       if (kind === 'bitting' && looked.ok) seen.push(looked.value.value);
     }
-    expect(seen[0]).toBe(row?.bitting);
+    expect(seen[0]).toBe(formatBitting(row?.bitting ?? []));
     expect(new Set(seen).size).toBe(1);
   });
 });

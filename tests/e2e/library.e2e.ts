@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { listNames, listOf } from '@/core/catalogue/lists';
+import { listNames, listOf } from '@/core/catalogue/lists/lists';
 import { expect, expectAccessible, hangTag, signIn, test } from './support';
 
 test.beforeEach(async ({ page }) => {

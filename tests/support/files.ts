@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { ImportRow } from '@/core/catalogue/imports';
-import type { ListName } from '@/core/catalogue/lists';
+import type { ListName } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Download } from '@/usecases/downloads';
 import { readImport } from '@/usecases/library/read-import';

@@ -1,4 +1,5 @@
 import { type Random, seededRandom } from '@/core/kinds/random';
+import type { Bitting } from './bitting';
 
 export interface SeriesSpec {
   readonly name: string;
@@ -14,16 +15,16 @@ export interface SeriesSpec {
  * depths used, drawn from the series' name. The same spec gives the same rows.
  * Throws where the keyway has not so many bittings.
  */
-export function drawCodeRows(spec: SeriesSpec): string[] {
+export function drawCodeRows(spec: SeriesSpec): Bitting[] {
   const random = seededRandom(`code series ${spec.name}`);
-  const rows = new Set<string>();
+  const rows = new Map<string, Bitting>();
   for (let tries = 0; rows.size < spec.count; tries += 1) {
     if (tries > spec.count * 50)
       throw new Error(`expected ${spec.count} bittings for ${spec.name}, found ${rows.size}`);
     const bitting = drawBitting(random, spec);
-    if (new Set(bitting).size > 1) rows.add(bitting.join(''));
+    if (new Set(bitting).size > 1) rows.set(bitting.join('-'), bitting);
   }
-  return [...rows];
+  return [...rows.values()];
 }
 
 function drawBitting(random: Random, { spaces, depths, macs }: SeriesSpec): number[] {

@@ -1,4 +1,5 @@
-import type { Cells, ListName } from './lists';
+import type { Cells } from './lists/description';
+import type { ListName } from './lists/lists';
 
 export interface ImportProblem {
   readonly list: ListName;

@@ -1,4 +1,5 @@
-import type { Cells, ListName } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import type { ListName } from '@/core/catalogue/lists/lists';
 import { type Actor, actorId } from '@/core/kinds/actor';
 import type { Db } from '../db';
 

@@ -1,5 +1,5 @@
 import type { ImportPreview, ImportRow, ImportState } from '@/core/catalogue/imports';
-import { type ListName, listOf } from '@/core/catalogue/lists';
+import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { type Actor, actorId, type PersonActor } from '@/core/kinds/actor';
 import type { Db } from '../db';
 import { changedStaged } from './staged';

@@ -1,4 +1,5 @@
-import { type Cells, type LibraryList, type ListName, listOf } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type LibraryList, type ListName, listOf } from '@/core/catalogue/lists/lists';
 import type { Db } from '../db';
 import { together } from '../together';
 import { storages } from './storage';

@@ -1,5 +1,6 @@
 import type { ImportProblem, StagedChange, StagedCounts } from '@/core/catalogue/imports';
-import { type Cells, type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { fold } from '@/core/identify/line/tokens';
 import { copyText } from '../copy-text';
 import type { Db } from '../db';
@@ -42,18 +43,14 @@ export async function stageRows(db: Db, importId: string, rows: readonly StagedR
   }
 }
 
-/** Stages a batch of rows of one list through COPY. */
-export async function copyStagedRows(
-  db: Db,
-  importId: string,
-  name: ListName,
-  rows: readonly StagedRow[],
-): Promise<void> {
-  const list = listOf(name);
+/** Stages a batch of rows through COPY. */
+export async function copyStagedRows(db: Db, importId: string, rows: readonly StagedRow[]): Promise<void> {
   let text = '';
-  for (const { line, id, cells } of rows) {
-    const own = list.columns.map(({ name }) => arrayCell(cells[name])).join(',');
-    text += `${importId}\t${name}\t${line}\t${copyCell(id)}\t${copyCell(`{${own}}`)}\n`;
+  for (const { list, line, id, cells } of rows) {
+    const own = listOf(list)
+      .columns.map(({ name }) => arrayCell(cells[name]))
+      .join(',');
+    text += `${importId}\t${list}\t${line}\t${copyCell(id)}\t${copyCell(`{${own}}`)}\n`;
   }
   await copyText(db, 'import_row (import_id, list, line, id, cells)', text);
 }

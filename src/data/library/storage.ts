@@ -1,4 +1,4 @@
-import type { ListName } from '@/core/catalogue/lists';
+import type { ListName } from '@/core/catalogue/lists/lists';
 
 /** How a list of flat text cells lies in the tables: out by `read`, in by `write`. */
 export interface ListStorage {
@@ -123,9 +123,6 @@ export const storages: Readonly<Record<ListName, ListStorage>> = {
       depths: 't.depths::text',
       stop: 't.stop',
       blade_width_mm: number('t.blade_width_mm'),
-      first_space_mm: number('t.first_space_mm'),
-      spacing_mm: number('t.spacing_mm'),
-      depth_step_mm: number('t.depth_step_mm'),
       macs: 't.macs::text',
       pellet: yesNo('t.pellet'),
     },
@@ -136,14 +133,13 @@ export const storages: Readonly<Record<ListName, ListStorage>> = {
       depths: 's.depths::int',
       stop: 's.stop',
       blade_width_mm: 's.blade_width_mm::numeric',
-      first_space_mm: 's.first_space_mm::numeric',
-      spacing_mm: 's.spacing_mm::numeric',
-      depth_step_mm: 's.depth_step_mm::numeric',
       macs: 's.macs::int',
       pellet: yes('s.pellet'),
     },
     joins: '',
   }),
+  'keyway-spaces': ofKeyway('keyway_space', 'at_mm'),
+  'keyway-depths': ofKeyway('keyway_depth', 'cut_mm'),
   'code-series': withId({
     alias: 't',
     table: 'code_series',
@@ -479,5 +475,29 @@ function pair(
     joins: '',
     conflict: `${one}, ${other}`,
     byId: `${one} || ' ' || ${other} = $1`,
+  };
+}
+
+/** What a keyway has by axis and number: the measure of each. */
+function ofKeyway(table: string, measure: string): ListStorage {
+  return {
+    table,
+    from: `${table} t JOIN keyway k ON k.id = t.keyway_id`,
+    id: "k.name || ' ' || t.axis || ' ' || t.number",
+    read: {
+      keyway: 'k.name',
+      axis: 't.axis::text',
+      number: 't.number::text',
+      [measure]: number(`t.${measure}`),
+    },
+    write: {
+      keyway_id: 'k.id',
+      axis: 's.axis::int',
+      number: 's.number::int',
+      [measure]: `s.${measure}::numeric`,
+    },
+    joins: 'JOIN keyway k ON k.name = s.keyway',
+    conflict: 'keyway_id, axis, number',
+    byId: "(SELECT name FROM keyway WHERE id = keyway_id) || ' ' || axis || ' ' || number = $1",
   };
 }

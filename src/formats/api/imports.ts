@@ -1,5 +1,5 @@
 import { type ImportProblem, type ImportRow, importStates } from '@/core/catalogue/imports';
-import { listNames } from '@/core/catalogue/lists';
+import { listNames } from '@/core/catalogue/lists/lists';
 import { StoreImportInput } from '@/inputs/library-inputs';
 import { librarySchema } from '../library-json';
 import { idPath, operation, type Paths, query } from './operation';

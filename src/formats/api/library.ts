@@ -1,4 +1,4 @@
-import { type ListName, listNames, listOf } from '@/core/catalogue/lists';
+import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { librarySchema } from '../library-json';
 import { anyObject, operation, type Paths, path } from './operation';
 import { type Answer, list, object, oneOf, text, whole } from './schema';

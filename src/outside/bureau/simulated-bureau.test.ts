@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { formatBitting } from '@/core/catalogue/bitting';
 import { drawCodeRows } from '@/core/catalogue/code-rows';
 import { simulatedBureau as bureau } from './simulated-bureau';
 
@@ -40,7 +41,7 @@ describe('the stand-in of the bureau', () => {
     for (const number of [1, 77, 1500])
       expect(await bureau.answer(bittingOf(`ST${number}`), never)).toEqual({
         ok: true,
-        value: rows[number - 1],
+        value: formatBitting(rows[number - 1] ?? []),
       });
   });
 

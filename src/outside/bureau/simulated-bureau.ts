@@ -1,3 +1,4 @@
+import { formatBitting } from '@/core/catalogue/bitting';
 import { drawCodeRows } from '@/core/catalogue/code-rows';
 import { type Random, seededRandom } from '@/core/kinds/random';
 import type { Bureau, BureauAnswer, BureauQuestion } from './bureau';
@@ -36,7 +37,9 @@ function answerOf({ kind, about, series, blade }: BureauQuestion, random: Random
         return { ok: false, reason: 'The code is outside the series of this keyway.' };
       const { series: name, ...spec } = blade;
       const bitting = drawCodeRows({ name, ...spec, count: at + 1 })[at];
-      return bitting ? { ok: true, value: bitting } : { ok: false, reason: 'The series has no such code.' };
+      return bitting
+        ? { ok: true, value: formatBitting(bitting) }
+        : { ok: false, reason: 'The series has no such code.' };
     }
   }
 }

@@ -1,4 +1,5 @@
-import type { LibraryList, ListColumn } from '@/core/catalogue/lists';
+import type { ListColumn } from '@/core/catalogue/lists/description';
+import type { LibraryList } from '@/core/catalogue/lists/lists';
 
 export interface ShownColumn {
   readonly name: string;

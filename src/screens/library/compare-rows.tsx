@@ -1,5 +1,6 @@
 import Link from 'next/link';
-import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
 import { Table, Td, Th, Tr } from '@/ui/table';

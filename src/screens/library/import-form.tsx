@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { ImportState } from '@/core/catalogue/imports';
-import { type ListName, listNames, listOf } from '@/core/catalogue/lists';
+import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Field, SelectField } from '@/ui/field';

@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
-import { listOf, rowName } from '@/core/catalogue/lists';
+import { listOf, rowName } from '@/core/catalogue/lists/lists';
 import type { ImportAnswer } from '@/formats/api/imports';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Notice } from '@/ui/notice';

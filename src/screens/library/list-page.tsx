@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { type Cells, type ListName, listOf, rowName } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type ListName, listOf, rowName } from '@/core/catalogue/lists/lists';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
 import { SearchLine } from '@/ui/search-line';

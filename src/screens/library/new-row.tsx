@@ -1,4 +1,4 @@
-import { type ListName, listOf } from '@/core/catalogue/lists';
+import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { RowForm, type SaveAnswer } from './row-form';

@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { type ListName, listGroups, listNames, listOf } from '@/core/catalogue/lists';
+import { type ListName, listGroups, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';

@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { type Cells, type ListColumn, type ListName, listOf } from '@/core/catalogue/lists';
+import type { Cells, ListColumn } from '@/core/catalogue/lists/description';
+import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import type { Failed } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Field, SelectField, TextField } from '@/ui/field';

@@ -3,7 +3,8 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
-import { type Cells, type ListName, listOf } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { formatProbability } from '@/core/kinds/percent';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';

@@ -1,5 +1,7 @@
-import { type LibraryList, type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists';
+import type { KeywayMetal } from '@/core/catalogue/keyway-metal';
+import { type LibraryList, type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists/lists';
 import type { Actor } from '@/core/kinds/actor';
+import { findKeywayMetal } from '@/data/keyways';
 import { type ChangeRow, listLatestChanges, listRowChanges } from '@/data/library/changes';
 import { countList, findRow, type LibraryRow, listRows, listValues } from '@/data/library/rows';
 import { getShopOrThrow } from '@/data/shop';
@@ -79,4 +81,9 @@ export async function readChoices(
   const choices: Record<string, readonly string[]> = {};
   for (const { column, list, theirs } of entries) choices[column] ??= await listValues(db, list, theirs);
   return choices;
+}
+
+/** Where the spaces and depths of a keyway lie. */
+export function readKeywayMetal(_actor: Actor, keyway: string): Promise<KeywayMetal> {
+  return findKeywayMetal(database(), keyway);
 }

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
-import { type Cells, type LibraryList, type ListName, listOf, rowName } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type LibraryList, type ListName, listOf, rowName } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';

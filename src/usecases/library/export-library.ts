@@ -1,5 +1,6 @@
 import Cursor from 'pg-cursor';
-import { type Cells, type ListName, listNames, listOf } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import type { Actor } from '@/core/kinds/actor';
 import { exportQuery } from '@/data/library/rows';
 import { writeCsv } from '@/formats/csv';

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { ImportPreview, ImportProblem, ImportRow } from '@/core/catalogue/imports';
-import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists';
+import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import type { Db } from '@/data/db';
@@ -161,7 +161,7 @@ class Reading {
     for await (const rows of inParts(this.checked(name, raw), rowsAtOnce))
       await transact(async (db) => {
         if (!(await noteProgress(db, this.file.id, 'reading', this.rows))) throw new Cancelled();
-        await copyStagedRows(db, this.file.id, name, rows);
+        await copyStagedRows(db, this.file.id, rows);
       }, importDatabase());
   }
 
@@ -188,21 +188,18 @@ class Reading {
     name: ListName,
     raw: AsyncIterable<readonly RawRow[]>,
   ): AsyncGenerator<readonly StagedRow[]> {
-    const list = listOf(name);
     // Two batches are checked at once, and come out in their order.
     for await (const result of ahead(raw, (rows) => runInPool('checkRows', { list: name, rows }), 2)) {
       this.rows += result.rows.length;
-      this.perList.set(name, (this.perList.get(name) ?? 0) + result.rows.length);
+      for (const { list: of } of result.rows) this.perList.set(of, (this.perList.get(of) ?? 0) + 1);
       for (const problem of result.problems) this.refuse({ list: name, ...problem });
       for (const formula of result.formulas)
         if (this.formulas.length < shownProblems)
           this.formulas.push({ list: name, ...formula, reason: 'Would run as a formula in a spreadsheet.' });
-      yield result.rows.map(({ line, cells }) => ({
-        list: name,
-        line,
-        cells,
-        id: list.keyStays ? rowName(list, cells) : uuid(),
-      }));
+      yield result.rows.map((row) => {
+        const of = listOf(row.list);
+        return { ...row, id: of.keyStays ? rowName(of, row.cells) : uuid() };
+      });
     }
   }
 

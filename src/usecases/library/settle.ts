@@ -1,7 +1,8 @@
 import { v7 as uuid } from 'uuid';
 import { findConflicts, type ObservedFact } from '@/core/catalogue/conflicts';
 import { withFactSource } from '@/core/catalogue/fact-sources';
-import { type Cells, listOf } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { listOf } from '@/core/catalogue/lists/lists';
 import { formatJobNumber } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { failed } from '@/core/kinds/result';

@@ -1,5 +1,5 @@
 import type { ImportRow } from '@/core/catalogue/imports';
-import { listNames } from '@/core/catalogue/lists';
+import { listNames } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';

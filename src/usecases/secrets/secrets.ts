@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { type BureauEnquiry, type BureauKind, bureauGives, bureauPurpose } from '@/core/authority/bureau';
 import { purposeOfSource, type SecretRef, secretName } from '@/core/authority/secrets';
 import type { Application } from '@/core/catalogue/application';
+import { formatBitting, parseBitting } from '@/core/catalogue/bitting';
 import { formatJobNumber, type Job } from '@/core/job/job';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
@@ -53,7 +54,12 @@ export async function keepSecret(actor: PersonActor, input: KeepSecretInput): Pr
   return editJob(actor, edit, sections.secrets, async (db, job) => {
     const closed = await closedGate(db, actor, job.id, purposeOfSource(input.source));
     if (closed) return closed;
-    return kept(db, actor, job, { kind: input.kind, source: input.source, value: value.trim() });
+    if (input.kind !== 'bitting')
+      return kept(db, actor, job, { kind: input.kind, source: input.source, value: value.trim() });
+    const bitting = parseBitting(value);
+    if (!bitting)
+      return failed('A bitting is its depths: a digit each, or numbers with hyphens between.', 'value');
+    return kept(db, actor, job, { kind: 'bitting', source: input.source, value: formatBitting(bitting) });
   });
 }
 
@@ -189,7 +195,8 @@ export async function bittingOfCode(actor: PersonActor, input: BittingInput): Pr
       const number = numberIn(code, series.prefix);
       if (number === undefined || number < series.first || number >= series.first + series.count) continue;
       const bitting = await findBitting(db, series.id, number);
-      if (bitting) return kept(db, actor, job, { kind: 'bitting', source: 'series', value: bitting });
+      if (bitting)
+        return kept(db, actor, job, { kind: 'bitting', source: 'series', value: formatBitting(bitting) });
     }
     return failed(
       `No series of ${application.keyway.name} that the shop has holds this code. The bureau may.`,

@@ -1,4 +1,4 @@
-import { listOf, rowName } from '@/core/catalogue/lists';
+import { listOf, rowName } from '@/core/catalogue/lists/lists';
 import type { PastJobRow } from '@/inputs/world/history-rows';
 
 /** How the world's files name an application, as the library does. */

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { listNames } from '@/core/catalogue/lists';
+import { listNames } from '@/core/catalogue/lists/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, type Result } from '@/core/kinds/result';
 import { usualPriceClassMinor } from '@/core/quote/price-class';

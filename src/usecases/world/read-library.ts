@@ -1,5 +1,6 @@
 import { drawCodeRows } from '@/core/catalogue/code-rows';
-import { type Cells, type LibraryList, listNames, listOf, rowName } from '@/core/catalogue/lists';
+import type { Cells } from '@/core/catalogue/lists/description';
+import { type LibraryList, listNames, listOf, rowName } from '@/core/catalogue/lists/lists';
 import type { StagedRow } from '@/data/library/staged';
 import { parseLibraryRow } from '@/inputs/library-row';
 import { type RowPlace, type TableRows, type WorldReader, worldId } from './world-reader';

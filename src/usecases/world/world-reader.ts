@@ -1,6 +1,6 @@
 import type { ClassConstructor } from 'class-transformer';
 import { v5 as uuidFrom } from 'uuid';
-import { isListName, listOf } from '@/core/catalogue/lists';
+import { isListName, listOf } from '@/core/catalogue/lists/lists';
 import type { Result } from '@/core/kinds/result';
 import { fieldOfColumn, readCsv } from '@/formats/csv';
 import { parseInput } from '@/inputs/parse';

@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation';
-import { isListName, type ListName } from '@/core/catalogue/lists';
+import { isListName, type ListName } from '@/core/catalogue/lists/lists';
 
 export interface ListPageProps {
   readonly params: Promise<{ readonly list: string }>;

@@ -1,5 +1,5 @@
 import type { Metadata } from 'next';
-import { listOf } from '@/core/catalogue/lists';
+import { listOf } from '@/core/catalogue/lists/lists';
 import { readAfter } from '@/inputs/library-inputs';
 import { ListPage } from '@/screens/library/list-page';
 import { readListPage } from '@/usecases/library/browse';

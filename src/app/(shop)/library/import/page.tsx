@@ -1,4 +1,4 @@
-import { isListName } from '@/core/catalogue/lists';
+import { isListName } from '@/core/catalogue/lists/lists';
 import { ImportForm } from '@/screens/library/import-form';
 import { readImports } from '@/usecases/library/store-import';
 import { readShopNow } from '@/usecases/shop/shop';

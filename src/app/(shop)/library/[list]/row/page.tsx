@@ -1,8 +1,9 @@
 import { notFound } from 'next/navigation';
 import { mayDo } from '@/core/authority/roles';
 import { CodeRows } from '@/screens/library/code-rows';
+import { KeywayMetal } from '@/screens/library/keyway-metal';
 import { RowPage } from '@/screens/library/row-page';
-import { readChoices, readRow } from '@/usecases/library/browse';
+import { readChoices, readKeywayMetal, readRow } from '@/usecases/library/browse';
 import { readStandings } from '@/usecases/library/check';
 import { requireActor } from '../../../../session';
 import { removeRowAction, saveRowAction, undoChangeAction } from '../../actions';
@@ -31,7 +32,9 @@ export default async function LibraryRowPage({ params, searchParams }: LibraryRo
       choices={await readChoices(actor, list)}
       zone={view.zone}
       below={
-        list === 'code-series' && view.row && mayDo(actor.role, 'codeRows') ? (
+        list === 'keyways' && view.row ? (
+          <KeywayMetal keyway={view.name} metal={await readKeywayMetal(actor, view.name)} />
+        ) : list === 'code-series' && view.row && mayDo(actor.role, 'codeRows') ? (
           <CodeRows series={view.name} />
         ) : undefined
       }

@@ -1,4 +1,4 @@
-import { isListName, type ListName } from '@/core/catalogue/lists';
+import { isListName, type ListName } from '@/core/catalogue/lists/lists';
 import { isUuid } from '@/core/kinds/is-uuid';
 import { importAnswer } from '@/formats/api/imports';
 import { readImport } from '@/usecases/library/read-import';

@@ -1,4 +1,4 @@
-import { isListName } from '@/core/catalogue/lists';
+import { isListName } from '@/core/catalogue/lists/lists';
 import { exportCsv } from '@/usecases/library/export-library';
 import { allowed, problem } from '../../../handler';
 import { streamed } from '../../../streamed';

@@ -1,4 +1,4 @@
-import { isListName, listOf } from '@/core/catalogue/lists';
+import { isListName, listOf } from '@/core/catalogue/lists/lists';
 import { frozenQuoteSchema } from '@/formats/api/quote';
 import { librarySchema, rowSchema } from '@/formats/library-json';
 import { handler, problem } from '../../../handler';

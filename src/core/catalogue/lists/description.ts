@@ -1,0 +1,87 @@
+/** How a cell of a list is read and written. */
+export type ColumnType =
+  | { readonly kind: 'text'; readonly max: number; readonly form?: 'makerId' | 'factSources' | 'month' }
+  | { readonly kind: 'whole'; readonly min: number; readonly max: number }
+  | { readonly kind: 'decimal'; readonly min: number; readonly max: number }
+  | { readonly kind: 'yesNo' }
+  | { readonly kind: 'choice'; readonly values: readonly string[] }
+  /** Words, or with `numbers` numbers, separated by spaces. */
+  | { readonly kind: 'words'; readonly max: number; readonly numbers?: boolean };
+
+export interface ListColumn {
+  readonly name: string;
+  readonly label: string;
+  readonly type: ColumnType;
+  readonly optional?: boolean;
+  readonly hint?: string;
+}
+
+/** Columns that name a row of another list: each column with that list's column. */
+export interface DescribedReference {
+  readonly list: string;
+  readonly columns: Readonly<Record<string, string>>;
+}
+
+/** One row as text by column; empty cells are left out. */
+export type Cells = Readonly<Record<string, string>>;
+
+/** Columns that files of earlier times have, and the rows of other lists that they stand for. */
+export interface FormerColumns {
+  readonly columns: readonly ListColumn[];
+  readonly rowsOf: (cells: Cells) => readonly { readonly list: string; readonly cells: Cells }[];
+}
+
+/** All that is said of a list; its name is said where it is registered. */
+export interface ListDescription {
+  readonly title: string;
+  /** One row of it, in words. */
+  readonly one: string;
+  readonly about: string;
+  readonly columns: readonly ListColumn[];
+  /** Columns that together name a row. */
+  readonly key: readonly string[];
+  /** Whether the key is written on the shelf (an article, a code), so that a row keeps it for good. */
+  readonly keyStays?: boolean;
+  readonly references: readonly DescribedReference[];
+  /** What is wrong between the cells of one row. */
+  readonly check?: (cells: Cells) => { readonly column: string; readonly reason: string } | undefined;
+  readonly former?: FormerColumns;
+}
+
+export const text = (max: number) => ({ kind: 'text', max }) as const;
+export const whole = (min: number, max: number) => ({ kind: 'whole', min, max }) as const;
+export const decimal = (min: number, max: number) => ({ kind: 'decimal', min, max }) as const;
+export const choice = (values: readonly string[]) => ({ kind: 'choice', values }) as const;
+export const words = (max: number, numbers = false) => ({ kind: 'words', max, numbers }) as const;
+export const yesNo = { kind: 'yesNo' } as const;
+
+export function column(
+  name: string,
+  label: string,
+  type: ColumnType,
+  more: Partial<ListColumn> = {},
+): ListColumn {
+  return { name, label, type, ...more };
+}
+export const optional = { optional: true } as const;
+export const year = whole(1950, 2100);
+export const month = { kind: 'text', max: 7, form: 'month' } as const;
+
+export const make = column('make', 'Make', text(60));
+export const model = column('model', 'Model', text(60));
+export const article = column('article', 'Article', text(40));
+export const note = column('note', 'Note', text(300), optional);
+export const oneOf = (list: string, own: string, theirs: string): DescribedReference => ({
+  list,
+  columns: { [own]: theirs },
+});
+export const modelReference: DescribedReference = {
+  list: 'models',
+  columns: { make: 'make', model: 'name' },
+};
+
+export function endsBeforeItBegins(cells: Cells): { column: string; reason: string } | undefined {
+  const at = (end: 'from' | 'to') =>
+    Number(cells[`${end}_year`]) * 12 + Number(cells[`${end}_month`] ?? (end === 'from' ? 1 : 12));
+  return at('to') < at('from') ? { column: 'to_year', reason: 'Ends before it begins.' } : undefined;
+}

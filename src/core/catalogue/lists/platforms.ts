@@ -1,0 +1,133 @@
+import { methodKinds } from '../methods';
+import { pinSources, rankSigns } from '../platform';
+import {
+  choice,
+  column,
+  decimal,
+  type ListDescription,
+  make,
+  model,
+  modelReference,
+  month,
+  note,
+  oneOf,
+  optional,
+  text,
+  whole,
+  words,
+  year,
+  yesNo,
+} from './description';
+import { chipFamilies } from './keys';
+
+/** Immobilizer systems and how they take a key. */
+export const platformLists = {
+  platforms: {
+    title: 'Platforms',
+    one: 'platform',
+    about: 'Immobilizer systems with their slots and rules.',
+    columns: [
+      column('name', 'Platform', text(40)),
+      column('chip_family', 'Chip family', choice(chipFamilies)),
+      column('link', 'Link', choice(['can', 'serial', 'none'])),
+      column('slots_maximum', 'Slots at most', whole(0, 64)),
+      column('slots_minimum', 'Slots at least', whole(0, 64)),
+      column('count', 'Key count', choice(['readable', 'afterPin', 'cannotSay'])),
+      column('remote_learned', 'Remote learned', choice(['with', 'apart', 'none'])),
+      column('rank', 'Rank told by', choice(['none', 'lamp', 'head colour', 'menu'])),
+      column('when_full', 'Full memory', choice(['refuses', 'drops oldest'])),
+      column('pin_sources', 'PIN from', words(60), { optional: true, hint: `Of ${pinSources.join(', ')}.` }),
+      column('system_types', 'System types', words(120), optional),
+      note,
+    ],
+    key: ['name'],
+    references: [],
+    check: ({ slots_minimum: least, slots_maximum: most, pin_sources: sources = '' }) => {
+      if (Number(least) > Number(most)) return { column: 'slots_minimum', reason: 'More than the maximum.' };
+      const strange = sources
+        .split(' ')
+        .some((one) => one && !(pinSources as readonly string[]).includes(one));
+      return strange
+        ? { column: 'pin_sources', reason: `Expected some of: ${pinSources.join(', ')}.` }
+        : undefined;
+    },
+  },
+  'platform-methods': {
+    title: 'Platform methods',
+    one: 'platform method',
+    about: 'The ways in which a platform itself takes a key, with waits and times.',
+    columns: [
+      column('platform', 'Platform', text(40)),
+      column('kind', 'Way', choice(methodKinds)),
+      column('known_keys_needed', 'Known keys needed', whole(0, 4)),
+      column('needs_pin', 'Needs PIN', yesNo),
+      column('needs_turning', 'Key must turn', yesNo),
+      column('needs_tool', 'Needs a tool', yesNo),
+      column('needs_network', 'Needs a network', yesNo),
+      column('others', 'Other keys', choice(['keep', 'erase'])),
+      column('adapters', 'Leads', text(120), { optional: true, hint: 'In their order, separated by >.' }),
+      column('article', 'Uses up', text(40), optional),
+      column('boards_from', 'Boards from', month, optional),
+      column('boards_to', 'Boards to', month, optional),
+      column('chance', 'Stated chance', decimal(0.05, 0.995)),
+      column('waits_seconds', 'Waits, seconds', words(60, true), optional),
+      column('session_p50_minutes', 'Session P50, minutes', decimal(0.1, 600)),
+      column('key_p50_minutes', 'Key P50, minutes', decimal(0, 120)),
+      column('spread', 'Spread', decimal(0, 2)),
+      column('how', 'How', text(200)),
+    ],
+    key: ['platform', 'kind'],
+    references: [oneOf('platforms', 'platform', 'name')],
+    check: ({ boards_from: from, boards_to: to }) =>
+      from !== undefined && to !== undefined && to < from
+        ? { column: 'boards_to', reason: 'Ends before it begins.' }
+        : undefined,
+  },
+  'rank-tests': {
+    title: 'Rank tests',
+    one: 'rank test',
+    about: 'How a master is told from a valet, where a platform knows ranks.',
+    columns: [
+      column('platform', 'Platform', text(40)),
+      column('how', 'How', text(300)),
+      column('void_when', 'Void when', text(300)),
+      column('second_check', 'Second check', text(300)),
+    ],
+    key: ['platform'],
+    references: [oneOf('platforms', 'platform', 'name')],
+  },
+  'rank-signs': {
+    title: 'Rank signs',
+    one: 'moment of a rank test',
+    about: 'What a master and a valet show at each moment of the test.',
+    columns: [
+      column('platform', 'Platform', text(40)),
+      column('step', 'Step', whole(1, 9)),
+      column('moment', 'Moment', text(120)),
+      column('master', 'Master shows', choice(rankSigns)),
+      column('valet', 'Valet shows', choice(rankSigns)),
+    ],
+    key: ['platform', 'step'],
+    references: [oneOf('rank-tests', 'platform', 'platform')],
+  },
+  pockets: {
+    title: 'Pockets',
+    one: 'pocket',
+    about: 'The spots that read a key whose cell is flat or that is being learned.',
+    columns: [
+      column('name', 'Pocket', text(120)),
+      column('place', 'Where', text(200)),
+      column('how', 'How', text(300)),
+    ],
+    key: ['name'],
+    references: [],
+  },
+  'tool-lists': {
+    title: 'Ends of tool lists',
+    one: 'end of a tool list',
+    about: 'The last year a tool names for a model; beyond it a neighbouring entry is tried.',
+    columns: [column('tool', 'Tool', text(60)), make, model, column('to_year', 'Last year', year)],
+    key: ['tool', 'make', 'model'],
+    references: [modelReference],
+  },
+} as const satisfies Record<string, ListDescription>;

@@ -1,0 +1,43 @@
+import { article, column, type ListDescription, note, oneOf, optional, text, words } from './description';
+
+/** What can stand in for a remote. */
+export const standInLists = {
+  equals: {
+    title: 'Equals',
+    one: 'equal',
+    about: 'Remotes that are the same under another badge.',
+    columns: [article, column('equal', 'Equal', text(40)), note],
+    key: ['article', 'equal'],
+    references: [oneOf('remotes', 'article', 'article'), oneOf('remotes', 'equal', 'article')],
+    check: ({ article: one, equal }) =>
+      one === equal ? { column: 'equal', reason: 'An article is no equal of itself.' } : undefined,
+  },
+  universals: {
+    title: 'Universal remotes',
+    one: 'universal remote',
+    about: 'Blank remotes that take a profile.',
+    columns: [
+      article,
+      column('families', 'Chip families', words(60)),
+      column('frequencies', 'Frequencies, MHz', words(60, true)),
+      column('layout', 'Button layout', words(120)),
+      column('cell', 'Cell', text(120), optional),
+    ],
+    key: ['article'],
+    keyStays: true,
+    references: [],
+  },
+  'universal-profiles': {
+    title: 'Universal profiles',
+    one: 'universal profile',
+    about: 'Which profile to write for which remote.',
+    columns: [
+      column('universal', 'Universal', text(40)),
+      column('remote', 'Stands in for', text(40)),
+      column('profile', 'Profile', text(40)),
+      column('shells', 'Shells', text(120), optional),
+    ],
+    key: ['universal', 'remote'],
+    references: [oneOf('universals', 'universal', 'article'), oneOf('remotes', 'remote', 'article')],
+  },
+} as const satisfies Record<string, ListDescription>;

@@ -1,0 +1,17 @@
+import type { KeywayMetal } from '@/core/catalogue/keyway-metal';
+import type { Db } from './db';
+
+/** Where the spaces and depths of a keyway lie, by its name; empty lists where nobody knows. */
+export async function findKeywayMetal(db: Db, keyway: string): Promise<KeywayMetal> {
+  const spaces = await db.query<KeywayMetal['spaces'][number]>(
+    `SELECT s.axis, s.number, s.at_mm::float8 AS "atMm" FROM keyway_space s JOIN keyway k ON k.id = s.keyway_id
+     WHERE k.name = $1 ORDER BY s.axis, s.number`,
+    [keyway],
+  );
+  const depths = await db.query<KeywayMetal['depths'][number]>(
+    `SELECT d.axis, d.number, d.cut_mm::float8 AS "cutMm" FROM keyway_depth d JOIN keyway k ON k.id = d.keyway_id
+     WHERE k.name = $1 ORDER BY d.axis, d.number`,
+    [keyway],
+  );
+  return { spaces: spaces.rows, depths: depths.rows };
+}

@@ -1,0 +1,143 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { formatBitting } from '@/core/catalogue/bitting';
+import type { PersonActor } from '@/core/kinds/actor';
+import { migrate } from '@/data/migrate';
+import { database } from '@/usecases/database';
+import { exportCodeRows, importCodeRows } from '@/usecases/library/code-rows';
+import { exportCsv } from '@/usecases/library/export-library';
+import { storeImport } from '@/usecases/library/store-import';
+import { closePool } from '@/usecases/pool/lane';
+import { databaseUrl, dropDatabase, withClient, withSuperuser } from '../support/databases';
+import { readFileAs, wholeOf } from '../support/files';
+import { actorOf, testDatabase } from '../support/test-database';
+
+testDatabase('world');
+
+let actor: PersonActor;
+beforeAll(async () => {
+  actor = await actorOf('proprietor');
+});
+afterAll(closePool);
+
+/** The keyways of the demo world as their file was before spaces and depths were lists. */
+const earlier = `name,profile,spaces,depths,stop,blade_width_mm,first_space_mm,spacing_mm,depth_step_mm,macs,pellet
+Pipit 7,"edge, one side",7,5,shoulder,8.0,5.0,2.4,0.45,3,yes
+Whinchat 6,disc,6,6,tip,7.4,4.8,3.1,0.3,5,no
+Serin 99,inside track,3,2,tip,9.8,,,,2,no
+`;
+
+async function store(list: Parameters<typeof readFileAs>[1], content: string) {
+  const row = await readFileAs(actor, list, content);
+  expect(row.preview?.problems).toEqual([]);
+  expect(await storeImport(actor, row.id, {})).toMatchObject({ ok: true });
+  return row;
+}
+
+describe('spaces and depths of a keyway', () => {
+  it('come out of a file that has one spacing and one step', async () => {
+    const before = await wholeOf(exportCsv(actor, 'keyway-spaces'));
+    await database().query(
+      "DELETE FROM keyway_space WHERE keyway_id = (SELECT id FROM keyway WHERE name = 'Pipit 7')",
+    );
+    const row = await store('keyways', earlier);
+    expect(row.preview?.lists.map(({ list, rows }) => [list, rows])).toEqual([
+      ['keyways', 3],
+      ['keyway-spaces', 13],
+      ['keyway-depths', 11],
+    ]);
+    expect(await wholeOf(exportCsv(actor, 'keyway-spaces'))).toBe(before);
+    expect(before).toContain('Pipit 7,1,7,19.4\r\n');
+    expect(await wholeOf(exportCsv(actor, 'keyway-depths'))).toContain(
+      'Pipit 7,1,1,0\r\nPipit 7,1,2,0.45\r\n',
+    );
+  });
+
+  it('are none where nobody knows them', async () => {
+    expect(await wholeOf(exportCsv(actor, 'keyway-spaces'))).not.toContain('Serin 99');
+    expect(await wholeOf(exportCsv(actor, 'keyways'))).toContain('Serin 99,inside track,3,2,tip,9.8,2,no');
+  });
+
+  it('take a second axis, and no space twice', async () => {
+    const head = 'keyway,axis,number,at_mm\n';
+    await store('keyway-spaces', `${head}Serin 99,2,1,3.5\nSerin 99,1,1,3\n`);
+    const twice = await readFileAs(actor, 'keyway-spaces', `${head}Serin 99,2,2,3.5\nSerin 99,2,2,4\n`);
+    expect(twice.preview?.problems).toMatchObject([{ line: 3, column: 'number' }]);
+    const unknown = await readFileAs(actor, 'keyway-spaces', `${head}Wren 3,1,1,3.5\n`);
+    expect(unknown.preview?.problems).toMatchObject([{ line: 2, column: 'keyway' }]);
+  });
+
+  it('refuses a spacing that is none', async () => {
+    const row = await readFileAs(actor, 'keyways', earlier.replace('5.0,2.4,', '5.0,wide,'));
+    expect(row.preview?.problems).toMatchObject([{ line: 2, column: 'spacing_mm' }]);
+  });
+});
+
+describe('code rows', () => {
+  it('of a keyway with twelve depths go in and come out the same', async () => {
+    await store(
+      'keyways',
+      'name,profile,spaces,depths,stop,blade_width_mm,macs,pellet\nDipper 4,outside track,4,12,tip,9,11,no\n',
+    );
+    await store('code-series', 'name,keyway,prefix,first,count\nDipper A,Dipper 4,DP,1,3\n');
+    const csv = 'number,bitting\n1,1-12-3-11\n2,2131\n3,1-2-10-9\n';
+    expect(await importCodeRows(actor, 'Dipper A', Buffer.from(csv))).toMatchObject({ ok: true });
+    expect(await exportCodeRows(actor, 'Dipper A')).toEqual({ ok: true, value: { csv } });
+    const rows = await database().query<{ bitting: number[] }>(
+      "SELECT bitting FROM code_row r JOIN code_series s ON s.id = r.series_id WHERE s.name = 'Dipper A' ORDER BY number",
+    );
+    expect(rows.rows.map(({ bitting }) => formatBitting(bitting))).toEqual(['1-12-3-11', '2131', '1-2-10-9']);
+  });
+});
+
+describe('a database from before', () => {
+  const name = 'metal_before';
+  const folder = join(import.meta.dirname, '../../src/data/migrations');
+  const asMigrator = <T>(work: Parameters<typeof withClient<T>>[1]) =>
+    withClient(databaseUrl('migrator', name), work);
+  afterAll(() => dropDatabase(name));
+
+  it('keeps every spacing, step and bitting', async () => {
+    await withSuperuser((client) => client.query(`CREATE DATABASE ${name} OWNER kilnsman_migrator`));
+    const files = readdirSync(folder)
+      .filter((file) => file < '0010')
+      .sort();
+    await asMigrator(async (client) => {
+      await client.query(
+        'CREATE TABLE schema_migration (id serial PRIMARY KEY, name varchar(255) NOT NULL, run_on timestamp NOT NULL)',
+      );
+      for (const file of files) {
+        await client.query(readFileSync(join(folder, file), 'utf8'));
+        await client.query('INSERT INTO schema_migration (name, run_on) VALUES ($1, now())', [
+          file.replace('.sql', ''),
+        ]);
+      }
+      await client.query(
+        `INSERT INTO keyway (id, name, profile, spaces, depths, stop, blade_width_mm, first_space_mm, spacing_mm, depth_step_mm)
+         VALUES ('00000000-0000-4000-8000-000000000001', 'Known', 'disc', 20, 12, 'tip', 8, 40, 10, 2),
+           ('00000000-0000-4000-8000-000000000002', 'Unknown', 'disc', 4, 3, 'tip', 8, NULL, NULL, NULL)`,
+      );
+      await client.query(
+        `INSERT INTO code_series (id, name, keyway_id, prefix, first, count) VALUES
+           ('00000000-0000-4000-8000-000000000003', 'S', '00000000-0000-4000-8000-000000000002', 'S', 1, 1)`,
+      );
+      await client.query(
+        "INSERT INTO code_row (series_id, number, bitting) VALUES ('00000000-0000-4000-8000-000000000003', 1, '1323')",
+      );
+    });
+    await migrate(databaseUrl('migrator', name), 'kilnsman_serving');
+    await asMigrator(async (client) => {
+      const spaces = await client.query(
+        `SELECT k.name, count(*)::int AS n, min(at_mm)::float8 AS first, max(at_mm)::float8 AS last
+         FROM keyway_space s JOIN keyway k ON k.id = s.keyway_id GROUP BY k.name`,
+      );
+      expect(spaces.rows).toEqual([{ name: 'Known', n: 20, first: 40, last: 230 }]);
+      const depths = await client.query(
+        'SELECT count(*)::int AS n, min(cut_mm)::float8 AS first, max(cut_mm)::float8 AS last FROM keyway_depth',
+      );
+      expect(depths.rows).toEqual([{ n: 12, first: 0, last: 22 }]);
+      expect((await client.query('SELECT bitting FROM code_row')).rows).toEqual([{ bitting: [1, 3, 2, 3] }]);
+    });
+  });
+});
