@@ -1,5 +1,9 @@
 import { describe, expect, it } from 'vitest';
+import { listNames, listOf } from '@/core/catalogue/lists/lists';
 import { applyKindChecks, kindColumns } from '@/data/kind-checks';
+import { listRows } from '@/data/library/rows';
+import { writeRow } from '@/data/library/staged';
+import { database, transact } from '@/usecases/database';
 import { databaseUrl, withClient } from '../support/databases';
 import { testDatabase } from '../support/test-database';
 
@@ -39,3 +43,25 @@ describe('columns that hold a kind', () => {
     });
   });
 });
+
+describe('the choices of a list', () => {
+  const choices = listNames.flatMap((list) =>
+    listOf(list).columns.flatMap(({ name: column, type }) =>
+      type.kind === 'choice' ? [{ list, column, values: type.values }] : [],
+    ),
+  );
+
+  it.each(choices)('$column of $list is taken by its table', async ({ list, column, values }) => {
+    const [row] = (await listRows(database(), list, { limit: 1 })).rows;
+    if (!row) throw new Error(`the demo world has no row of ${list}`);
+    for (const value of values) {
+      const kept = transact(async (db) => {
+        await writeRow(db, list, row.id, { ...row.cells, [column]: value });
+        throw new NotKept();
+      });
+      await expect(kept, value).rejects.toBeInstanceOf(NotKept);
+    }
+  });
+});
+
+class NotKept extends Error {}
