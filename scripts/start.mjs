@@ -13,8 +13,8 @@ import {
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
-import { endGroup, endPid, isAlive, mustRun, run, whenToldToStop } from './lib/child.mjs';
-import { ensureDebianPackages } from './lib/debian.mjs';
+import { endGroup, endPid, isAlive, run, whenToldToStop } from './lib/child.mjs';
+import { ownDatabase, prepareDatabase } from './lib/database.mjs';
 import { ensureInstalled } from './lib/install.mjs';
 import { clusterRuns, startCluster } from './lib/postgres.mjs';
 import { cloneId, ensureRoom, nextBinary, privateFolder, root, Stop, say } from './lib/project.mjs';
@@ -45,11 +45,8 @@ async function main() {
 
   ensureRoom(root);
   await ensureInstalled();
-  const urls = process.env.DATABASE_URL ? givenDatabase() : await ownDatabase();
-  const env = { ...process.env, ...urls, PORT: String(port) };
-  if (env.MIGRATE_DATABASE_URL) await runTypeScript('scripts/migrate.ts', [], env);
-  delete env.MIGRATE_DATABASE_URL;
-  await runTypeScript('scripts/prepare-shop.ts', cluster ? ['--demo'] : [], env);
+  const urls = process.env.DATABASE_URL ? givenDatabase() : await startDatabase();
+  const env = await prepareDatabase({ ...process.env, ...urls, PORT: String(port) }, cluster !== undefined);
   await ensureBuilt('.next');
   if (!stopping) serve(env);
 }
@@ -59,17 +56,10 @@ function givenDatabase() {
   return MIGRATE_DATABASE_URL ? { DATABASE_URL, MIGRATE_DATABASE_URL } : { DATABASE_URL };
 }
 
-async function ownDatabase() {
-  await ensureDebianPackages(['postgresql']);
-  cluster = await startCluster('demo');
-  return {
-    DATABASE_URL: cluster.url('kilnsman_serving'),
-    MIGRATE_DATABASE_URL: cluster.url('kilnsman_migrator'),
-  };
-}
-
-function runTypeScript(file, args, env) {
-  return mustRun(process.execPath, ['--import', 'tsx', join(root, file), ...args], { cwd: root, env });
+async function startDatabase() {
+  const own = await ownDatabase('demo');
+  cluster = own.cluster;
+  return own.urls;
 }
 
 function serve(env) {

@@ -27,16 +27,19 @@ function refusal(status: number, message: string): NextResponse {
   return new NextResponse(message, { status, headers: { 'content-security-policy': "default-src 'none'" } });
 }
 
+/** While the program is written, the framework shows errors by evaluating code and tells changes through a socket. */
+const written = process.env.NODE_ENV === 'development';
+
 function contentPolicy(nonce: string): string {
   return [
     "default-src 'self'",
-    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'`,
-    `style-src 'self' 'nonce-${nonce}'`,
+    `script-src 'self' 'nonce-${nonce}' 'strict-dynamic'${written ? " 'unsafe-eval'" : ''}`,
+    `style-src 'self' ${written ? "'unsafe-inline'" : `'nonce-${nonce}'`}`,
     "style-src-attr 'unsafe-inline'",
     "img-src 'self' data: blob:",
     "font-src 'self'",
     "worker-src 'self'",
-    "connect-src 'self'",
+    `connect-src 'self'${written ? ' ws:' : ''}`,
     "object-src 'none'",
     "base-uri 'none'",
     "form-action 'self'",

@@ -30,7 +30,8 @@ afterAll(() => {
     '-e',
     `import('${clone}/scripts/lib/project.mjs').then((p) => console.log(p.cloneId))`,
   ]);
-  rmSync(`/var/lib/kilnsman/${clusters.toString().trim()}-demo`, { recursive: true, force: true });
+  for (const name of ['demo', 'dev'])
+    rmSync(`/var/lib/kilnsman/${clusters.toString().trim()}-${name}`, { recursive: true, force: true });
   rmSync(clone, { recursive: true, force: true });
 });
 
@@ -267,5 +268,20 @@ describe('npm test', () => {
     started.child.kill('SIGTERM');
     await until('the end', () => ended(started) && leftBehind().length === 0, 60);
     expect(started.child.exitCode).not.toBe(0);
+  });
+});
+
+describe('npm run dev', () => {
+  it('shows what is written a moment later, on a database of its own, and leaves nothing behind', async () => {
+    const dev = npmRun('run', 'dev');
+    await until('the program while it is written', serves);
+    const page = async () => (await fetch(`http://127.0.0.1:${port}/sign-in`)).text();
+    expect(await page()).toContain('Imre Pellimoor');
+    const file = join(clone, 'src/ui/standalone.tsx');
+    writeFileSync(file, readFileSync(file, 'utf8').replace('{title}</h1>', '{title} as written now</h1>'));
+    await until('the change', async () => (await page()).includes('as written now'));
+    process.kill(dev.child.pid ?? 0, 'SIGTERM');
+    await until('its end', () => ended(dev));
+    await until('no process', () => leftBehind().length === 0);
   });
 });
