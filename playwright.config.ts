@@ -1,14 +1,20 @@
 import { defineConfig } from '@playwright/test';
 
+// Set by `npm test`, which starts a server with a database of its own for each browser.
+const places = JSON.parse(process.env.E2E_PLACES ?? '[]') as { address: string; database: string }[];
+const own = places[Number(process.env.TEST_PARALLEL_INDEX ?? 0)];
+process.env.E2E_ADDRESS = own?.address ?? '';
+process.env.E2E_DATABASE = own?.database ?? '';
+
 export default defineConfig({
   testDir: 'tests/e2e',
   outputDir: '.kilnsman/test-results/e2e',
-  workers: 1,
+  workers: Math.max(1, places.length),
+  fullyParallel: true,
   // A busy machine may be several times slower than a quiet one: a test ends on what it waits for, not on these.
   timeout: 240_000,
   expect: { timeout: 30_000 },
   use: {
-    // Set by `npm test`, which starts the server.
     baseURL: process.env.E2E_ADDRESS,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Pacific/Auckland',

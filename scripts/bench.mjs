@@ -4,6 +4,7 @@ import { writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { measureRelease } from './bench/release.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { endGroup, mustRun, whenToldToStop } from './lib/child.mjs';
 import { ensureDebianPackages, findOnPath, postgresFolder } from './lib/debian.mjs';
@@ -61,7 +62,8 @@ async function main() {
     BENCH_PSQL: join(postgresFolder(), 'psql'),
     BENCH_SUPERUSER_URL: cluster.url('postgres', 'kilnsman'),
   });
-  writeFileSync(join(root, 'docs', 'bench.md'), report(figures, scripts));
+  const release = await measureRelease({ ...env, NEXT_TELEMETRY_DISABLED: '1' });
+  writeFileSync(join(root, 'docs', 'bench.md'), report({ ...figures, release }, scripts));
   say('docs/bench.md is written');
 }
 
@@ -156,7 +158,7 @@ async function scriptWeights(address) {
 }
 
 function report(figures, scripts) {
-  const { size, steady, drill, question, lines, search, pages, quotes } = figures;
+  const { size, steady, drill, question, lines, search, pages, quotes, release } = figures;
   const brought = figures.import;
   const heaviest = Object.entries(scripts).sort(([, a], [, b]) => b - a);
   const ms = ({ p50, p95, worst }) => `${p50} | ${p95} | ${worst}`;
@@ -221,6 +223,11 @@ ${steady.rows
 
 Post of an event, milliseconds: alone ${ms(steady.streams.alone)}; with ${steady.streams.open} live streams of 50 sessions open
 ${ms(steady.streams.among)} (p50, p95, worst): ${steady.streams.ratio} of its time alone at p50, target at most 2. The streams heard ${steady.streams.heard} messages; changes of the same moment go together.
+
+## A release
+
+What a production start needs: packages without those for development ${release.packagesMb} MB (with them ${release.withDevMb} MB), the build ${release.buildMb} MB. Laid
+out alone, it served its first page ${release.startMs} ms after it was started${release.page && release.paper ? ', and a thread of it drew a paper' : ' AND DID NOT WORK'}.
 
 ## JavaScript before the first input, kB compressed
 

@@ -5,6 +5,7 @@
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
 import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
 import { endGroup, endRunning, mustRun, run, whenToldToStop } from './lib/child.mjs';
@@ -21,6 +22,8 @@ const wanted = named.length === 0 ? parts : named;
 const onlyFiles = asked.filter((word) => !parts.includes(word));
 const results = join(privateFolder, 'test-results');
 const clusterName = `test-${process.pid}`;
+/** Browsers at once, each with a server and a database of its own: a test waits more than it works. */
+const browsers = Math.min(4, availableParallelism() + 1);
 const total = { passed: 0, failed: 0 };
 const endings = [];
 /** The vault key of this run. */
@@ -105,7 +108,7 @@ async function vitest(project, env = {}) {
   count(project, numPassedTests, failures(code, numFailedTests));
 }
 
-/** Two templates: `bare` with the schema only, `world` with the demo world. */
+/** Two templates: `bare` with the schema only, `world` with the demo world; and a copy of it for each browser. */
 async function prepareDatabases(cluster) {
   await mustRun(process.execPath, ['--import', 'tsx', 'tests/prepare-templates.ts'], {
     cwd: root,
@@ -115,6 +118,7 @@ async function prepareDatabases(cluster) {
       TEST_MIGRATOR_URL: cluster.url('kilnsman_migrator', 'postgres'),
       TEST_SERVING_URL: cluster.url('kilnsman_serving', 'postgres'),
       KILNSMAN_VAULT_KEY: vaultKey,
+      E2E_DATABASES: Array.from({ length: browsers }, (_, at) => databaseOf(at)).join(' '),
     },
   });
   return {
@@ -126,11 +130,20 @@ async function prepareDatabases(cluster) {
   };
 }
 
+/** The database of one browser. */
+function databaseOf(at) {
+  return `e2e_${at}`;
+}
+
 async function endToEnd(cluster, env) {
   await ensureDebianPackages(['chromium', 'poppler-utils', 'zbar-tools']);
   await ensureBuilt('.next-test');
-  const address = await serve(cluster.url('kilnsman_serving', 'e2e'));
-  const emptyAddress = await serve(cluster.url('kilnsman_serving', 'empty'));
+  const databases = Array.from({ length: browsers }, (_, at) =>
+    cluster.url('kilnsman_serving', databaseOf(at)),
+  );
+  const [emptyAddress, ...addresses] = await Promise.all(
+    [cluster.url('kilnsman_serving', 'empty'), ...databases].map(serve),
+  );
   const file = join(results, 'e2e.json');
   const { code } = await run(
     join(root, 'node_modules', '.bin', 'playwright'),
@@ -146,9 +159,8 @@ async function endToEnd(cluster, env) {
       env: {
         ...process.env,
         ...env,
-        E2E_ADDRESS: address,
+        E2E_PLACES: JSON.stringify(databases.map((database, at) => ({ database, address: addresses[at] }))),
         E2E_EMPTY_ADDRESS: emptyAddress,
-        E2E_DATABASE: cluster.url('kilnsman_serving', 'e2e'),
         E2E_EMPTY_DATABASE: cluster.url('kilnsman_serving', 'empty'),
         E2E_CLUSTER: clusterName,
         CHROMIUM: findOnPath('chromium'),

@@ -15,5 +15,6 @@ const loaded = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/prepare-
   },
 });
 if (loaded.status !== 0) throw new Error('the demo world could not be loaded');
-await copyTemplate('world', 'e2e');
+for (const name of (process.env.E2E_DATABASES ?? '').split(' ').filter(Boolean))
+  await copyTemplate('world', name);
 await copyTemplate('bare', 'empty');

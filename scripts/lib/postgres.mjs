@@ -16,7 +16,10 @@ const quiet = [
   'log_parameter_max_length_on_error=0',
   'log_statement=none',
 ];
-const safety = { production: [], throwaway: ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off'] };
+const safety = {
+  production: [],
+  throwaway: ['fsync=off', 'synchronous_commit=off', 'full_page_writes=off', 'max_connections=250'],
+};
 
 /** Whether the cluster was made, and whether it runs. */
 export function clusterExists(name) {

@@ -7,14 +7,20 @@ export interface PoolSize {
   readonly waitMs: number;
 }
 
-/**
- * A pool of connections. An idle client's error goes to `onIdleError` and the client is dropped;
- * the next query opens another, so the pool recovers when the server comes back.
- */
+/** What a pool tells of itself. */
+export interface PoolWatch {
+  /** The client is dropped; the next query opens another, so the pool recovers when the server comes back. */
+  readonly onIdleError: (error: Error) => void;
+  /** A query took longer than `slowMs`, its wait for the connection's earlier ones with it. Its text holds no value. */
+  readonly onSlow: (query: { readonly ms: number; readonly text: string }) => void;
+  readonly slowMs: number;
+}
+
+/** A pool of connections. */
 export function makePool(
   connectionString: string,
   { connections, waitMs }: PoolSize,
-  onIdleError: (error: Error) => void,
+  watch: PoolWatch,
 ): pg.Pool {
   const pool = new pg.Pool({
     connectionString,
@@ -22,12 +28,39 @@ export function makePool(
     connectionTimeoutMillis: waitMs,
     idleTimeoutMillis: 30_000,
   });
-  pool.on('error', onIdleError);
+  pool.on('error', watch.onIdleError);
   pool.on('connect', (client) => {
     const { connection } = client as unknown as { connection: EventEmitter };
     connection.prependListener('errorMessage', withoutValues);
+    time(client, watch);
   });
   return pool;
+}
+
+type AnyQuery = (config: unknown, ...rest: unknown[]) => unknown;
+
+/** Takes the time of every query of a client, whichever way it is asked. */
+function time(client: pg.PoolClient, { onSlow, slowMs }: PoolWatch): void {
+  const plain = client.query.bind(client) as AnyQuery;
+  const timed: AnyQuery = (config, ...rest) => {
+    const text = typeof config === 'string' ? config : (config as { text?: unknown } | null)?.text;
+    const begun = performance.now();
+    const end = () => {
+      const ms = Math.round(performance.now() - begun);
+      if (ms >= slowMs && typeof text === 'string')
+        onSlow({ ms, text: text.replace(/\s+/g, ' ').trim().slice(0, 160) });
+    };
+    const callback = rest.at(-1);
+    if (typeof callback === 'function')
+      return plain(config, ...rest.slice(0, -1), (...answer: unknown[]) => {
+        end();
+        callback(...answer);
+      });
+    const answer = plain(config, ...rest);
+    if (answer instanceof Promise) answer.then(end, end);
+    return answer;
+  };
+  client.query = timed as typeof client.query;
 }
 
 /** An error of the server as it arrives: what may quote a row, a value or a statement goes, before anybody sees it. */

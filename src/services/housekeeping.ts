@@ -8,6 +8,7 @@ import { endDeadImports } from '@/usecases/library/signs-of-life';
 import { publicOriginProblem } from '@/usecases/request-origin';
 import { applyRetention } from '@/usecases/secrets/retention';
 import { prepareVault } from '@/usecases/vault/prepare-vault';
+import { watchRequests } from './slow-log';
 
 const hourMs = 3_600_000;
 const minuteMs = 60_000;
@@ -27,6 +28,7 @@ export async function startHousekeeping(): Promise<void> {
     console.error(`kilnsman: ${vault.message}`);
     process.exit(1);
   }
+  watchRequests();
   warmShortLane();
   repeat('retention', hourMs, applyRetention);
   repeat('dead imports', minuteMs, endDeadImports);

@@ -4,6 +4,7 @@ import type { Db } from '@/data/db';
 import { makePool, type PoolSize } from '@/data/pool';
 import { withTransaction } from '@/data/with-transaction';
 import { log } from '@/outside/log';
+import { currentRoute } from '@/outside/request-route';
 
 /**
  * The pools of the serving role, each made at first use from DATABASE_URL (the build runs without one). What holds a
@@ -18,6 +19,9 @@ const sizes = {
   /** The parts of an import, and the one statement that stores it; many may wait for their turn. */
   imports: { connections: 3, waitMs: 300_000 },
 } as const satisfies Record<string, PoolSize>;
+
+/** A query that took longer is worth a look; what downloads and imports take is theirs. */
+const slowMs = 500;
 
 const pools = new Map<keyof typeof sizes, Pool>();
 
@@ -54,9 +58,12 @@ function poolOf(name: keyof typeof sizes): Pool {
   if (known) return known;
   const url = process.env.DATABASE_URL;
   if (!url) throw new Error('DATABASE_URL is not set');
-  const pool = makePool(url, sizes[name], (error) =>
-    log.warn({ code: (error as { code?: string }).code ?? error.name }, 'idle database client lost'),
-  );
+  const pool = makePool(url, sizes[name], {
+    onIdleError: (error) =>
+      log.warn({ code: (error as { code?: string }).code ?? error.name }, 'idle database client lost'),
+    onSlow: ({ ms, text }) => log.warn({ route: currentRoute(), ms, sql: text }, 'slow query'),
+    slowMs,
+  });
   pools.set(name, pool);
   return pool;
 }

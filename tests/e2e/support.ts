@@ -93,7 +93,7 @@ export async function expectAccessible(page: Page): Promise<void> {
         ({ id, nodes }) => `${theme} ${id}: ${nodes.map(({ target }) => target.join(' ')).join(', ')}`,
       );
       expect(found).toEqual([]);
-    }).toPass({ timeout: 10_000 });
+    }).toPass({ timeout: 60_000 });
   }
   await page.evaluate(() => {
     document.documentElement.dataset.theme = 'auto';
