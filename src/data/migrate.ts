@@ -2,8 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { runner } from 'node-pg-migrate';
 import pg from 'pg';
+import { storages } from '@/data/library/storage/storages';
 import { applyKindChecks } from './kind-checks';
-import { storages } from './library/storage';
 
 const folder = join(import.meta.dirname, 'migrations');
 

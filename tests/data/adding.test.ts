@@ -60,7 +60,7 @@ const recipes = {
     const cells = (alias: string) =>
       ['article', ...sizes].map((one) => `${one}: '${alias}.${one}'`).join(', ');
     insert(
-      'src/data/library/storage.ts',
+      'src/data/library/storage/keys.ts',
       "  'code-series': withId({",
       `  tumblers: withKey('article', 't', {
     table: 'tumbler', from: 'tumbler t', read: { ${cells('t')} }, write: { ${cells('s')} }, joins: '',
@@ -210,7 +210,7 @@ describe('one more of each', () => {
       'src/core/job/events/lead-checked.ts',
       "  purposes: () => ['learn'],\n",
     ],
-    ['a list without its storage', 'src/data/library/storage.ts', '  tumblers: withKey('],
+    ['a list without its storage', 'src/data/library/storage/keys.ts', '  tumblers: withKey('],
   ])('does not compile: %s', { timeout: 120_000 }, (_, file, line) => {
     expect(
       problems(line.startsWith('  tumblers') ? renamed(file, line) : without(file, line), file),

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { listNames, listOf } from '@/core/catalogue/lists/lists';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { applyKindChecks, kindColumns } from '@/data/kind-checks';
 import { listRows } from '@/data/library/rows';
 import { writeRow } from '@/data/library/staged';
@@ -42,6 +43,16 @@ describe('columns that hold a kind', () => {
       expect(await oidOf()).not.toBe(before);
     });
   });
+});
+
+it('a job wants as many keys as its table takes', async () => {
+  const kept = (keys: number) =>
+    transact(async (db) => {
+      await db.query('UPDATE job SET keys_wanted = $1', [keys]);
+      throw new NotKept();
+    });
+  await expect(kept(mostKeysWanted)).rejects.toBeInstanceOf(NotKept);
+  await expect(kept(mostKeysWanted + 1)).rejects.not.toBeInstanceOf(NotKept);
 });
 
 describe('the choices of a list', () => {

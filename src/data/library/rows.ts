@@ -2,7 +2,7 @@ import type { Cells } from '@/core/catalogue/lists/description';
 import { type LibraryList, type ListName, listOf } from '@/core/catalogue/lists/lists';
 import type { Db } from '../db';
 import { together } from '../together';
-import { storages } from './storage';
+import { storages } from './storage/storages';
 
 export interface LibraryRow {
   readonly id: string;

@@ -6,7 +6,7 @@ import { copyText } from '../copy-text';
 import type { Db } from '../db';
 import { insertMany } from '../insert-many';
 import { currentRows } from './rows';
-import { storages } from './storage';
+import { storages } from './storage/storages';
 
 /** A row read from a file or a form, waiting to be stored. */
 export interface StagedRow {

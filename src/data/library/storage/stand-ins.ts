@@ -1,0 +1,30 @@
+import type { standInLists } from '@/core/catalogue/lists/stand-ins';
+import { type ListStorage, list, pair, withKey, words } from './list-storage';
+
+export const standInStorages: Readonly<Record<keyof typeof standInLists, ListStorage>> = {
+  equals: pair('equal_article', 'article', 'equal', { note: 'note' }),
+  universals: withKey('article', 't', {
+    table: 'universal',
+    from: 'universal t',
+    read: {
+      article: 't.article',
+      families: list('t.families'),
+      frequencies:
+        "nullif((SELECT string_agg(trim_scale(f)::text, ' ' ORDER BY at) FROM unnest(t.frequencies_mhz) WITH ORDINALITY AS u(f, at)), '')",
+      layout: list('t.layout'),
+      cell: 't.cell',
+    },
+    write: {
+      article: 's.article',
+      families: words('s.families'),
+      frequencies_mhz: `${words('s.frequencies')}::numeric[]`,
+      layout: words('s.layout'),
+      cell: 's.cell',
+    },
+    joins: '',
+  }),
+  'universal-profiles': pair('universal_profile', 'universal', 'remote', {
+    profile: 'profile',
+    shells: 'shells',
+  }),
+};
