@@ -1,5 +1,5 @@
 import Link from 'next/link';
-import { type ListName, listGroups, listNames, listOf } from '@/core/catalogue/lists/lists';
+import { type ListName, listOf, listShelves } from '@/core/catalogue/lists/lists';
 import { localMoment } from '@/core/kinds/local-time';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
@@ -23,11 +23,9 @@ interface OverviewProps {
 }
 
 /** The lists of each shelf; applications, which people look for most, before what they name. */
-const groups = Object.entries(listGroups).map(([group, title]) => ({
+const groups = listShelves.map(({ title, lists }) => ({
   title,
-  lists: listNames
-    .filter((name) => listOf(name).group === group)
-    .sort((one, other) => Number(other === 'applications') - Number(one === 'applications')),
+  lists: [...lists].sort((one, other) => Number(other === 'applications') - Number(one === 'applications')),
 }));
 
 /** Every list of the library, what jobs speak against, and what was changed last. */

@@ -29,6 +29,8 @@ interface RowPageProps {
   readonly facts: readonly FactStanding[];
   readonly choices: Readonly<Record<string, readonly string[]>>;
   readonly zone: string;
+  /** What else is said of it elsewhere. */
+  readonly about?: ReactNode;
   /** What else this row has, for those who may see it. */
   readonly below?: ReactNode;
   readonly onSave: (data: unknown) => Promise<SaveAnswer>;
@@ -82,6 +84,7 @@ export function RowPage(props: RowPageProps) {
           )}
         </Panel>
       )}
+      {props.about}
       {facts.length > 0 && <Facts facts={facts} />}
       <Changes changes={props.changes} list={name} zone={props.zone} onUndo={props.onUndo} />
       {row && <Remove list={name} row={row} onRemove={props.onRemove} />}

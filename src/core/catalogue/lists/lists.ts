@@ -5,7 +5,7 @@ import { standInLists } from './stand-ins';
 import { vehicleLists } from './vehicles';
 
 /** The shelves of the library, in the order in which they are shown. */
-export const listGroups = {
+const listGroups = {
   vehicles: 'Vehicles',
   keys: 'Keys',
   standIns: 'Stand-ins',
@@ -55,6 +55,12 @@ function inOrder(lists: readonly LibraryList[]): LibraryList[] {
   for (const list of lists) place(list);
   return [...placed.values()];
 }
+
+/** Each shelf with its lists, as they are shown. */
+export const listShelves = (Object.keys(shelves) as ListGroup[]).map((group) => ({
+  title: listGroups[group],
+  lists: described.filter((list) => list.group === group).map(({ name }) => name),
+}));
 
 const lists = inOrder(described);
 

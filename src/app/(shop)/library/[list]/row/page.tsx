@@ -31,10 +31,13 @@ export default async function LibraryRowPage({ params, searchParams }: LibraryRo
       facts={list === 'applications' && view.row ? await readStandings(actor, view.row.id) : []}
       choices={await readChoices(actor, list)}
       zone={view.zone}
-      below={
+      about={
         list === 'keyways' && view.row ? (
           <KeywayMetal keyway={view.name} metal={await readKeywayMetal(actor, view.name)} />
-        ) : list === 'code-series' && view.row && mayDo(actor.role, 'codeRows') ? (
+        ) : undefined
+      }
+      below={
+        list === 'code-series' && view.row && mayDo(actor.role, 'codeRows') ? (
           <CodeRows series={view.name} />
         ) : undefined
       }
