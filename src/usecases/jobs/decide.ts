@@ -3,6 +3,7 @@ import { withAnswer } from '@/core/identify/answer-facts';
 import { unsureReliability } from '@/core/identify/gathered-facts';
 import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { failed } from '@/core/kinds/result';
 import { choiceAnswers } from '@/core/programming/choices';
 import type { Identity, PhysicalKey } from '@/core/programming/keys';
@@ -82,7 +83,7 @@ export async function changeRing(actor: PersonActor, input: ChangeRingInput): Pr
     if (await holdsKeyOfAnother(db, job.id, [...ids]))
       return failed('A key of another job cannot hang on this ring.', 'keys');
     const wanted = input.keys.filter(({ madeHere }) => madeHere).length;
-    if (wanted > 5) return failed('Up to 5 new keys in one job.', 'keys');
+    if (wanted > mostKeysWanted) return failed(`Up to ${mostKeysWanted} new keys in one job.`, 'keys');
     const identityOf = (key: KeyInput) => job.keys.find(({ id }) => id === key.id)?.identityId ?? uuid();
     const identities = new Map<string, Identity>();
     for (const key of input.keys) {
