@@ -178,7 +178,6 @@ beforeAll(() => {
     '.dependency-cruiser.cjs',
     'package.json',
     'tsconfig.json',
-    'next-env.d.ts',
   ])
     cpSync(join(root, part), join(copy, part), { recursive: true });
   symlinkSync(join(root, 'node_modules'), join(copy, 'node_modules'));

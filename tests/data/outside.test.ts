@@ -32,10 +32,11 @@ it('asks the bureau while nobody is kept from the job', async () => {
   const asked = { number, version: await version(number), kind: 'pinFromVin', about: null } as const;
   expect(await askBureau(locksmith, asked)).toMatchObject({ ok: true });
   vi.mocked(bureau.answer).mockImplementation(async () => {
-    // Whoever edits the job meanwhile gets its row at once.
+    // Whoever edits the job meanwhile gets its row: at once, or when the other answer is stored.
     await withClient(databaseUrl('serving', name), async (client) => {
       await client.query('BEGIN');
-      await client.query('SELECT 1 FROM job WHERE number = $1 FOR UPDATE NOWAIT', [number]);
+      await client.query("SET LOCAL lock_timeout = '3s'");
+      await client.query('SELECT 1 FROM job WHERE number = $1 FOR UPDATE', [number]);
       await client.query('ROLLBACK');
     });
     return { ok: true, value: '48213' };
