@@ -2,7 +2,7 @@ import type { Db } from './db';
 
 /** Tables and columns with amounts in the shop's currency that hold now; those of the past keep their own. */
 const amounts: Readonly<Record<string, readonly string[]>> = {
-  shop: ['price_class_minor', 'only_key_harm_minor', 'stolen_live_harm_minor'],
+  shop: ['price_class_minor', 'only_key_harm_minor', 'stolen_live_harm_minor', 'away_key_harm_minor'],
   supplier_price: ['price_minor', 'shipping_minor'],
   franchise_desk: ['labour_minor', 'programming_minor', 'cut_minor'],
   tool_right: ['use_minor'],

@@ -1,6 +1,7 @@
 import type { ClientBase } from 'pg';
 import { methodKinds } from '@/core/catalogue/methods';
 import { eventKinds } from '@/core/job/events/events';
+import { presences } from '@/core/programming/keys';
 import { routeKinds } from '@/core/programming/route';
 import { toolFunctions } from '@/core/programming/van-kit';
 import { optionKinds } from '@/core/quote/option-kinds';
@@ -11,6 +12,7 @@ export const kindColumns: Readonly<Record<string, readonly string[]>> = {
   'platform_method.kind': methodKinds,
   'tool_cover.method': toolFunctions,
   'job.route': routeKinds,
+  'job_key.presence': presences,
   'job_event.kind': eventKinds,
   'price_menu.work': menuWorks,
   'shop_warranty.option': optionKinds,

@@ -1,4 +1,4 @@
-import type { LocalRules } from '@/core/authority/documents';
+import type { LocalRules, PlainCopyRule } from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
 import type { OpenHours } from '@/core/travel/gaps';
 import type { Db } from './db';
@@ -18,6 +18,7 @@ export interface ShopRow {
   /** What the shop states that working on the only key, and leaving stolen keys live, is worth to avoid. */
   readonly onlyKeyHarmMinor: number;
   readonly stolenLiveHarmMinor: number;
+  readonly awayKeyHarmMinor: number;
   readonly habits: Habits;
   readonly rules: LocalRules;
   /** When the vans drive out. */
@@ -31,14 +32,21 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
     `SELECT id, name, is_demo AS "isDemo", zone, locale, currency, distance_unit AS "distanceUnit", market,
        quote_valid_days AS "quoteValidDays", price_class_minor AS "priceClassMinor",
        only_key_harm_minor AS "onlyKeyHarmMinor", stolen_live_harm_minor AS "stolenLiveHarmMinor",
+       away_key_harm_minor AS "awayKeyHarmMinor",
        jsonb_build_object('missing', habit_missing, 'copy', habit_copy, 'first', habit_first) AS habits,
        jsonb_build_object('licence', licence, 'identityAccepted', identity_accepted, 'rightAccepted', right_accepted,
-         'witness', witness_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
+         'witness', witness_rule, 'plainCopy', plain_copy_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
        lock_minutes AS "lockMinutes",
        jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open
      FROM shop`,
   );
   return result.rows[0];
+}
+
+/** What the shop asks for before it copies a working key without electronics. */
+export async function readPlainCopyRule(db: Db): Promise<PlainCopyRule> {
+  const result = await db.query<{ rule: PlainCopyRule }>('SELECT plain_copy_rule AS rule FROM shop');
+  return result.rows[0]?.rule ?? 'papers';
 }
 
 export async function getShopOrThrow(db: Db): Promise<ShopRow> {
@@ -50,7 +58,13 @@ export async function getShopOrThrow(db: Db): Promise<ShopRow> {
 /** What a new shop starts with; the rest has its usual values. */
 export type NewShop = Omit<
   ShopRow,
-  'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'habits' | 'rules' | 'lockMinutes' | 'open'
+  | 'onlyKeyHarmMinor'
+  | 'stolenLiveHarmMinor'
+  | 'awayKeyHarmMinor'
+  | 'habits'
+  | 'rules'
+  | 'lockMinutes'
+  | 'open'
 > & {
   readonly createdAt: Date;
 };
@@ -102,7 +116,7 @@ export async function updateOpenHours(db: Db, { days, from, to }: OpenHours): Pr
 export async function updateRules(db: Db, rules: LocalRules): Promise<void> {
   await db.query(
     `UPDATE shop SET licence = $1, identity_accepted = $2, right_accepted = $3, witness_rule = $4, forms = $5,
-       secret_days = $6, personal_days = $7`,
+       secret_days = $6, personal_days = $7, plain_copy_rule = $8`,
     [
       rules.licence,
       rules.identityAccepted,
@@ -111,6 +125,7 @@ export async function updateRules(db: Db, rules: LocalRules): Promise<void> {
       rules.forms,
       rules.secretDays,
       rules.personalDays,
+      rules.plainCopy,
     ],
   );
 }
@@ -122,11 +137,23 @@ export async function updateHabits(
     lockMinutes,
     onlyKeyHarmMinor,
     stolenLiveHarmMinor,
-  }: Pick<ShopRow, 'habits' | 'lockMinutes' | 'onlyKeyHarmMinor' | 'stolenLiveHarmMinor'>,
+    awayKeyHarmMinor,
+  }: Pick<
+    ShopRow,
+    'habits' | 'lockMinutes' | 'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'awayKeyHarmMinor'
+  >,
 ): Promise<void> {
   await db.query(
     `UPDATE shop SET habit_missing = $1, habit_copy = $2, habit_first = $3, lock_minutes = $4, only_key_harm_minor = $5,
-       stolen_live_harm_minor = $6`,
-    [habits.missing, habits.copy, habits.first, lockMinutes, onlyKeyHarmMinor, stolenLiveHarmMinor],
+       stolen_live_harm_minor = $6, away_key_harm_minor = $7`,
+    [
+      habits.missing,
+      habits.copy,
+      habits.first,
+      lockMinutes,
+      onlyKeyHarmMinor,
+      stolenLiveHarmMinor,
+      awayKeyHarmMinor,
+    ],
   );
 }

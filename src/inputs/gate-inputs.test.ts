@@ -31,6 +31,7 @@ const rules = {
   identityAccepted: ['passport'],
   rightAccepted: ['registration'],
   witness: 'never',
+  plainCopy: 'papers',
   forms: '',
   secretDays: 90,
   personalDays: 730,
@@ -42,6 +43,7 @@ const habits = {
   lockMinutes: 15,
   onlyKeyHarm: 150,
   stolenLiveHarm: 0,
+  awayKeyHarm: 60,
 };
 const right = {
   vanId: id,

@@ -30,6 +30,7 @@ import {
   type Known,
   keyFaults,
   type Presence,
+  presences,
   type Rank,
 } from '@/core/programming/keys';
 import { type RouteKind, routeKinds } from '@/core/programming/route';
@@ -55,7 +56,7 @@ export class ChooseCandidateInput extends JobEdit {
 export class KeyInput {
   @IsUUID(undefined, { message: 'Which key?' }) id!: string;
   @Length(1, 40, { message: 'Name the key, in up to 40 characters.' }) name!: string;
-  @IsIn(['here', 'elsewhere', 'lost', 'unknown'], { message: 'Choose where the key is.' })
+  @IsIn(presences, { message: 'Choose where the key is.' })
   presence!: Presence;
   @IsIn(['master', 'valet', 'none', 'unknown'], { message: 'Choose the rank.' }) rank!: Rank;
   @IsIn(['good', 'worn', 'broken', 'uncut'], { message: 'Choose the state of the blade.' })

@@ -8,13 +8,14 @@ import {
   type Known,
   keyFaults,
   type Presence,
+  presences,
   type Rank,
 } from '@/core/programming/keys';
 import { JobEdit } from './job-inputs';
 
 /** A key as a bench is told of it. */
 export class BenchKeyInput {
-  @IsIn(['here', 'elsewhere', 'lost', 'unknown'], { message: 'Choose where the key is.' })
+  @IsIn(presences, { message: 'Choose where the key is.' })
   presence!: Presence;
   @IsOptional() @IsIn(['master', 'valet', 'none', 'unknown'], { message: 'Choose the rank.' }) rank?: Rank;
   @IsOptional()

@@ -2,6 +2,8 @@ import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsInt, IsNumber, Max, MaxLength, Min
 import {
   type IdentityDocument,
   identityDocuments,
+  type PlainCopyRule,
+  plainCopyRules,
   type RightDocument,
   rightDocuments,
   type WitnessRule,
@@ -31,6 +33,7 @@ export class RulesInput {
   @IsIn(accepted(rightDocuments), { each: true, message: 'Choose of the list.' })
   rightAccepted!: RightDocument[];
   @IsIn(Object.keys(witnessRules), { message: 'Choose when a witness is wanted.' }) witness!: WitnessRule;
+  @IsIn(Object.keys(plainCopyRules), { message: 'Choose what is asked for.' }) plainCopy!: PlainCopyRule;
   @MaxLength(2000, { message: 'Up to 2,000 characters.' }) forms!: string;
   @IsInt({ message: 'Days, 1 to 3650.' })
   @Min(1, { message: '1 day or more.' })
@@ -59,4 +62,8 @@ export class HabitsInput {
   @Min(0, { message: '0 or more.' })
   @Max(100_000, { message: 'Up to 100,000.' })
   stolenLiveHarm!: number;
+  @IsNumber({}, { message: 'Type an amount.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(100_000, { message: 'Up to 100,000.' })
+  awayKeyHarm!: number;
 }

@@ -128,7 +128,7 @@ import { emptyLog } from '@/core/job/events/log';
 const none = { stage: 'none', doorNote: false, danger: false, role: 'locksmith', secondPerson: false };
 const at = new Date('2027-03-03T15:20:00Z');
 console.log(JSON.stringify({
-  routes: routeKinds, routeName: routeNames.optical, purpose: purposeOf('optical'), tools: toolFunctions,
+  routes: routeKinds, routeName: routeNames.optical, purpose: purposeOf('optical', { worksInHand: true }), tools: toolFunctions,
   ways: rowSchema(listOf('platform-methods')).properties.kind.enum,
   loan: quoteOf(testRequest, testSnapshot).options.find(({ kind }) => kind === 'shopLoan'),
   lists: listNames.filter((name) => listOf(name).group === 'keys'), header: csvHeader(listOf('tumblers')).trim(),

@@ -79,6 +79,7 @@ describe('the right to a car', () => {
       identityAccepted: ['passport'],
       rightAccepted: ['registration'],
       witness: 'always',
+      plainCopy: 'papers',
       forms: '',
       secretDays: 90,
       personalDays: 730,

@@ -63,6 +63,7 @@ describe('the route of a job', () => {
       lockMinutes: 15,
       onlyKeyHarm: 150,
       stolenLiveHarm: 1000,
+      awayKeyHarm: 60,
     } as const;
     expect(await setHabits(actor, habits)).toMatchObject({ ok: false });
     expect(await setHabits(proprietor, habits)).toMatchObject({ ok: true });

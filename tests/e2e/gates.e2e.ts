@@ -66,7 +66,7 @@ test('an AKL that adds: every lost key is shown live, and the customer’s wish 
   await expect(page.getByRole('heading', { name: 'Advised: AKL, adding' })).toBeVisible();
   await expect(page.getByText('lost, still live')).toHaveCount(2);
   await expect(page.getByRole('region', { name: 'Feasible routes' })).toContainText(
-    '2 missing keys stay live',
+    '2 keys that nobody can show stay live',
   );
   await page.getByRole('radio', { name: 'Erase, and learn again' }).click();
   await expect(page.getByText('customer chose')).toBeVisible();

@@ -23,7 +23,7 @@ for (const { place, source, flags } of workerData) {
 parentPort.postMessage('done');
 `;
 
-/** Runs the fuzz in a worker that is ended after a while: the place that never came back, or 'done'. */
+/** Runs the fuzz in a worker that is ended when one pattern takes too long: the place that never came back, or 'done'. */
 function fuzz(list: readonly Pattern[], limitMs: number): Promise<string> {
   return new Promise((resolve, reject) => {
     const worker = new Worker(fuzzer, { eval: true, workerData: list });
@@ -32,9 +32,11 @@ function fuzz(list: readonly Pattern[], limitMs: number): Promise<string> {
       clearTimeout(timer);
       void worker.terminate().then(() => resolve(word));
     };
-    const timer = setTimeout(() => end(last), limitMs);
+    let timer = setTimeout(() => end(last), limitMs);
     worker.on('message', (word: string) => {
       last = word;
+      clearTimeout(timer);
+      timer = setTimeout(() => end(last), limitMs);
       if (word === 'done') end(word);
     });
     worker.on('error', reject);

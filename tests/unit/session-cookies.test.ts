@@ -1,8 +1,13 @@
-import { afterEach, describe, expect, it, vi } from 'vitest';
+import { afterAll, afterEach, describe, expect, it, vi } from 'vitest';
 import { keepOfferCookie } from '@/app/offer/offer-cookie';
 import { keepDevice, keepSession, signInOrigin } from '@/app/session';
 
-const kept = vi.hoisted(() => new Map<string, { value: string } & Record<string, unknown>>());
+const kept = vi.hoisted(() => {
+  // Files share their modules: this one begins and ends with its own.
+  vi.resetModules();
+  return new Map<string, { value: string } & Record<string, unknown>>();
+});
+afterAll(() => void vi.resetModules());
 vi.mock('next/headers', () => ({
   cookies: async () => ({
     get: (name: string) => kept.get(name),

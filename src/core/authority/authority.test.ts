@@ -10,6 +10,7 @@ const nobody: Standing = {
   stage: 'none',
   doorNote: false,
   danger: false,
+  noteForPlainCopy: false,
   role: 'locksmith',
   secondPerson: false,
 };
@@ -27,6 +28,8 @@ describe('the gate', () => {
     ['seeSecret', false, true, true],
     ['openForPapers', false, true, true],
     ['openLock', false, false, true],
+    ['plainCopy', false, false, true],
+    ['handOver', false, false, true],
     ['readLock', false, false, true],
     ['cutFromCode', false, false, true],
     ['pinRead', false, false, true],

@@ -18,6 +18,7 @@ const rules: LocalRules = {
   identityAccepted: ['license', 'passport'],
   rightAccepted: ['registration'],
   witness: 'keysGone',
+  plainCopy: 'papers',
   forms: '',
   secretDays: 90,
   personalDays: 730,

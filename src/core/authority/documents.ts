@@ -34,6 +34,13 @@ export const witnessRules = {
 } as const;
 export type WitnessRule = keyof typeof witnessRules;
 
+/** What the shop asks for before it copies a working key without electronics; elsewhere papers are asked always. */
+export const plainCopyRules = {
+  papers: 'Papers, as always',
+  note: 'A note of who asked and which key was shown',
+} as const;
+export type PlainCopyRule = keyof typeof plainCopyRules;
+
 /** The shop's own rules, shown at the gate; local law and licensed practice prevail over them. */
 export interface LocalRules {
   /** Licence or registration of the shop, as it must be shown. */
@@ -41,6 +48,7 @@ export interface LocalRules {
   readonly identityAccepted: readonly IdentityDocument[];
   readonly rightAccepted: readonly RightDocument[];
   readonly witness: WitnessRule;
+  readonly plainCopy: PlainCopyRule;
   /** Forms and duties of the place, in words. */
   readonly forms: string;
   /** Days after the close when the key to a job's codes, bittings and PINs is destroyed. */

@@ -9,6 +9,8 @@ export interface Standing {
   readonly doorNote: boolean;
   /** Somebody is in danger: opens the door and nothing else. */
   readonly danger: boolean;
+  /** The shop takes a note for a plain copy of a working key without electronics. */
+  readonly noteForPlainCopy: boolean;
   /** Who asks, and whether a second person signed in for this trainee on this job. */
   readonly role: Role;
   readonly secondPerson: boolean;
@@ -28,7 +30,9 @@ const opened: Gate = { open: true };
 /** Whether something may be done on a job now. Danger to life opens the door to anybody. */
 export function gate(purpose: Purpose, standing: Standing): Gate {
   if (purpose === 'openForPapers' && standing.danger) return opened;
-  const noted = purpose === 'openForPapers' && standing.doorNote;
+  const noted =
+    (purpose === 'openForPapers' && standing.doorNote) ||
+    (purpose === 'plainCopy' && standing.noteForPlainCopy);
   if (!noted && !isAllowed(purpose, standing.stage))
     return { open: false, why: 'stage', message: `${purposeNames[purpose]}: ${lacking(purpose)}` };
   if (standing.role === 'trainee' && !standing.secondPerson && stageFor(purpose) !== 'none')

@@ -16,9 +16,19 @@ const good: ClosingRequest = {
   route: 'add',
   authority: 'onSite',
   log: { countBefore: 1, countAfter: 2, attempts: [worked], doors: [] },
-  planned: 2,
+  worksInHand: true,
+  noteForPlainCopy: false,
+  count: { planned: 2, tells: true, maximum: 8 },
   reason: '',
 };
+
+const counts = (before: number | undefined, after: number | 'cannotSay') => ({
+  ...(before !== undefined && { countBefore: before }),
+  countAfter: after,
+  attempts: [worked],
+  doors: [],
+});
+const plain = { attempts: [{ ...worked, route: 'none' as const, reason: 'Key shown' }], doors: [] };
 
 describe('closingNeeds', () => {
   const rows: readonly [string, Partial<ClosingRequest>, RegExp | undefined][] = [
@@ -61,24 +71,50 @@ describe('closingNeeds', () => {
       undefined,
     ],
     ['no count after', { log: { countBefore: 1, attempts: [worked], doors: [] } }, /count again/],
-    ['the car cannot say', { log: { countAfter: 'cannotSay', attempts: [worked], doors: [] } }, undefined],
+    ['a car that tells and is said not to', { log: counts(1, 'cannotSay') }, /This car can say/],
     [
-      'a count that does not fit',
-      { log: { countAfter: 3, attempts: [worked], doors: [] } },
-      /knows 3, the plan was 2/,
+      'a car that never says',
+      { count: { ...good.count, tells: false, planned: 'cannotSay' }, log: counts(undefined, 'cannotSay') },
+      undefined,
     ],
+    ['a count that does not fit', { log: counts(1, 3) }, /knows 3, the plan was 2/],
     [
       'a count that does not fit, with a reason',
-      {
-        log: { countAfter: 3, attempts: [worked], doors: [] },
-        reason: 'A key was learned by the owner meanwhile',
-      },
+      { log: counts(1, 3), reason: 'Learned meanwhile' },
+      undefined,
+    ],
+    ['a count beyond the slots', { log: counts(1, 9) }, /The car has 8 slots/],
+    [
+      'a count that no plan stands against',
+      { count: { ...good.count, planned: 'cannotSay' } },
+      /No plan stands/,
+    ],
+    ['a count that was not read before', { log: counts(undefined, 2) }, /not read before/],
+    [
+      'a key without electronics where none works, without authority',
+      { route: 'none', worksInHand: false, authority: 'none', log: plain },
+      /right to the car/,
+    ],
+    [
+      'the same with papers in advance',
+      { route: 'none', worksInHand: false, authority: 'advance', log: plain },
+      /right/,
+    ],
+    ['the same with papers at the car', { route: 'none', worksInHand: false, log: plain }, undefined],
+    [
+      'a plain copy of a working key, without papers',
+      { route: 'none', authority: 'none', log: plain },
+      /right/,
+    ],
+    [
+      'a plain copy by the note that the shop takes',
+      { route: 'none', authority: 'none', noteForPlainCopy: true, log: plain },
       undefined,
     ],
     [
-      'a plan that cannot be known',
-      { planned: 'cannotSay', log: { countAfter: 3, attempts: [worked], doors: [] } },
-      undefined,
+      'a note where no key works',
+      { route: 'none', authority: 'none', noteForPlainCopy: true, worksInHand: false, log: plain },
+      /right to the car/,
     ],
     ['refused without a word', { outcome: 'refused', authority: 'none', log: emptyLog }, /Write why/],
     [

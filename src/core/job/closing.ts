@@ -1,8 +1,8 @@
 import { type AuthorityStage, isAllowed } from '@/core/authority/purposes';
-import type { CountAnswer } from '@/core/programming/plan';
+import type { Purpose } from '@/core/kinds/purpose';
+import { type CountGround, countDoubt, countVerdict } from '@/core/programming/count-verdict';
 import { purposeOf } from '@/core/programming/purpose';
-import { countFits } from '@/core/programming/ring';
-import type { RouteKind } from '@/core/programming/route';
+import { methodOf, type RouteKind } from '@/core/programming/route';
 import { attemptPurposes } from './events/attempt-purposes';
 import type { JobLog } from './events/log';
 
@@ -20,36 +20,55 @@ export interface ClosingRequest {
   readonly route: RouteKind | null;
   readonly authority: AuthorityStage;
   readonly log: JobLog;
-  readonly planned: CountAnswer;
+  /** Whether a key in hand worked when the job began. */
+  readonly worksInHand: boolean;
+  /** The shop takes a note for a plain copy of a working key without electronics. */
+  readonly noteForPlainCopy: boolean;
+  readonly count: CountGround;
   /** Why the count differs, or why the work was not done; may be empty. */
   readonly reason: string;
 }
 
 /** Everything that keeps a job from being closed; empty when nothing does. */
-export function closingNeeds({ outcome, route, authority, log, planned, reason }: ClosingRequest): string[] {
+export function closingNeeds(request: ClosingRequest): string[] {
+  const { outcome, route, log, reason } = request;
   const needs: string[] = [];
-  const written = reason.trim() !== '';
-  if (outcome !== 'done' && outcome !== 'partly') {
-    if (!written) needs.push('Write why the work was not done.');
-    return needs;
-  }
+  if (outcome !== 'done' && outcome !== 'partly')
+    return reason.trim() === '' ? ['Write why the work was not done.'] : [];
   if (route === null) needs.push('Choose the route that was taken.');
-  const worked = log.attempts.filter(({ result }) => result === 'worked');
-  if (worked.length === 0) needs.push('Record the attempt that worked.');
-  const purposes = [
-    ...log.attempts.flatMap((attempt) => attemptPurposes(attempt)),
-    ...(route ? [purposeOf(route)] : []),
-  ];
-  if (purposes.some((purpose) => !isAllowed(purpose, authority))) {
+  if (!log.attempts.some(({ result }) => result === 'worked')) needs.push('Record the attempt that worked.');
+  if (purposesOf(request).some((purpose) => !isOpen(purpose, request)))
     needs.push(
-      'Record who had the right to the car and how it was seen. Only none, a repair and the desk go without.',
+      'Record who had the right to the car and how it was seen. Only the repair of a key that works and the desk go without.',
     );
-  }
-  if (route !== null && purposeOf(route) !== 'repair') {
-    if (log.countAfter === undefined) needs.push('Read the key count again, or say that the car cannot say.');
-    else if (countFits(log.countAfter, planned) === false && !written) {
-      needs.push(`The car knows ${log.countAfter}, the plan was ${planned}. Write why they differ.`);
-    }
-  }
+  if (route !== null && methodOf(route)) needs.push(...countNeeds(request));
   return needs;
+}
+
+function purposesOf({ route, log, worksInHand }: ClosingRequest): Purpose[] {
+  return [
+    ...log.attempts.flatMap((attempt) => attemptPurposes(attempt, { worksInHand })),
+    ...(route ? [purposeOf(route, { worksInHand })] : []),
+  ];
+}
+
+function isOpen(purpose: Purpose, { authority, noteForPlainCopy }: ClosingRequest): boolean {
+  return (purpose === 'plainCopy' && noteForPlainCopy) || isAllowed(purpose, authority);
+}
+
+/** A count that was not read before, that no plan stands against, or that does not fit, wants a reason. */
+function countNeeds({ log, count, reason }: ClosingRequest): string[] {
+  const verdict = countVerdict(log.countAfter, count);
+  if (verdict === 'notRead')
+    return [
+      count.tells
+        ? 'Read the key count again.'
+        : 'Ask the car for its key count, or say that the car cannot say.',
+    ];
+  if (reason.trim() !== '') return [];
+  const doubt = countDoubt(log.countAfter, count);
+  if (doubt !== undefined) return [doubt];
+  return count.tells && log.countBefore === undefined
+    ? ['The count was not read before the work. Write why.']
+    : [];
 }

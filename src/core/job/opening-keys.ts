@@ -23,13 +23,16 @@ const faultOfWhy: Partial<Record<Why, KeyFault>> = {
 export function openingRing(told: KeysTold, why: Why | null, makeId: () => string): OpeningRing {
   const mends = why !== null && faultOfWhy[why] !== undefined;
   const working = told.working ?? (why === 'spare' || why === 'broken' || mends ? 1 : 0);
-  const lost = told.lost ?? ((why === 'lost' || why === 'stolen') && working === 0 ? 1 : 0);
+  // A stolen key is one that the car knows and somebody has, however many others are in hand.
+  const stolen = why === 'stolen';
+  const lost = Math.max(told.lost ?? (why === 'lost' && working === 0 ? 1 : 0), stolen ? 1 : 0);
   const wanted = told.wanted ?? (mends ? 0 : 1);
   const keys: PhysicalKey[] = [];
   const identities: Identity[] = [];
   const add = (name: string, more: Partial<PhysicalKey>) => {
     const identityId = more.madeHere ? null : makeId();
-    if (identityId) identities.push({ id: identityId, known: more.presence === 'lost' ? 'yes' : 'untested' });
+    if (identityId)
+      identities.push({ id: identityId, known: more.presence === undefined ? 'untested' : 'yes' });
     keys.push({
       id: makeId(),
       tag: keys.length + 1,
@@ -51,7 +54,7 @@ export function openingRing(told: KeysTold, why: Why | null, makeId: () => strin
     });
   }
   for (let at = 0; at < Math.min(lost, 8); at += 1) {
-    add(keys.length === 0 ? "Owner's" : 'Spare', { presence: 'lost' });
+    add(keys.length === 0 ? "Owner's" : 'Spare', { presence: stolen ? 'stolen' : 'lost' });
   }
   for (let at = 0; at < Math.min(wanted, mostKeysWanted); at += 1)
     add('New', { madeHere: true, blade: 'uncut' });

@@ -4,6 +4,8 @@ export type Purpose =
   | 'quote'
   | 'decode'
   | 'repair'
+  | 'plainCopy'
+  | 'handOver'
   | 'codeToBitting'
   | 'codeFromVin'
   | 'pinLookUp'

@@ -1,6 +1,7 @@
 import { type AttemptOrder, orderAttempts } from './attempt-order';
-import { missingKeys } from './key-count';
+import { isMissing } from './key-count';
 import { type Route, type RouteKind, type RouteRequest, routeWord } from './route';
+import { leavesStolenLive } from './stolen';
 
 export interface Advice {
   readonly kind: RouteKind;
@@ -23,6 +24,15 @@ export function adviseRoute(routes: readonly Route[], request: RouteRequest): Ad
   });
   if (has('none') && request.situation.wanted > 0)
     return alone('none', `${request.platform.name} has no chip to learn: the right cut is enough.`);
+  const stopping = routes.find(
+    ({ kind, others, verdict }) => verdict.feasible && others === 'erase' && kind !== 'desk',
+  );
+  if (
+    request.situation.wanted === 0 &&
+    stopping &&
+    leavesStolenLive({ kind: 'repair', others: 'keep' }, request)
+  )
+    return alone(stopping.kind, 'Keys were stolen: only an erase stops them from starting the car.');
   if (request.situation.wanted === 0) {
     if (has('repair'))
       return alone('repair', 'The key in hand works once it is mended, and no new key is wanted.');
@@ -31,7 +41,10 @@ export function adviseRoute(routes: readonly Route[], request: RouteRequest): Ad
       return alone('none', `${request.platform.name} has no chip to learn: the right cut is enough.`);
   }
   const [first, second] = order.steps;
-  if (!first) return has('repair') ? alone('repair', 'The only route that nothing refuses.') : undefined;
+  if (!first)
+    return has('repair') && !leavesStolenLive({ kind: 'repair', others: 'keep' }, request)
+      ? alone('repair', 'The only route that nothing refuses.')
+      : undefined;
   return { kind: first.kind, why: reasonOf(routes, request, first.kind, second?.kind), order };
 }
 
@@ -44,7 +57,7 @@ function reasonOf(
   const route = routes.find(({ kind }) => kind === first);
   if (stolen && route?.others === 'erase')
     return 'Keys were stolen: only an erase stops them from starting the car.';
-  if (chosen.missing !== undefined && route?.others === chosen.missing && missingKeys(situation) > 0)
+  if (chosen.missing !== undefined && route?.others === chosen.missing && isMissing(situation))
     return `As chosen: ${chosen.missing === 'erase' ? 'the missing keys are erased' : 'the missing keys stay known'}.`;
   if (first === 'desk') return 'Nothing the van can do is open, or all of it costs more than the desk.';
   const behind = second ? ` If it fails: ${routeWord(second)}.` : '';

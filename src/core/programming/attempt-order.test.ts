@@ -13,7 +13,7 @@ const orderOf = (more: Partial<RouteRequest> = {}) => {
 };
 const kinds = (more: Partial<RouteRequest> = {}) => orderOf(more).steps.map(({ kind }) => kind);
 const lost = situation([key(1, { presence: 'lost' })]);
-const desk = { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true };
+const desk = { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true, towMinor: 0 };
 
 describe('the order of attempts', () => {
   it('ends at the desk where there is one', () => {

@@ -1,6 +1,7 @@
 import { type BestOrder, bestOrder, type Try } from './best-order';
 import { pinCostMinor } from './pin';
 import { isClone, makesKey, methodOf, type Route, type RouteKind, type RouteRequest } from './route';
+import { leavesStolenLive } from './stolen';
 import { findTool } from './van-kit';
 
 /** How often a tool and a car do not talk at all, so that every way by the socket fails. Stated; few jobs show it. */
@@ -26,9 +27,10 @@ export interface AttemptOrder {
 
 /** In which order to try the feasible routes that give a new key: the least expected cost, exactly. */
 export function orderAttempts(routes: readonly Route[], request: RouteRequest): AttemptOrder {
-  const open = routes.filter(
+  const all = routes.filter(
     ({ kind, verdict, cost, chance }) => verdict.feasible && makesKey(kind) && cost && chance,
   );
+  const open = all.filter((route) => !leavesStolenLive(route, request));
   const rights: Record<string, number> = {};
   const tries = open.map((route) => tryOf(route, open, request, rights));
   const desk = open.find(({ kind }) => kind === 'desk')?.cost?.cashMinor;
@@ -46,7 +48,12 @@ export function orderAttempts(routes: readonly Route[], request: RouteRequest): 
     })),
     expectedMinor: Math.round(order.expectedCost),
     chance: order.chance,
-    left: leftOut(open, tries, order),
+    left: [
+      ...leftOut(open, tries, order),
+      ...all
+        .filter((route) => leavesStolenLive(route, request))
+        .map(({ kind }) => ({ kind, why: 'leaves a stolen key live' })),
+    ],
   };
 }
 
@@ -54,7 +61,7 @@ export function orderAttempts(routes: readonly Route[], request: RouteRequest): 
 function tryOf(
   { kind, cost, chance }: Route,
   open: readonly Route[],
-  { platform, van, market }: RouteRequest,
+  { platform, van, market, desk }: RouteRequest,
   rights: Record<string, number>,
 ): Try {
   const method = platform.methods.find((one) => one.kind === kind);
@@ -72,7 +79,15 @@ function tryOf(
     setUps,
     closes: closedBy(kind, open, platform.methods),
     ...(methodOf(kind)?.bySocket && { cause: 'link' }),
+    ...(kind === 'desk' && desk && { dearerAfter: { tries: stopsTheCar(open), by: desk.towMinor } }),
   };
+}
+
+/** Routes after whose failure no key may start the car, so that it is towed. */
+function stopsTheCar(open: readonly Route[]): RouteKind[] {
+  return open
+    .filter(({ kind, others }) => kind !== 'desk' && (others === 'erase' || methodOf(kind)?.changesCar))
+    .map(({ kind }) => kind);
 }
 
 /** A failed erase may have wiped the keys that others rest on; a failed replacement has changed the car. */

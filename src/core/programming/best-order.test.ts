@@ -30,7 +30,10 @@ function bruteForce({ tries, setUps = {}, causes = {}, giveUp }: OrderRequest): 
       for (const at of order) {
         const one = tries[at];
         if (!one) continue;
-        cost += reached * one.cost;
+        const dearer = one.dearerAfter?.tries.some((id) =>
+          order.slice(0, order.indexOf(at)).includes(Number(id)),
+        );
+        cost += reached * (one.cost + (dearer ? (one.dearerAfter?.by ?? 0) : 0));
         for (const name of one.setUps ?? []) {
           if (!paid.has(name)) cost += reached * (setUps[name] ?? 0);
           paid.add(name);
@@ -54,6 +57,10 @@ const request = fc
         setUps: fc.subarray(['pin', 'credit']),
         closes: fc.subarray(['0', '1', '2', '3', '4', '5', '6'], { maxLength: 2 }),
         cause: fc.option(fc.constantFrom('no link', 'wrong module'), { nil: undefined }),
+        dearerAfter: fc.record({
+          tries: fc.subarray(['0', '1', '2', '3', '4', '5', '6'], { maxLength: 2 }),
+          by: fc.integer({ min: 0, max: 300 }),
+        }),
       }),
       { maxLength: 7 },
     ),
@@ -73,7 +80,7 @@ const request = fc
   );
 
 describe('bestOrder', () => {
-  it('is as good as every order of every subset, with closing pairs, shared set-up and common causes', () => {
+  it('is as good as every order of every subset, with closing pairs, shared set-up, common causes and what gets dearer', () => {
     fc.assert(
       fc.property(request, (drawn) => {
         expect(bestOrder(drawn).expectedCost).toBeCloseTo(bruteForce(drawn), 6);

@@ -9,6 +9,8 @@ export interface Try {
   readonly setUps?: readonly string[];
   /** Tries that are closed off once this one has failed. */
   readonly closes?: readonly string[];
+  /** What it costs more once any of these has failed. */
+  readonly dearerAfter?: { readonly tries: readonly string[]; readonly by: number };
   /** The common cause, by name, that would make all tries under it fail. */
   readonly cause?: string;
 }
@@ -55,6 +57,9 @@ export function bestOrder({ tries, setUps = {}, causes = {}, giveUp }: OrderRequ
   const closedBy = tries.map(({ id }) =>
     tries.reduce((mask, other, at) => (other.closes?.includes(id) ? mask | (1 << at) : mask), 0),
   );
+  const dearerAfter = tries.map(({ dearerAfter: after }) =>
+    tries.reduce((mask, { id }, at) => (after?.tries.includes(id) ? mask | (1 << at) : mask), 0),
+  );
   const values = new Float64Array(1 << tries.length);
   const choices = new Int8Array(1 << tries.length).fill(-1);
   for (let failed = values.length - 1; failed >= 0; failed -= 1) {
@@ -62,7 +67,7 @@ export function bestOrder({ tries, setUps = {}, causes = {}, giveUp }: OrderRequ
     for (const [at, one] of tries.entries()) {
       if (failed & (1 << at) || failed & (closedBy[at] ?? 0)) continue;
       const rest = values[failed | (1 << at)] ?? giveUp;
-      const value = costOf(one, failed) + (1 - chanceOf(one, failed)) * rest;
+      const value = costOf(one, at, failed) + (1 - chanceOf(one, failed)) * rest;
       if (value < (values[failed] ?? giveUp) - 1e-9) {
         values[failed] = value;
         choices[failed] = at;
@@ -75,17 +80,18 @@ export function bestOrder({ tries, setUps = {}, causes = {}, giveUp }: OrderRequ
     const one = tries[at];
     if (!one) break;
     const chance = chanceOf(one, failed);
-    steps.push({ id: one.id, cost: costOf(one, failed), chance, reached });
+    steps.push({ id: one.id, cost: costOf(one, at, failed), chance, reached });
     reached *= 1 - chance;
     failed |= 1 << at;
   }
   return { steps, expectedCost: values[0] ?? giveUp, chance: 1 - reached };
 
-  function costOf(one: Try, failed: number): number {
+  function costOf(one: Try, at: number, failed: number): number {
     const unpaid = (one.setUps ?? []).filter(
-      (name) => !tries.some((other, at) => failed & (1 << at) && other.setUps?.includes(name)),
+      (name) => !tries.some((other, index) => failed & (1 << index) && other.setUps?.includes(name)),
     );
-    return unpaid.reduce((sum, name) => sum + (setUps[name] ?? 0), one.cost);
+    const dearer = failed & (dearerAfter[at] ?? 0) ? (one.dearerAfter?.by ?? 0) : 0;
+    return unpaid.reduce((sum, name) => sum + (setUps[name] ?? 0), one.cost + dearer);
   }
 
   /** Bayes: each failure under the same cause makes the cause likelier. */

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { adviseRoute } from './advice';
 import { adviseChoices, type ChoiceRequest } from './choices';
 import type { RouteRequest } from './route';
 import { findRoutes } from './routes';
@@ -11,11 +12,13 @@ const lost = situation([key(1), key(2, { presence: 'lost' })], {
 
 function advise(asked: Partial<RouteRequest>, more: Partial<ChoiceRequest> = {}) {
   const full = request(asked);
+  const routes = findRoutes(full);
   const advice = adviseChoices({
     platform: full.platform,
     situation: full.situation,
-    routes: findRoutes(full),
+    routes,
     route: 'add',
+    advised: adviseRoute(routes, full)?.kind,
     stolen: full.stolen,
     chipCertainty: 1,
     habits: { missing: 'advised', copy: 'advised', first: 'advised' },
@@ -54,10 +57,13 @@ describe('what is chosen beside the route', () => {
       whenFull: 'drops oldest',
     });
     expect(advise({ platform: both }).copy).toBe('clone');
-    const quick = platform({ methods: [method('add'), method('cloneDirect')], whenFull: 'drops oldest' });
+    const quick = platform({
+      methods: [method('add'), method('cloneDirect', { sessionP50Minutes: 30 })],
+      whenFull: 'drops oldest',
+    });
     expect(advise({ platform: quick }).copy).toBe('learn');
     const full = situation([key(1)], { memory: { knownCount: 8, maximum: 8, minimum: 1 } });
-    expect(advise({ platform: quick, situation: full }).copy).toBe('clone');
+    expect(advise({ platform: both, situation: full }).copy).toBe('clone');
   });
 
   it('cuts first where the key must turn, and programs first where the chip is in doubt', () => {

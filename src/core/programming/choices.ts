@@ -1,5 +1,5 @@
 import type { Platform } from '@/core/catalogue/platform';
-import { missingKeys } from './key-count';
+import { elsewhereKeys, isMissing, missingKeys, missingSays } from './key-count';
 import type { KeySituation } from './keys';
 import { isClone, learnsKey, makesKey, methodOf, type Route, type RouteKind } from './route';
 import { totalMinutes } from './work-time';
@@ -40,6 +40,8 @@ export interface ChoiceRequest {
   readonly routes: readonly Route[];
   /** The route taken, else the advised one. */
   readonly route: RouteKind | undefined;
+  /** The first of the order of attempts. */
+  readonly advised: RouteKind | undefined;
   readonly stolen: boolean;
   /** How sure the chip is, 0 to 1. */
   readonly chipCertainty: number;
@@ -62,18 +64,26 @@ function feasible({ routes }: ChoiceRequest, which: (route: Route) => boolean): 
 
 function keepOrErase(request: ChoiceRequest): ChoiceAdvice | undefined {
   const { situation, stolen, habits } = request;
-  const missing = missingKeys(situation);
-  const away = situation.keys.filter(({ presence }) => presence === 'elsewhere').length;
-  if (missing === 0) return undefined;
+  const away = elsewhereKeys(situation);
+  const missing = isMissing(situation);
+  if (!missing && away === 0) return undefined;
   const erasing = feasible(request, ({ others, kind }) => others === 'erase' && !methodOf(kind)?.changesCar);
   const keeping = feasible(
     request,
     ({ others, kind }) => others === 'keep' && makesKey(kind) && kind !== 'none',
   );
-  if (erasing.length === 0 || keeping.length === 0) return undefined;
-  const count = missing === 1 ? 'One key' : `${missing} keys`;
+  if (erasing.length === 0 || (keeping.length === 0 && away === 0)) return undefined;
   const consequences = {
-    keep: `${count} nobody can show can still start the car; the customer is told so.`,
+    keep: [
+      missing &&
+        `${missingSays(missingKeys(situation), 'starts', 'start')} the car as before; the customer is told so.`,
+      away > 0 &&
+        `${away === 1 ? 'The key' : `The ${away} keys`} kept elsewhere stay${away === 1 ? 's' : ''} known.`,
+      keeping.length === 0 &&
+        'The van has no way that keeps them: bring them to be learned again, or leave it.',
+    ]
+      .filter(Boolean)
+      .join(' '),
     erase: `No key that is not here starts the car any more${away > 0 ? `, ${away} kept elsewhere too` : ''}; each can be learned anew if found.`,
   };
   const advice = { question: 'missing', consequences } as const;
@@ -87,7 +97,7 @@ function keepOrErase(request: ChoiceRequest): ChoiceAdvice | undefined {
     : {
         ...advice,
         advised: 'keep',
-        why: 'The way that is advised or taken keeps them. Ask: a lost key may be found by somebody who knows the car.',
+        why: `The way that is advised or taken keeps them.${missing ? ' Ask: a lost key may be found by somebody who knows the car.' : ''}`,
       };
 }
 
@@ -106,19 +116,29 @@ function copyOrLearn(request: ChoiceRequest): ChoiceAdvice | undefined {
     learn: 'A key of its own in a slot of its own; can be erased alone from the others.',
   };
   const advice = { question: 'copy', consequences } as const;
+  // One page, one advice: what is said here is what the order of attempts begins with.
+  const first = request.advised;
+  if (first === undefined || !(isClone(first) || learnsKey(first))) return undefined;
+  const advised = isClone(first) ? 'clone' : 'learn';
+  if (habits.copy === advised) return { ...advice, advised, why: 'The shop’s habit, set in Settings.' };
   const { knownCount, maximum } = situation.memory;
-  if (typeof knownCount === 'number' && knownCount + situation.wanted > maximum)
-    return { ...advice, advised: 'clone', why: 'The memory is full; a copy takes no slot.' };
-  if (habits.copy !== 'advised')
-    return { ...advice, advised: habits.copy, why: 'The shop’s habit, set in Settings.' };
-  const saved = totalMinutes(learn.time, 'p50') - totalMinutes(clone.time, 'p50');
-  return saved >= 10
-    ? {
-        ...advice,
-        advised: 'clone',
-        why: `Quicker by about ${Math.round(saved)} min, and the car is not touched.`,
-      }
-    : { ...advice, advised: 'learn', why: 'About as quick, and the new key can later be erased by itself.' };
+  if (advised === 'clone' && typeof knownCount === 'number' && knownCount + situation.wanted > maximum)
+    return { ...advice, advised, why: 'The memory is full; a copy takes no slot.' };
+  const saved = Math.round(totalMinutes(learn.time, 'p50') - totalMinutes(clone.time, 'p50'));
+  if (advised === 'learn')
+    return {
+      ...advice,
+      advised,
+      why: 'Costs less on average, and the new key can later be erased by itself.',
+    };
+  return {
+    ...advice,
+    advised,
+    why:
+      saved >= 1
+        ? `Quicker by about ${saved} min, and the car is not touched.`
+        : 'Costs less on average, and the car is not touched.',
+  };
 }
 
 function cutOrProgram(request: ChoiceRequest): ChoiceAdvice | undefined {

@@ -1,8 +1,8 @@
 import { type MethodKind, methods } from '@/core/catalogue/methods';
 import type { PlatformMethod } from '@/core/catalogue/platform';
-import { isUsable, type KeySituation, knownInHand, type PhysicalKey } from './keys';
+import { canTurn, type KeySituation, knownInHand, onePerIdentity, type PhysicalKey } from './keys';
 import { keysToLearn, keyWord } from './keys-to-learn';
-import { isClone, type RouteKind, type RouteRequest, routeNames, type Verdict } from './route';
+import { isClone, type RouteRequest, routeNames, type Verdict } from './route';
 import { findTool } from './van-kit';
 
 export const feasible: Verdict = { feasible: true };
@@ -22,11 +22,17 @@ export function judgeMethod(request: RouteRequest, method: PlatformMethod): Verd
   return feasible;
 }
 
-/** Known keys in hand that may help a way of the platform: a valet introduces no other, but can be copied. */
-export function helpersOf(situation: KeySituation, kind: RouteKind): PhysicalKey[] {
-  return knownInHand(situation)
-    .filter(isUsable)
-    .filter(({ rank }) => rank !== 'valet' || isClone(kind));
+/**
+ * Known keys in hand that may help a way of the platform, each identity once: where the platform has ranks a valet
+ * introduces no other, but can be copied; a broken blade turns nothing, and its chip is read all the same.
+ */
+export function helpersOf(
+  { platform, situation }: Pick<RouteRequest, 'platform' | 'situation'>,
+  method: Pick<PlatformMethod, 'kind' | 'needsTurning'>,
+): PhysicalKey[] {
+  return onePerIdentity(knownInHand(situation).filter((key) => !method.needsTurning || canTurn(key))).filter(
+    ({ rank }) => platform.rank === 'none' || rank !== 'valet' || isClone(method.kind),
+  );
 }
 
 /** Keys in hand whose remote does nothing. */
@@ -52,19 +58,36 @@ const wantedCheck: Check = ({ situation }, method) => {
     : undefined;
 };
 
-const helpersCheck: Check = ({ situation }, method) => {
-  const helpers = helpersOf(situation, method.kind);
+const helpersCheck: Check = (request, method) => {
+  const { platform, situation } = request;
+  const helpers = helpersOf(request, method);
   if (helpers.length >= method.knownKeysNeeded) return undefined;
-  const valets = knownInHand(situation).filter(isUsable).length - helpers.length;
-  const fact = `Needs ${keyWord(method.knownKeysNeeded)} that the car knows in hand; ${helpers.length} here${valets > 0 ? ', the valet cannot introduce another' : ''}.`;
-  return refused(fact, valets > 0 ? 'Ask for the master.' : 'Ask for every key there is.');
+  const known = onePerIdentity(knownInHand(situation));
+  const valets =
+    platform.rank !== 'none' && !isClone(method.kind) && known.some(({ rank }) => rank === 'valet');
+  const broken = method.needsTurning && known.some((key) => !canTurn(key));
+  const copies = knownInHand(situation).length > known.length;
+  const why = [
+    valets && ', the valet cannot introduce another',
+    broken && ', a broken blade turns nothing',
+    copies && ', and a copy counts with its original',
+  ]
+    .filter(Boolean)
+    .join('');
+  const fact = `Needs ${keyWord(method.knownKeysNeeded)} that the car knows in hand; ${helpers.length} here${why}.`;
+  const lift = valets
+    ? 'Ask for the master.'
+    : broken
+      ? 'Put its chip into a new blade first.'
+      : 'Ask for every key there is.';
+  return refused(fact, lift);
 };
 
 const memoryCheck: Check = ({ platform, situation }, method) => {
   const { memory, wanted } = situation;
   if (methods[method.kind].makes !== 'key') return undefined;
   if (method.others === 'erase') {
-    const learned = keysToLearn(situation, method.others);
+    const learned = keysToLearn(situation, method);
     if (memory.maximum > 0 && learned > memory.maximum)
       return refused(`${learned} keys to learn, the car holds ${memory.maximum}.`, 'Leave a key out.');
     return learned < memory.minimum

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { countKeys } from './key-count';
+import { countKeys, isMissing, missingKeys, missingSays } from './key-count';
 import type { CarMemory, Identity, PhysicalKey } from './keys';
 import { key, situation } from './test-keys';
 
@@ -77,5 +77,40 @@ describe('countKeys', () => {
         expect(after.high).toBeLessThanOrEqual(before.high);
       }),
     );
+  });
+});
+
+describe('keys that nobody can show', () => {
+  const untested = {
+    identities: [
+      { id: 'identity-1', known: 'yes' as const },
+      { id: 'identity-2', known: 'untested' as const },
+    ],
+  };
+
+  it.each([
+    ['a lost key, the car not asked', [key(1), key(2, { presence: 'lost' })], 'notRead', {}, 'One key'],
+    ['a count over the keys shown', [key(1)], 3, {}, '2 keys'],
+    ['one of two not tried', [key(1), key(2)], 2, untested, '0 to 1 keys'],
+    ['one of two not tried, and one more', [key(1), key(2)], 3, untested, '1 to 2 keys'],
+    ['a lost one that the count does not see', [key(1), key(2, { presence: 'stolen' })], 1, {}, 'One key'],
+    ['one kept elsewhere', [key(1), key(2, { presence: 'elsewhere' })], 2, {}, undefined],
+  ] as [string, PhysicalKey[], CarMemory['knownCount'], object, string | undefined][])(
+    '%s',
+    (_what, keys, known, more, words) => {
+      const one = situation(keys, { memory: memory(known), ...more });
+      expect(isMissing(one)).toBe(words !== undefined);
+      if (words)
+        expect(missingSays(missingKeys(one), 'starts', 'start')).toMatch(
+          `${words} that nobody can show start`,
+        );
+    },
+  );
+
+  it('are in no memory where the car has none', () => {
+    const chipless = situation([key(1, { presence: 'lost' })], {
+      memory: { knownCount: 'cannotSay', maximum: 0, minimum: 0, none: true },
+    });
+    expect(isMissing(chipless)).toBe(false);
   });
 });

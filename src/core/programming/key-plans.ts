@@ -1,5 +1,5 @@
-import { countKeys } from './key-count';
-import { isUsable, type KeySituation, knownInHand } from './keys';
+import { type Bounds, missingKeys } from './key-count';
+import { type KeySituation, knownInHand, onePerIdentity } from './keys';
 import { keyWord } from './keys-to-learn';
 
 export type KeyPlanKind = 'add' | 'erase' | 'aklAdd' | 'clone';
@@ -20,8 +20,8 @@ export interface KeyPlan {
   readonly why: string;
   /** What the car should know afterwards. */
   readonly after: number | 'cannotSay';
-  /** Lost keys that could still start the car afterwards. */
-  readonly lostLive: number;
+  /** Keys that nobody can show and that could still start the car afterwards. */
+  readonly live: Bounds;
 }
 
 /**
@@ -31,9 +31,8 @@ export interface KeyPlan {
 export function keyPlans(situation: KeySituation): KeyPlan[] {
   const { memory, wanted } = situation;
   const { knownCount, maximum, minimum } = memory;
-  const { lostLive, unaccounted } = countKeys(situation);
-  const beyond = typeof unaccounted === 'object' ? Math.max(lostLive, unaccounted.low) : lostLive;
-  const inHand = knownInHand(situation).filter(isUsable);
+  const live = missingKeys(situation);
+  const inHand = onePerIdentity(knownInHand(situation));
   const known = typeof knownCount === 'number' ? knownCount : undefined;
   const again = inHand.length + wanted;
   const added = known === undefined ? undefined : known + wanted;
@@ -52,16 +51,16 @@ export function keyPlans(situation: KeySituation): KeyPlan[] {
     {
       kind: 'add',
       ...(introducers === 0 ? { ...room, fits: false, why: 'No key in hand can introduce another.' } : room),
-      lostLive: beyond,
+      live,
     },
     {
       kind: 'erase',
       fits: again >= minimum && again <= maximum && again > 0,
       why: eraseWords(again, inHand.length, minimum, maximum),
       after: knownCount === 'cannotSay' ? 'cannotSay' : again,
-      lostLive: 0,
+      live: { low: 0, high: 0 },
     },
-    { kind: 'aklAdd', ...room, lostLive: beyond },
+    { kind: 'aklAdd', ...room, live },
     {
       kind: 'clone',
       fits: inHand.length > 0 && wanted > 0,
@@ -70,7 +69,7 @@ export function keyPlans(situation: KeySituation): KeyPlan[] {
           ? 'There is no known key in hand to copy.'
           : 'The car sees the copy as its original; nothing in it changes.',
       after: known ?? 'cannotSay',
-      lostLive: beyond,
+      live,
     },
   ];
 }

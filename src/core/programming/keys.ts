@@ -1,5 +1,14 @@
-/** Where a key is. */
-export type Presence = 'here' | 'elsewhere' | 'lost' | 'unknown';
+import type { Ignition } from '@/core/catalogue/application';
+/** Where a key is; a stolen one is with somebody who can come back for the car. */
+export const presenceNames = {
+  here: 'Here',
+  elsewhere: 'Elsewhere, safe',
+  lost: 'Lost',
+  stolen: 'Stolen',
+  unknown: 'Nobody knows',
+} as const;
+export type Presence = keyof typeof presenceNames;
+export const presences = Object.keys(presenceNames) as Presence[];
 /** Where a platform has ranks, a master may introduce other keys and a valet may not. */
 export type Rank = 'master' | 'valet' | 'none' | 'unknown';
 export type BladeState = 'good' | 'worn' | 'broken' | 'uncut';
@@ -7,13 +16,6 @@ export const keyFaults = ['flatCell', 'wornButtons', 'crackedCase', 'brokenLoop'
 export type KeyFault = (typeof keyFaults)[number];
 /** Whether the car's memory holds an identity. */
 export type Known = 'yes' | 'no' | 'untested';
-
-export const presenceNames: Record<Presence, string> = {
-  here: 'Here',
-  elsewhere: 'Elsewhere, safe',
-  lost: 'Lost or stolen',
-  unknown: 'Nobody knows',
-};
 
 export const rankNames: Record<Rank, string> = {
   unknown: 'Not known',
@@ -66,6 +68,8 @@ export interface CarMemory {
   readonly knownCount: number | 'cannotSay' | 'notRead';
   readonly maximum: number;
   readonly minimum: number;
+  /** The car keeps no memory of keys: what fits starts it, and nothing is learned or erased. */
+  readonly none?: boolean;
 }
 
 /** Keys, identities and slots of one car. */
@@ -87,7 +91,45 @@ export function knownInHand({ keys, identities }: KeySituation): PhysicalKey[] {
   return keys.filter((key) => key.presence === 'here' && !key.madeHere && knownOf(key, identities) !== 'no');
 }
 
-/** Whether a key can be learned or shown to the car: it is here and its blade is not broken off. */
-export function isUsable(key: PhysicalKey): boolean {
-  return key.presence === 'here' && key.blade !== 'broken';
+/** Whether a key turns in the locks; the chip of one whose blade is broken off is still read where it is held. */
+export function canTurn({ blade }: Pick<PhysicalKey, 'blade'>): boolean {
+  return blade !== 'broken' && blade !== 'uncut';
+}
+
+/** One key for each identity: to the car an original and its copies are one. A key that turns stands for the others. */
+export function onePerIdentity(keys: readonly PhysicalKey[]): PhysicalKey[] {
+  const found = new Map<string, PhysicalKey>();
+  for (const key of keys) {
+    const name = key.identityId ?? key.id;
+    const before = found.get(name);
+    if (!before || (!canTurn(before) && canTurn(key))) found.set(name, key);
+  }
+  return [...found.values()];
+}
+
+/** Keys in hand that are known to work; one that was not tried is a doubt, whatever is hoped of it. */
+export function provedInHand({ keys, identities }: KeySituation): PhysicalKey[] {
+  return keys.filter((key) => key.presence === 'here' && !key.madeHere && knownOf(key, identities) === 'yes');
+}
+
+/** Whether a key in hand opens and starts the car, as far as anybody knows. */
+export function worksInHand(situation: Pick<KeySituation, 'keys' | 'identities'>): boolean {
+  return situation.keys.some(
+    (key) =>
+      key.presence === 'here' && !key.madeHere && canTurn(key) && knownOf(key, situation.identities) !== 'no',
+  );
+}
+
+/** Whether the car can be driven to where the key is made; a broken blade turns nothing and is still read by a push-start. */
+export function drives(
+  { keys, identities }: Pick<KeySituation, 'keys' | 'identities'>,
+  ignition: Ignition | null,
+): boolean {
+  return keys.some(
+    (key) =>
+      key.presence === 'here' &&
+      !key.madeHere &&
+      (ignition === 'push' || canTurn(key)) &&
+      knownOf(key, identities) !== 'no',
+  );
 }

@@ -4,14 +4,16 @@ import { purposeOf } from './purpose';
 import { routeKinds } from './route';
 
 describe('authority', () => {
-  it('wants person, papers and plate together for everything that touches the memory', () => {
+  it('wants person, papers and plate together for everything that gives a key', () => {
     for (const route of routeKinds) {
-      const touches = !['none', 'repair', 'desk'].includes(route);
-      for (const others of ['keep', 'erase'] as const) {
-        expect(isAllowed(purposeOf(route, others), 'none')).toBe(!touches);
-        expect(isAllowed(purposeOf(route, others), 'advance')).toBe(!touches);
-        expect(isAllowed(purposeOf(route, others), 'onSite')).toBe(true);
-      }
+      for (const others of ['keep', 'erase'] as const)
+        for (const worksInHand of [true, false]) {
+          const touches = route !== 'desk' && (route !== 'repair' || !worksInHand);
+          const purpose = purposeOf(route, { others, worksInHand });
+          expect(isAllowed(purpose, 'none')).toBe(!touches);
+          expect(isAllowed(purpose, 'advance')).toBe(!touches);
+          expect(isAllowed(purpose, 'onSite')).toBe(true);
+        }
     }
   });
 
@@ -22,7 +24,13 @@ describe('authority', () => {
     ['bench', 'erase', 'erase'],
     ['aklErase', 'erase', 'erase'],
     ['aklAdd', 'keep', 'learn'],
+    ['none', 'keep', 'plainCopy'],
   ] as const)('%s that would %s is %s', (route, others, purpose) =>
-    expect(purposeOf(route, others)).toBe(purpose),
+    expect(purposeOf(route, { others, worksInHand: true })).toBe(purpose),
   );
+
+  it.each(['none', 'repair'] as const)('of %s follows from whether a key in hand works', (route) => {
+    expect(purposeOf(route, { worksInHand: false })).toBe('handOver');
+    expect(purposeOf(route, { worksInHand: true })).not.toBe('handOver');
+  });
 });

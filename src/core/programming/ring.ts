@@ -1,6 +1,6 @@
-import { countKeys, type KeyCount } from './key-count';
-import { faultNames, isUsable, type KeySituation, knownOf, type PhysicalKey } from './keys';
-import { type CountAnswer, isErasing, type JobPlan } from './plan';
+import { countKeys, type KeyCount, missingKeys, missingSays } from './key-count';
+import { faultNames, type KeySituation, knownOf, type PhysicalKey } from './keys';
+import { isErasing, type JobPlan } from './plan';
 import { isClone, type Route } from './route';
 
 /** What a key is to the car and to the job; how that looks is said by the skin. */
@@ -52,7 +52,7 @@ export function deriveRing(situation: KeySituation, plan: JobPlan): Ring {
     count,
     slots: slotsOf(situation),
     slotsMaximum: situation.memory.maximum,
-    notes: notesOf(count, plan),
+    notes: notesOf(situation, plan),
   };
 }
 
@@ -73,18 +73,18 @@ function tagOf(key: PhysicalKey, situation: KeySituation, plan: JobPlan): RingTa
 
 function stateOf(
   key: PhysicalKey,
-  { identities }: KeySituation,
+  { identities, memory }: KeySituation,
   plan: JobPlan,
 ): Pick<RingTag, 'word' | 'state'> {
   const known = knownOf(key, identities);
   const erasing = isErasing(plan);
   if (key.madeHere) return madeHereState(plan, plan.learned.has(key.id));
-  if (key.presence === 'lost' || key.presence === 'unknown') {
-    const where = key.presence === 'lost' ? 'lost' : 'missing';
+  if (key.presence !== 'here' && key.presence !== 'elsewhere') {
+    const where = key.presence === 'unknown' ? 'missing' : key.presence;
     if (known === 'no') return { word: `${where}, not known`, state: 'gone' };
     if (erasing && plan.finished) return { word: 'erased', state: 'gone' };
     if (erasing) return { word: `${where}, will be erased`, state: 'ending' };
-    const word = plan.route === null ? 'still known' : 'still live';
+    const word = memory.none ? 'still fits' : plan.route === null ? 'still known' : 'still live';
     return { word: `${where}, ${word}`, state: 'live' };
   }
   if (key.presence === 'elsewhere')
@@ -93,7 +93,7 @@ function stateOf(
       : { word: 'away, known', state: 'away' };
   if (known === 'no') return { word: 'here, not known', state: 'strange' };
   if (erasing && plan.learned.has(key.id)) return { word: 'learned again', state: 'made' };
-  if (erasing && !plan.finished && isUsable(key)) return { word: 'to be learned again', state: 'again' };
+  if (erasing && !plan.finished) return { word: 'to be learned again', state: 'again' };
   if (key.blade === 'broken') return { word: 'blade broken', state: 'broken' };
   const [fault] = key.faults;
   if (fault) return { word: `works, ${faultNames[fault].toLowerCase()}`, state: 'check' };
@@ -126,26 +126,14 @@ function slotsOf({ keys, identities, memory }: KeySituation): (number | null)[] 
   return [...shown, ...Array.from({ length: memory.knownCount - shown.length }, () => null)];
 }
 
-function notesOf({ unaccounted, lostLive }: KeyCount, plan: JobPlan): string[] {
-  const notes: string[] = [];
-  if (typeof unaccounted === 'object' && unaccounted.high > 0) {
-    const { low, high } = unaccounted;
-    const number = low === high ? `${high}` : `${low} to ${high}`;
-    notes.push(`${number} unaccounted for: someone else may be able to start this car.`);
-  }
-  if (lostLive > 0 && !isErasing(plan)) {
-    notes.push(
-      lostLive === 1
-        ? 'The lost key can start this car until it is erased: tell the customer, choose at Route.'
-        : `${lostLive} lost keys can start this car until they are erased: tell the customer, choose at Route.`,
-    );
-  }
-  return notes;
-}
-
-/** Whether a count after the work fits the plan; undefined where there is nothing to compare. */
-export function countFits(after: CountAnswer | undefined, planned: CountAnswer): boolean | undefined {
-  if (after === undefined) return undefined;
-  if (after === 'cannotSay' || planned === 'cannotSay') return true;
-  return after === planned;
+function notesOf(situation: KeySituation, plan: JobPlan): string[] {
+  const missing = missingKeys(situation);
+  if (missing.high === 0) return [];
+  if (situation.memory.none)
+    return [`${missingSays(missing, 'still fits', 'still fit')} the locks of this car: tell the customer.`];
+  if (isErasing(plan))
+    return plan.finished ? [] : [`${missingSays(missing, 'starts', 'start')} this car until the erase.`];
+  return [
+    `${missingSays(missing, 'starts', 'start')} this car until an erase: tell the customer, choose at Route.`,
+  ];
 }

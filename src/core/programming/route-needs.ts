@@ -3,6 +3,7 @@ import type { PlatformMethod } from '@/core/catalogue/platform';
 import { helpersOf } from './judge-route';
 import { keysToLearn, keyWord } from './keys-to-learn';
 import { orderOfSources, pinSourceNames, systemTypeOrder } from './pin';
+import { wantsRankTest } from './rank-doubt';
 import { isClone, type Need, type RouteRequest } from './route';
 import { findTool } from './van-kit';
 
@@ -20,15 +21,19 @@ export function needsOf(request: RouteRequest, method: PlatformMethod): Need[] {
   ];
 }
 
-function knownKeys({ situation }: RouteRequest, { kind, knownKeysNeeded }: PlatformMethod): Need[] {
+function knownKeys(request: RouteRequest, method: PlatformMethod): Need[] {
+  const { knownKeysNeeded } = method;
   if (knownKeysNeeded === 0) return [];
-  const helpers = helpersOf(situation, kind);
+  const helpers = helpersOf(request, method);
   const tags = helpers.slice(0, knownKeysNeeded).map(({ tag, name }) => `${tag} ${name}`);
   return [
     {
       words: `${keyWord(knownKeysNeeded)} that the car knows${tags.length > 0 ? `: ${tags.join(' and ')}` : ''}`,
       state: helpers.length >= knownKeysNeeded ? 'there' : 'missing',
     },
+    ...(wantsRankTest(request, method)
+      ? [{ words: 'Test the rank first, by the sheet of the platform', state: 'to do' as const }]
+      : []),
   ];
 }
 
@@ -93,7 +98,7 @@ function theKeys({ situation }: RouteRequest, method: PlatformMethod): Need[] {
       words: 'Written consent, a photograph and a backup before the key is opened',
       state: 'to do',
     });
-  const learned = keysToLearn(situation, method.others);
+  const learned = keysToLearn(situation, method);
   if (learned > 1 && !isClone(method.kind))
     needs.push({ words: `All ${learned} keys ready before access is opened`, state: 'to do' });
   return needs;

@@ -132,6 +132,8 @@ export interface RouteMoney {
   readonly bureauFeeMinor: number;
   /** Stated harm of working on the only key. */
   readonly onlyKeyHarmMinor: number;
+  /** Stated harm of erasing a key that is kept elsewhere: it has to be brought and learned again. */
+  readonly awayKeyHarmMinor: number;
   /** Stated harm of leaving stolen keys live, and of going against what was chosen. */
   readonly stolenLiveHarmMinor: number;
   /** What is used up beside the key, by article. */
@@ -144,6 +146,8 @@ export interface DeskOffer {
   readonly totalMinor: number;
   readonly workingDays: number;
   readonly tow: boolean;
+  /** What a tow adds where the car drives now and a failed attempt has stopped it; 0 where it is towed anyway. */
+  readonly towMinor: number;
 }
 
 export interface RouteRequest {

@@ -27,11 +27,19 @@ describe('findRoutes', () => {
     ['all lost, AKL adding', { situation: situation(lost) }, 'aklAdd', true],
     [
       'a valet only',
-      { situation: situation([key(1, { rank: 'valet' })]) },
+      { platform: platform({ rank: 'lamp' }), situation: situation([key(1, { rank: 'valet' })]) },
       'add',
       /the valet cannot introduce/,
     ],
-    ['the only key broken off', { situation: situation([key(1, { blade: 'broken' })]) }, 'add', /0 here/],
+    [
+      'the only key broken off where it must turn',
+      {
+        platform: platform({ methods: [method('add', { needsTurning: true })] }),
+        situation: situation([key(1, { blade: 'broken' })]),
+      },
+      'add',
+      /0 here, a broken blade turns nothing/,
+    ],
     [
       'a key the car does not know',
       { situation: situation([key(1)], { identities: [{ id: 'identity-1', known: 'no' }] }) },
@@ -198,7 +206,12 @@ describe('findRoutes', () => {
       true,
     ],
     ['no desk', {}, 'desk', /No desk of this make/],
-    ['a desk', { desk: { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true } }, 'desk', true],
+    [
+      'a desk',
+      { desk: { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true, towMinor: 0 } },
+      'desk',
+      true,
+    ],
   ];
   it.each(rows)('%s', (_what, more, kind, expected) => {
     const route = findRoutes(request(more)).find((one) => one.kind === kind);
@@ -213,7 +226,9 @@ describe('findRoutes', () => {
     findRoutes(request(more)).find((one) => one.kind === kind);
 
   it('says what happens to the other keys', () => {
-    expect(route('aklAdd', { situation: situation(lost) })?.effect).toMatch(/2 missing keys stay live/);
+    expect(route('aklAdd', { situation: situation(lost) })?.effect).toMatch(
+      /2 keys that nobody can show stay live/,
+    );
     expect(route('aklErase', { situation: situation([key(1), ...lost.slice(1)]) })?.effect).toMatch(
       /not here stops working.*The key in hand must be learned again/,
     );

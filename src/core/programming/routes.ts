@@ -1,10 +1,12 @@
 import { type MethodKind, methods } from '@/core/catalogue/methods';
 import type { PlatformMethod } from '@/core/catalogue/platform';
 import { feasible, judgeMethod, missingWay, refused } from './judge-route';
-import { missingKeys } from './key-count';
-import type { PhysicalKey } from './keys';
-import { keysToLearn, plannedCount } from './keys-to-learn';
+import { elsewhereKeys, isMissing } from './key-count';
+import { type PhysicalKey, provedInHand } from './keys';
+import { keysToLearn, leavesAll, plannedCount } from './keys-to-learn';
+import { rankChance } from './rank-doubt';
 import {
+  type Chance,
   isClone,
   type NoReturn,
   type Route,
@@ -16,6 +18,7 @@ import {
 import { chanceOf } from './route-chance';
 import { effectOf } from './route-effect';
 import { needsOf } from './route-needs';
+import { leavesStolenLive } from './stolen';
 import { findTool } from './van-kit';
 import { totalMinutes, type WorkTime, workTime } from './work-time';
 
@@ -49,7 +52,7 @@ function plain(request: RouteRequest, kind: RouteKind): Route {
     cost: null,
     chance: null,
     noReturn: [],
-    plannedCount: plannedCount(situation, kind, 'keep'),
+    plannedCount: plannedCount(situation, kind, leavesAll),
   };
 }
 
@@ -76,7 +79,9 @@ function repairRoute(request: RouteRequest): Route {
   const broken = request.situation.keys.filter(canBeMended);
   const route: Route = {
     ...plain(request, 'repair'),
-    how: 'Cell, buttons, or the old board in a new case.',
+    how: broken.some(({ blade }) => blade === 'broken')
+      ? 'The chip of the old key into a new blade; cell, buttons or case where they are worn.'
+      : 'Cell, buttons, or the old board in a new case.',
     effect: 'No other key changes; the mended one stays known.',
     needs: broken.map(({ tag, name }) => ({ words: `Key ${tag}, ${name}`, state: 'there' })),
   };
@@ -103,7 +108,11 @@ function repairRoute(request: RouteRequest): Route {
 
 /** A fault of the customer's key that a repair lifts. */
 export function canBeMended(key: PhysicalKey): boolean {
-  return key.presence === 'here' && !key.madeHere && key.faults.some((fault) => fault !== 'deadRemote');
+  return (
+    key.presence === 'here' &&
+    !key.madeHere &&
+    (key.blade === 'broken' || key.faults.some((fault) => fault !== 'deadRemote'))
+  );
 }
 
 function deskRoute(request: RouteRequest): Route {
@@ -136,19 +145,35 @@ function methodRoute(request: RouteRequest, method: PlatformMethod): Route {
     verdict: judgeMethod(request, method),
     how: method.how,
     needs: needsOf(request, method),
-    effect: effectOf(request, kind, others),
+    effect: effectOf(request, method),
     others,
     time,
     cost: costOf(request, time, method),
-    chance: chanceOf(kind, method.chance, record),
+    chance: chanceWithRank(request, method, record),
     noReturn: noReturnOf(request, method),
-    plannedCount: plannedCount(situation, kind, others),
+    plannedCount: plannedCount(situation, kind, method),
   };
 }
 
+/** A way that rests on a master is as likely as its key is one. */
+function chanceWithRank(
+  request: RouteRequest,
+  method: PlatformMethod,
+  record: RouteRequest['record'],
+): Chance {
+  const chance = chanceOf(method.kind, method.chance, record);
+  const master = rankChance(request, method);
+  return master === 1
+    ? chance
+    : {
+        value: chance.value * master,
+        rests: `${chance.rests}; the rank is not tested, a master in ${Math.round(master * 100)} %`,
+      };
+}
+
 function timeOf({ situation }: RouteRequest, method: PlatformMethod): WorkTime {
-  const { sessionP50Minutes, keyP50Minutes, spread, waitsSeconds, others } = method;
-  const each = Array.from({ length: Math.max(1, keysToLearn(situation, others)) }, () => ({
+  const { sessionP50Minutes, keyP50Minutes, spread, waitsSeconds } = method;
+  const each = Array.from({ length: Math.max(1, keysToLearn(situation, method)) }, () => ({
     p50Minutes: keyP50Minutes,
     spread,
   }));
@@ -157,30 +182,31 @@ function timeOf({ situation }: RouteRequest, method: PlatformMethod): WorkTime {
 
 /** Cash, work and stated harm of one attempt; what several routes share (a PIN, a right's use) is counted by the order. */
 function costOf(request: RouteRequest, time: WorkTime, method?: PlatformMethod): RouteCost {
-  const { money, stolen, situation } = request;
+  const { money, situation } = request;
   const workMinor = Math.round((totalMinutes(time, 'p50') / 60) * money.rateMinor);
   if (!method) return { cashMinor: 0, workMinor, harmMinor: 0 };
   const article = method.article === null ? 0 : (money.articleMinor[method.article] ?? 0);
-  const live = situation.keys.some((key) => key.presence === 'lost' && key.identityId !== null);
+  const erased = method.others === 'erase' ? elsewhereKeys(situation) : 0;
   const harmMinor =
+    erased * money.awayKeyHarmMinor +
     (touchesOnlyKey(request, method) ? money.onlyKeyHarmMinor : 0) +
-    ((stolen && live && method.others === 'keep') || isAgainstChoice(request, method)
-      ? money.stolenLiveHarmMinor
-      : 0);
-  return { cashMinor: article * (isClone(method.kind) ? situation.wanted : 1), workMinor, harmMinor };
+    (leavesStolenLive(method, request) || isAgainstChoice(request, method) ? money.stolenLiveHarmMinor : 0);
+  const { makes, usesUpEachKey } = methods[method.kind];
+  const pieces = makes === 'copy' || usesUpEachKey ? Math.max(1, situation.wanted) : 1;
+  return { cashMinor: article * pieces, workMinor, harmMinor };
 }
 
 /** Whether a way does what the customer chose not to have done. */
 function isAgainstChoice({ chosen, situation }: RouteRequest, { kind, others }: PlatformMethod): boolean {
-  if (chosen.missing !== undefined && chosen.missing !== others && missingKeys(situation) > 0) return true;
+  const notHere = isMissing(situation) || elsewhereKeys(situation) > 0;
+  if (chosen.missing !== undefined && chosen.missing !== others && notHere) return true;
   if (chosen.copy === undefined || methods[kind].makes === 'remote') return false;
   return (chosen.copy === 'clone') !== isClone(kind) && others === 'keep';
 }
 
+/** Whether the only key that is known to work is opened, whatever else lies beside it. */
 function touchesOnlyKey({ situation }: RouteRequest, { kind }: PlatformMethod): boolean {
-  if (!methods[kind].opensKey) return false;
-  const inHand = situation.keys.filter(({ presence, madeHere }) => presence === 'here' && !madeHere);
-  return inHand.length === 1;
+  return methods[kind].opensKey && provedInHand(situation).length < 2;
 }
 
 function noReturnOf(request: RouteRequest, method: PlatformMethod): NoReturn[] {

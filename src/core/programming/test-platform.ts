@@ -105,6 +105,7 @@ export function request(more: Partial<RouteRequest> = {}): RouteRequest {
       bureauFeeMinor: 3200,
       onlyKeyHarmMinor: 15_000,
       stolenLiveHarmMinor: 100_000,
+      awayKeyHarmMinor: 6_000,
       articleMinor: {},
     },
     desk: null,

@@ -1,6 +1,7 @@
 import { methods } from '@/core/catalogue/methods';
 import type { Platform } from '@/core/catalogue/platform';
 import { adviseRoute } from '@/core/programming/advice';
+import { missingKeys } from '@/core/programming/key-count';
 import type { KeySituation, PhysicalKey } from '@/core/programming/keys';
 import { keysToLearn } from '@/core/programming/keys-to-learn';
 import { orderOfSources, pinSourceNames } from '@/core/programming/pin';
@@ -14,7 +15,11 @@ export function keyStateOf(
   request: RouteRequest,
   routes: readonly Route[],
   route: RouteKind,
-  { allKeysLost, hasPin }: { readonly allKeysLost: boolean; readonly hasPin: boolean },
+  {
+    allKeysLost,
+    drives,
+    hasPin,
+  }: { readonly allKeysLost: boolean; readonly drives: boolean; readonly hasPin: boolean },
 ): KeyState {
   const advice = adviseRoute(routes, request);
   return {
@@ -24,6 +29,8 @@ export function keyStateOf(
     ),
     order: advice?.order.steps.map(({ kind }) => kind) ?? [],
     allKeysLost,
+    drives,
+    missing: missingKeys(request.situation),
   };
 }
 
@@ -41,7 +48,7 @@ function wayOf(route: Route, request: RouteRequest, hasPin: boolean): QuoteWay {
     keyP50Minutes: method?.keyP50Minutes ?? step.p50Minutes,
     spread: method?.spread ?? step.spread,
     waitsSeconds: method?.waitsSeconds ?? [],
-    keysAgain: keysToLearn(request.situation, route.others) - request.situation.wanted,
+    keysAgain: method ? keysToLearn(request.situation, method) - request.situation.wanted : 0,
     chance: chance?.value ?? 1,
     chanceRests: chance?.rests ?? '',
     credit: right?.useMinor ? { name: right.name, useMinor: right.useMinor, left: right.credits } : null,
@@ -66,7 +73,10 @@ function stateIn(request: RouteRequest, situation: KeySituation, allKeysLost: bo
   const routes = findRoutes(then);
   const advice = adviseRoute(routes, then);
   if (!advice || advice.kind === 'desk') return null;
-  return keyStateOf(then, routes, advice.kind, { allKeysLost, hasPin: false });
+  return {
+    ...keyStateOf(then, routes, advice.kind, { allKeysLost, drives: !allKeysLost, hasPin: false }),
+    ...(situation.wanted > 1 && { keys: situation.wanted }),
+  };
 }
 
 function oneKey(platform: Platform, presence: PhysicalKey['presence'], wanted: number): KeySituation {
@@ -89,6 +99,7 @@ function oneKey(platform: Platform, presence: PhysicalKey['presence'], wanted: n
       knownCount: platform.count === 'cannotSay' ? 'cannotSay' : 1,
       maximum: platform.slotsMaximum,
       minimum: platform.slotsMinimum,
+      ...(platform.slotsMaximum === 0 && { none: true }),
     },
     wanted,
   };

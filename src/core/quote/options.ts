@@ -1,6 +1,8 @@
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { daysBetween } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
+import { moreKeysNote } from '@/core/programming/keys-at-least';
+import { makesKey } from '@/core/programming/route';
 import { findBeaten } from './beaten';
 import { type DeskGrounds, type DeskWork, deskLines } from './drafts/franchise-desk';
 import { earningsOf } from './earnings';
@@ -78,7 +80,7 @@ function optionOf(
     warrantyMonths: rules.warrantyMonths[kind] ?? 0,
     earnings: null,
     reserves: draft.reserves,
-    notes: [...draft.notes, ...visit.notes],
+    notes: [...(makesKey(draft.route) ? moreKeysNote(request) : []), ...draft.notes, ...visit.notes],
     stale: draft.stale,
     beatenBy: null,
   };

@@ -1,7 +1,10 @@
 import { formatDay, type LocalDay } from '@/core/kinds/local-time';
+import { missingSays } from '@/core/programming/key-count';
+import { moreKeysNote } from '@/core/programming/keys-at-least';
 import {
   isClone,
   learnsKey,
+  makesKey,
   methodOf,
   type RouteKind,
   routeNames,
@@ -80,7 +83,7 @@ export function paperOf(
     .filter(({ kind, beatenBy, answers }) => kind !== offered && beatenBy === null && answers)
     .sort((a, b) => a.totalMinor - b.totalMinor)
     .slice(0, 2);
-  const papers = chosen.route !== 'none' && chosen.route !== 'repair' && isSold(chosen.kind);
+  const papers = chosen.route !== 'repair' && isSold(chosen.kind);
   return {
     car,
     work: workWords(chosen, request),
@@ -100,7 +103,7 @@ export function paperOf(
       ? 'The person, a photo identity, and the registration or another proof of the right to the car, together with the plate. Without them no work is done; local law and the shop’s own rules prevail.'
       : null,
     terms: termsOf(chosen, request, snapshot),
-    cautions: cautionsOf(chosen, snapshot),
+    cautions: [...(makesKey(chosen.route) ? moreKeysNote(request) : []), ...cautionsOf(chosen, snapshot)],
   };
 }
 
@@ -176,15 +179,25 @@ function termsOf(chosen: Available, request: QuoteRequest, snapshot: QuoteSnapsh
 function cautionsOf({ route, lines }: Available, { now, articles }: QuoteSnapshot): string[] {
   const erases = (now.ways[route]?.keysAgain ?? 0) > 0 || methodOf(route)?.purpose === 'erase';
   return [
-    ...(now.allKeysLost && learnsKey(route) && !erases
-      ? ['Lost keys still start the car until they are erased.']
-      : []),
+    ...(erases ? [] : missingWords(now, route)),
     ...(erases ? ['Keys that are not at the car stop working; have all of them with you.'] : []),
     ...(isClone(route) ? ['Keep the two keys apart near the car.'] : []),
     ...(articles.remote !== null && lines.some(({ part }) => part === 'article')
       ? ['The coin cell inside is dangerous to small children: keep it away from them.']
       : []),
     'The car stands safely, parked, with its brake set.',
+  ];
+}
+
+/** That keys nobody can show go on starting the car, after a spare as after an AKL that adds. */
+function missingWords({ missing, allKeysLost }: QuoteSnapshot['now'], route: RouteKind): string[] {
+  if (!missing)
+    return allKeysLost && learnsKey(route) ? ['Lost keys still start the car until they are erased.'] : [];
+  if (missing.high === 0) return [];
+  return [
+    route === 'none'
+      ? `${missingSays(missing, 'still fits', 'still fit')} the locks of this car.`
+      : `${missingSays(missing, 'still starts', 'still start')} the car until an erase.`,
   ];
 }
 

@@ -1,4 +1,5 @@
 import type { LocalDay, LocalMoment } from '@/core/kinds/local-time';
+import type { Bounds } from '@/core/programming/key-count';
 import type { RouteKind } from '@/core/programming/route';
 import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import type { FreeGap } from '@/core/travel/gaps';
@@ -27,6 +28,8 @@ export type LinePart = keyof typeof lineParts;
 export interface QuoteRequest {
   /** New keys wanted, 0 to 5. */
   readonly keys: number;
+  /** New keys that were asked for, where the car demands more of them. */
+  readonly keysAsked?: number;
   /** Worn keys to be mended. */
   readonly repairs: number;
   /** A fault of a key made them call, so that a repair answers the call as well as a new key. */
@@ -71,6 +74,12 @@ export interface KeyState {
   /** The order in which they would be tried. */
   readonly order: readonly RouteKind[];
   readonly allKeysLost: boolean;
+  /** How many new keys are wanted in this state, where it is not one. */
+  readonly keys?: number;
+  /** Whether the car can be driven to a desk; quotes of earlier times do not say it. */
+  readonly drives?: boolean;
+  /** Keys that nobody can show and that start the car; quotes of earlier times do not say it. */
+  readonly missing?: Bounds;
 }
 
 /** The articles of one key. */

@@ -1,10 +1,11 @@
-import type { Application } from '@/core/catalogue/application';
+import type { Application, Ignition } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
 import type { Job } from '@/core/job/job';
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { type Advice, adviseRoute } from '@/core/programming/advice';
 import type { Habits } from '@/core/programming/choices';
-import { type KeySituation, knownInHand } from '@/core/programming/keys';
+import { drives, type KeySituation, knownInHand } from '@/core/programming/keys';
+import { keysAtLeast } from '@/core/programming/keys-at-least';
 import type { DeskOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
 import { canBeMended, findRoutes } from '@/core/programming/routes';
 import type { VanKit } from '@/core/programming/van-kit';
@@ -23,6 +24,8 @@ export interface ShopTerms {
   /** What the shop states that working on the only key, and leaving stolen keys live, is worth to avoid. */
   readonly onlyKeyHarmMinor: number;
   readonly stolenLiveHarmMinor: number;
+  /** What it is worth not to erase a key that is kept elsewhere. */
+  readonly awayKeyHarmMinor: number;
   readonly habits: Habits;
 }
 
@@ -93,8 +96,12 @@ function routesFor(
   platform: Platform | undefined,
   grounds: RecommendationGrounds,
 ): RoutesFor {
-  const situation = situationOf(job, platform);
-  const request = routeRequest(job, application, platform, situation, grounds);
+  const asked = situationOf(job, platform);
+  const askedRequest = routeRequest(job, application, platform, asked, grounds);
+  const wanted = askedRequest ? keysAtLeast(askedRequest) : asked.wanted;
+  const situation = wanted === asked.wanted ? asked : { ...asked, wanted };
+  const request =
+    wanted === asked.wanted ? askedRequest : routeRequest(job, application, platform, situation, grounds);
   const routes = request ? findRoutes(request) : [];
   return { situation, request, routes, advice: request && adviseRoute(routes, request) };
 }
@@ -113,7 +120,8 @@ function priceable(
   const allKeysLost = knownInHand(situation).length === 0;
   return {
     request: {
-      keys: job.keysWanted,
+      keys: situation.wanted,
+      ...(situation.wanted > job.keysWanted && { keysAsked: job.keysWanted }),
       repairs: job.keys.filter(canBeMended).length,
       forFault: isFault(job),
       book: terms.book ?? pricing.lists.rules.style,
@@ -128,7 +136,11 @@ function priceable(
     },
     snapshot: {
       ...snapshotOf(application, grounds, pricing),
-      now: keyStateOf(request, routes, kind, { allKeysLost, hasPin: grounds.hasPin }),
+      now: keyStateOf(request, routes, kind, {
+        allKeysLost,
+        drives: drives(situation, application.ignition),
+        hasPin: grounds.hasPin,
+      }),
       later: null,
       lost: null,
     },
@@ -149,6 +161,7 @@ export function situationOf(job: Job, platform: Platform | undefined): KeySituat
       knownCount: job.log.countBefore ?? (cannotSay ? 'cannotSay' : 'notRead'),
       maximum: platform?.slotsMaximum ?? 0,
       minimum: platform?.slotsMinimum ?? 0,
+      ...(platform?.slotsMaximum === 0 && { none: true }),
     },
     wanted: job.keysWanted,
   };
@@ -167,7 +180,7 @@ function routeRequest(
     situation,
     van: { ...van, day: now.day },
     market: job.call.market ?? application?.market ?? null,
-    stolen: job.call.why === 'stolen',
+    stolen: job.keys.some(({ presence }) => presence === 'stolen') || job.call.why === 'stolen',
     chosen: chosenOf(job, shop),
     network: job.network,
     built: builtOf(job, application),
@@ -175,7 +188,10 @@ function routeRequest(
     money: moneyOf(pricing?.lists, shop),
     desk:
       application && pricing
-        ? deskOf(situation, articlesOf(application), { ...pricing.lists, trip: pricing.trip })
+        ? deskOf(situation, application.ignition, articlesOf(application), {
+            ...pricing.lists,
+            trip: pricing.trip,
+          })
         : null,
   };
 }
@@ -183,13 +199,14 @@ function routeRequest(
 /** What the shop reckons with when it weighs routes. */
 export function moneyOf(
   lists: Pick<PriceLists, 'rules' | 'bureauFeeMinor' | 'prices'> | undefined,
-  { onlyKeyHarmMinor, stolenLiveHarmMinor }: ShopTerms,
+  { onlyKeyHarmMinor, stolenLiveHarmMinor, awayKeyHarmMinor }: ShopTerms,
 ): RouteMoney {
   return {
     rateMinor: lists?.rules.rateMinor ?? 0,
     bureauFeeMinor: lists?.bureauFeeMinor ?? 0,
     onlyKeyHarmMinor,
     stolenLiveHarmMinor,
+    awayKeyHarmMinor,
     articleMinor: lowestNew(lists?.prices ?? []),
   };
 }
@@ -214,14 +231,22 @@ function chosenOf({ choices }: Job, { habits }: ShopTerms): RouteRequest['chosen
  */
 export function deskOf(
   situation: KeySituation,
+  ignition: Ignition | null,
   articles: readonly string[],
   grounds: Omit<PriceLists, 'bureauFeeMinor'> & { readonly trip: Trip | null },
 ): DeskOffer | null {
   const { desk } = grounds;
-  const tow = knownInHand(situation).length === 0;
-  const totalMinor = deskTotalMinor({ keys: situation.wanted, tow, articles }, grounds);
+  const tow = !drives(situation, ignition);
+  const total = (towed: boolean) => deskTotalMinor({ keys: situation.wanted, tow: towed, articles }, grounds);
+  const totalMinor = total(tow);
   return desk && totalMinor !== undefined
-    ? { name: desk.name, totalMinor, workingDays: desk.workingDays, tow }
+    ? {
+        name: desk.name,
+        totalMinor,
+        workingDays: desk.workingDays,
+        tow,
+        towMinor: (total(true) ?? totalMinor) - totalMinor,
+      }
     : null;
 }
 

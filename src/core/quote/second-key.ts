@@ -30,7 +30,7 @@ export function secondKeyOf(
   };
 }
 
-/** The total of one key in a visit of its own: by the same option, by the cheapest of the shop where it is closed then. */
+/** The total of one key, or as many as the car then demands, in a visit of its own: by the same option, by the cheapest of the shop where it is closed then. */
 function aloneMinor(
   kind: OptionKind,
   state: KeyState | null,
@@ -38,7 +38,13 @@ function aloneMinor(
   snapshot: QuoteSnapshot,
 ): number | null {
   if (!state) return null;
-  const alone: QuoteRequest = { ...request, keys: 1, agreed: null, visit: null, flexible: false };
+  const alone: QuoteRequest = {
+    ...request,
+    keys: state.keys ?? 1,
+    agreed: null,
+    visit: null,
+    flexible: false,
+  };
   const totalOf = (one: OptionKind) => {
     const priced = priceOption(one, alone, state, snapshot);
     return priced.ok ? [priced.totalMinor] : [];

@@ -36,17 +36,22 @@ const localTime = object({ day, hour });
 const kind = oneOf(optionKinds);
 const route = oneOf(routeKinds);
 
-const quoteRequest = object({
-  keys: { type: 'integer', minimum: 0, maximum: mostKeysWanted },
-  repairs: whole,
-  forFault: yesNo,
-  book: keyOf(bookStyles),
-  prefer: oneOf(['price', 'day']),
-  visit: orNull(localTime),
-  flexible: yesNo,
-  waitsFilled: yesNo,
-  agreed: orNull(object({ kind, minor: whole })),
-});
+const keys = { type: 'integer', minimum: 0, maximum: mostKeysWanted } as const;
+const quoteRequest = object(
+  {
+    keys,
+    keysAsked: keys,
+    repairs: whole,
+    forFault: yesNo,
+    book: keyOf(bookStyles),
+    prefer: oneOf(['price', 'day']),
+    visit: orNull(localTime),
+    flexible: yesNo,
+    waitsFilled: yesNo,
+    agreed: orNull(object({ kind, minor: whole })),
+  },
+  ['keysAsked'],
+);
 
 const rules = {
   style: keyOf(bookStyles),
@@ -102,7 +107,18 @@ const way = object({
   pin: orNull(object({ source: text, minor: whole })),
   usedUp: orNull(object({ article: text, eachKey: yesNo })),
 });
-const keyState = object({ route, ways: map(way), order: list(route), allKeysLost: yesNo });
+const keyState = object(
+  {
+    route,
+    ways: map(way),
+    order: list(route),
+    allKeysLost: yesNo,
+    keys: whole,
+    drives: yesNo,
+    missing: object({ low: whole, high: whole }),
+  },
+  ['keys', 'drives', 'missing'],
+);
 
 const snapshot = {
   at: localTime,

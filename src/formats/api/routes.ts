@@ -13,11 +13,12 @@ const within = (minimum: number, maximum: number) => ({ type: 'integer', minimum
 const countOr = <const Word extends string>(...words: readonly Word[]) =>
   ({ anyOf: [within(0, 64), oneOf(words)] }) as const;
 
+const bounds = object({ low: whole, high: whole });
 const keyCount = object({
   presentKnown: whole,
   presentUntested: whole,
   lostLive: whole,
-  unaccounted: { anyOf: [object({ low: whole, high: whole }), oneOf(['cannotSay', 'notRead'])] },
+  unaccounted: { anyOf: [bounds, oneOf(['cannotSay', 'notRead'])] },
   plans: list(
     object({
       plan: keyOf(keyPlanNames),
@@ -25,6 +26,7 @@ const keyCount = object({
       why: text,
       after: countOr('cannotSay'),
       lostLive: whole,
+      live: bounds,
     }),
   ),
 });
@@ -144,12 +146,13 @@ export function keyCountAnswer({
     lostLive,
     unaccounted:
       typeof unaccounted === 'string' ? unaccounted : { low: unaccounted.low, high: unaccounted.high },
-    plans: plans.map(({ kind, fits, why, after, lostLive: live }) => ({
+    plans: plans.map(({ kind, fits, why, after, live: { low, high } }) => ({
       plan: kind,
       fits,
       why,
       after,
-      lostLive: live,
+      lostLive: high,
+      live: { low, high },
     })),
   };
 }

@@ -10,7 +10,7 @@ import { instantOf } from '@/core/kinds/local-time';
 import type { PhysicalKey } from '@/core/programming/keys';
 import { pinSourceNames } from '@/core/programming/pin';
 import { purposeOf } from '@/core/programming/purpose';
-import { type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
+import { methodOf, type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
 import { Button } from '@/ui/button';
 import { SelectField, TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
@@ -26,6 +26,9 @@ export interface AttemptsProps {
   readonly zone: string;
   readonly now: { readonly day: string; readonly hour: string };
   readonly authorised: boolean;
+  /** Whether a key in hand works, and whether the shop takes a note for a plain copy of it. */
+  readonly worksInHand: boolean;
+  readonly noteForPlainCopy: boolean;
   readonly secrets: readonly SecretRef[];
   /** System types of the platform, where a tool has to try them. */
   readonly systemTypes: readonly string[];
@@ -45,6 +48,8 @@ export function AttemptForm({
   zone,
   now,
   authorised,
+  worksInHand,
+  noteForPlainCopy,
   secrets,
   systemTypes,
 }: AttemptsProps) {
@@ -65,10 +70,11 @@ export function AttemptForm({
   const [form, setForm] = useState(start);
   const [id, setId] = useState(() => uuid());
   const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
-  const purpose = purposeOf(form.route);
+  const purpose = purposeOf(form.route, { worksInHand });
   const byDealer = form.route === 'desk';
-  const learns = form.result === 'worked' && (byDealer || purpose !== 'repair');
-  const blocked = !isAllowed(purpose, authorised ? 'onSite' : 'none');
+  const learns = form.result === 'worked' && (byDealer || methodOf(form.route) !== undefined);
+  const byNote = purpose === 'plainCopy' && noteForPlainCopy;
+  const blocked = !byNote && !isAllowed(purpose, authorised ? 'onSite' : 'none');
   const send = () => {
     const from = instantOf({ day: form.day, hour: form.from }, zone);
     const to = instantOf({ day: form.day, hour: form.to }, zone);

@@ -9,9 +9,9 @@ import { type Outcome, outcomes } from '@/core/job/closing';
 import type { JobLog } from '@/core/job/events/log';
 import type { Authority } from '@/core/job/job';
 import type { Result } from '@/core/kinds/result';
+import { type CountGround, countDoubt, countVerdict } from '@/core/programming/count-verdict';
 import type { PhysicalKey } from '@/core/programming/keys';
 import type { CountAnswer } from '@/core/programming/plan';
-import { countFits } from '@/core/programming/ring';
 import type { RouteKind } from '@/core/programming/route';
 import { Button } from '@/ui/button';
 import { CountField } from '@/ui/count-field';
@@ -34,7 +34,10 @@ interface CloseStationProps {
   readonly now: { readonly day: string; readonly hour: string };
   readonly authority: Authority | undefined;
   readonly route: RouteKind | null;
-  readonly planned: CountAnswer;
+  /** What the count after the work is held against. */
+  readonly count: CountGround;
+  readonly worksInHand: boolean;
+  readonly noteForPlainCopy: boolean;
   readonly log: JobLog;
   readonly keys: readonly PhysicalKey[];
   readonly facts: Readonly<Record<string, string>>;
@@ -60,7 +63,7 @@ interface CloseStationProps {
 
 /** The end of a job: who had the right, what was tried, what the car really had, the count again, and how it ended. */
 export function CloseStation(props: CloseStationProps) {
-  const { job, closed, planned, log, route } = props;
+  const { job, closed, count, log, route } = props;
   return (
     <>
       <Lead
@@ -77,10 +80,12 @@ export function CloseStation(props: CloseStationProps) {
         zone={props.zone}
         now={props.now}
         authorised={props.authority !== undefined}
+        worksInHand={props.worksInHand}
+        noteForPlainCopy={props.noteForPlainCopy}
         secrets={props.secrets}
         systemTypes={props.systemTypes}
       />
-      <CountPanel job={job} log={log} planned={planned} />
+      <CountPanel job={job} log={log} count={count} />
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
       {props.sources && <SourcesPanel number={job.number} sources={props.sources} onRedo={props.onRedo} />}
@@ -101,7 +106,7 @@ function RightLine({ job, authority }: { job: JobRef; authority: Authority | und
   if (job.closed) return null;
   return (
     <Notice tone="ochre">
-      The right to the car is not on record. Only none, a repair and the desk go without.{' '}
+      The right to the car is not on record. Only the repair of a key that works and the desk go without.{' '}
       <Link
         href={`/jobs/${job.number}/on-site`}
         prefetch={false}
@@ -140,16 +145,17 @@ function Differences({
   );
 }
 
-function CountPanel({ job, log, planned }: { job: JobRef; log: JobLog; planned: CountAnswer }) {
+function CountPanel({ job, log, count: ground }: { job: JobRef; log: JobLog; count: CountGround }) {
   const event = useEvent(job);
-  const fits = countFits(log.countAfter, planned);
+  const verdict = countVerdict(log.countAfter, ground);
+  const doubt = countDoubt(log.countAfter, ground);
   return (
     <Panel title="Key count" note="The car is asked again; afterwards the count must be the plan's.">
       <dl className="mb-3 grid grid-cols-3 gap-3">
         {(
           [
             ['Before', log.countBefore],
-            ['Planned', planned],
+            ['Planned', ground.planned],
             ['After', log.countAfter],
           ] as const
         ).map(([label, count]) => (
@@ -159,12 +165,9 @@ function CountPanel({ job, log, planned }: { job: JobRef; log: JobLog; planned: 
           </div>
         ))}
       </dl>
-      {fits === false && (
-        <Notice tone="oxide">
-          The count differs from the plan. Find out why, or write the reason at the end.
-        </Notice>
-      )}
-      {fits === true && <Badge tone="glaze">The count fits the plan</Badge>}
+      {doubt !== undefined && <Notice tone="oxide">{doubt}</Notice>}
+      {verdict === 'fits' && <Badge tone="glaze">The count fits the plan</Badge>}
+      {verdict === 'cannotTell' && <Badge tone="plain">This car never says how many keys it knows</Badge>}
       {!job.closed && (
         <div className="mt-3 max-w-md">
           <CountField

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
-import type { KeyCount } from '@/core/programming/key-count';
+import { boundsWord, type KeyCount } from '@/core/programming/key-count';
 import { type KeyPlan, keyPlanNames } from '@/core/programming/key-plans';
 import type { Ring } from '@/core/programming/ring';
 import { TextField } from '@/ui/field';
@@ -79,11 +79,11 @@ export function KeyCountBench({ onCount }: KeyCountBenchProps) {
                 <Th>By the numbers</Th>
                 <Th>Why</Th>
                 <Th className="text-right">Known after</Th>
-                <Th className="text-right">Lost, still live</Th>
+                <Th className="text-right">Nobody can show, still live</Th>
               </Tr>
             </thead>
             <tbody>
-              {answer.plans.map(({ kind, fits, why, after, lostLive }) => (
+              {answer.plans.map(({ kind, fits, why, after, live }) => (
                 <Tr key={kind}>
                   <Th row>{keyPlanNames[kind]}</Th>
                   <Td>
@@ -93,7 +93,7 @@ export function KeyCountBench({ onCount }: KeyCountBenchProps) {
                   </Td>
                   <Td>{why}</Td>
                   <Td className="text-right font-mono">{after === 'cannotSay' ? 'not known' : after}</Td>
-                  <Td className="text-right font-mono">{lostLive}</Td>
+                  <Td className="text-right font-mono">{boundsWord(live)}</Td>
                 </Tr>
               ))}
             </tbody>
@@ -107,9 +107,9 @@ export function KeyCountBench({ onCount }: KeyCountBenchProps) {
 function countTitle({ unaccounted }: KeyCount): string {
   if (unaccounted === 'notRead') return 'The count is not read yet';
   if (unaccounted === 'cannotSay') return 'This car cannot say how many it knows';
-  const { low, high } = unaccounted;
-  if (high === 0) return 'Every key the car knows is here';
-  return `${low === high ? high : `${low} to ${high}`} unaccounted for`;
+  return unaccounted.high === 0
+    ? 'Every key the car knows is here'
+    : `${boundsWord(unaccounted)} unaccounted for`;
 }
 
 function countReason({ presentKnown, presentUntested, lostLive, unaccounted }: KeyCount): string {

@@ -12,6 +12,7 @@ import { ChoiceGroup } from '@/ui/choice-group';
 import { EditOutcome } from '@/ui/edit-outcome';
 import { TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
+import { Notice } from '@/ui/notice';
 import { Lead, Panel } from '@/ui/panel';
 import { RingView } from '@/ui/ring-view';
 import { type EditAction, useEdit } from '@/ui/use-edit';
@@ -25,6 +26,8 @@ interface RouteStationProps {
   readonly job: JobRef;
   readonly routes: readonly Route[];
   readonly advice: Advice | undefined;
+  /** Why there are more new keys than were asked for. */
+  readonly moreKeys: readonly string[];
   readonly choices: readonly ChoiceAdvice[];
   readonly made: readonly {
     readonly question: ChoiceQuestion;
@@ -85,6 +88,11 @@ export function RouteStation(props: RouteStationProps) {
         title={advice ? `Advised: ${routeNames[advice.kind]}` : 'Every route is refused'}
         reason={advice?.why ?? 'Below stands what refuses each, and what would lift it.'}
       />
+      {props.moreKeys.map((words) => (
+        <Notice key={words} tone="ochre">
+          {words}
+        </Notice>
+      ))}
       {!job.closed && (
         <div className="flex flex-wrap gap-4">
           {vans.length > 1 && (

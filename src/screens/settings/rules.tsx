@@ -2,7 +2,13 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { identityDocuments, type LocalRules, rightDocuments, witnessRules } from '@/core/authority/documents';
+import {
+  identityDocuments,
+  type LocalRules,
+  plainCopyRules,
+  rightDocuments,
+  witnessRules,
+} from '@/core/authority/documents';
 import { minorPlaces } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
 import { choiceAnswers, choiceTitles, type Habits } from '@/core/programming/choices';
@@ -23,6 +29,7 @@ interface RulesProps {
   readonly lockMinutes: number;
   readonly onlyKeyHarmMinor: number;
   readonly stolenLiveHarmMinor: number;
+  readonly awayKeyHarmMinor: number;
   readonly currency: string;
   readonly onRules: Action;
   readonly onHabits: Action;
@@ -99,6 +106,14 @@ function RulesForm({ rules, onRules }: RulesProps) {
             error={problemOf('witness')}
             choices={Object.entries(witnessRules).map(([value, label]) => ({ value, label }))}
             onChange={(event) => set({ witness: event.target.value as LocalRules['witness'] })}
+          />
+          <SelectField
+            label="Copy of a working key without electronics"
+            value={draft.plainCopy}
+            hint="Practice differs; where no key works papers are asked always."
+            error={problemOf('plainCopy')}
+            choices={Object.entries(plainCopyRules).map(([value, label]) => ({ value, label }))}
+            onChange={(event) => set({ plainCopy: event.target.value as LocalRules['plainCopy'] })}
           />
           <TextField
             label="Codes and PINs kept, days after the close"
@@ -182,6 +197,7 @@ function HabitsForm(props: RulesProps) {
     lockMinutes: String(props.lockMinutes),
     onlyKeyHarm: amount(props.onlyKeyHarmMinor),
     stolenLiveHarm: amount(props.stolenLiveHarmMinor),
+    awayKeyHarm: amount(props.awayKeyHarmMinor),
   });
   const { submit, pending, problemOf, general } = useSubmit(onHabits);
   const [saved, setSaved] = useState(false);
@@ -204,6 +220,7 @@ function HabitsForm(props: RulesProps) {
               lockMinutes: number(draft.lockMinutes),
               onlyKeyHarm: number(draft.onlyKeyHarm),
               stolenLiveHarm: number(draft.stolenLiveHarm),
+              awayKeyHarm: number(draft.awayKeyHarm),
             },
             () => {
               setSaved(true);
@@ -250,6 +267,15 @@ function HabitsForm(props: RulesProps) {
             value={draft.stolenLiveHarm}
             error={problemOf('stolenLiveHarm')}
             onChange={(event) => set({ stolenLiveHarm: event.target.value })}
+          />
+          <TextField
+            label={`Harm of erasing a key kept elsewhere, ${currency}`}
+            mono
+            inputMode="decimal"
+            value={draft.awayKeyHarm}
+            hint="For each: it has to be brought and learned again."
+            error={problemOf('awayKeyHarm')}
+            onChange={(event) => set({ awayKeyHarm: event.target.value })}
           />
         </div>
         <Problems problems={general} />

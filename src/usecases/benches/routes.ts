@@ -59,13 +59,13 @@ export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<R
     situation,
     van: { ...van, day },
     market: input.market ?? null,
-    stolen: input.stolen ?? false,
+    stolen: input.stolen === true || situation.keys.some(({ presence }) => presence === 'stolen'),
     chosen: {},
     network: input.network ?? null,
     built: input.built === undefined ? null : { from: input.built, to: input.built },
     record: records[platform.id] ?? [],
     money: moneyOf(prices, shop),
-    desk: prices ? deskOf(situation, [], { ...prices, trip: null }) : null,
+    desk: prices ? deskOf(situation, null, [], { ...prices, trip: null }) : null,
   };
   const routes = findRoutes(request);
   const advice = adviseRoute(routes, request);
@@ -139,7 +139,7 @@ function situationOf(
     identities: keys.flatMap((key, at) =>
       roots[at] === at ? [{ id: `identity-${at + 1}`, known: key.known ?? 'yes' }] : [],
     ),
-    memory: { knownCount: known, maximum, minimum },
+    memory: { knownCount: known, maximum, minimum, ...(maximum === 0 && { none: true }) },
     wanted,
   };
 }

@@ -5,6 +5,7 @@ import type { Purpose } from '@/core/kinds/purpose';
 import { type Failed, failed } from '@/core/kinds/result';
 import { findSecondPerson, readAuthority } from '@/data/authority';
 import type { Db } from '@/data/db';
+import { readPlainCopyRule } from '@/data/shop';
 
 /** What a job has to show for this person now. Inside a transaction the rows are held until it ends. */
 export async function standingOf(db: Db, actor: PersonActor, jobId: string, lock = false): Promise<Standing> {
@@ -15,6 +16,7 @@ export async function standingOf(db: Db, actor: PersonActor, jobId: string, lock
     stage: authorityStage(authority),
     doorNote: doorNote !== null,
     danger: danger !== null,
+    noteForPlainCopy: (await readPlainCopyRule(db)) === 'note',
     role: actor.role,
     secondPerson: second !== undefined,
   };

@@ -5,7 +5,9 @@ import { type EventKindName, eventRefusal, groundFor, type JobEvent } from '@/co
 import { formatJobNumber, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { othersEffect } from '@/core/programming/route';
+import type { CountGround } from '@/core/programming/count-verdict';
+import { worksInHand } from '@/core/programming/keys';
+import { othersEffect, type RouteKind } from '@/core/programming/route';
 import { appendAudit } from '@/data/audit';
 import { findApplication, getPlatformOrThrow } from '@/data/catalogue';
 import type { Db } from '@/data/db';
@@ -21,7 +23,7 @@ import { type Edited, editJob } from '../editing/edit-job';
 import { standingOf } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { type Guarded, guardTexts } from '../editing/texts';
-import { jobViewIn } from '../view/job-view';
+import { type JobView, jobViewIn } from '../view/job-view';
 import { keepSources } from './key-sources';
 
 export async function recordFacts(actor: PersonActor, input: FactsInput): Promise<Edited> {
@@ -98,6 +100,7 @@ async function groundOf(db: Db, actor: PersonActor, job: Job, kind: EventKindNam
     now: actor.at,
     standing,
     keyIds: new Set(job.keys.map(({ id }) => id)),
+    worksInHand: worksInHand(job),
     secretIds: new Set(secrets.map(({ id }) => id)),
     othersOf: (route) => othersEffect(route, platform),
     ownAttemptIds: wants.includes('ownAttempts')
@@ -111,18 +114,28 @@ async function platformOf(db: Db, job: Job): Promise<Platform | undefined> {
   return application && getPlatformOrThrow(db, application.platformId);
 }
 
+/** What the count after the work is held against. */
+function countGround(view: JobView | undefined, route: RouteKind | null): CountGround {
+  return {
+    planned: view?.routes.find(({ kind }) => kind === route)?.plannedCount ?? 'cannotSay',
+    tells: view?.platform?.count !== 'cannotSay',
+    maximum: view?.platform?.slotsMaximum ?? 0,
+  };
+}
+
 /** Closes a job where nothing keeps it open. */
 export async function closeJob(actor: PersonActor, input: CloseJobInput): Promise<Edited> {
   return editJob(actor, input, sections.close, async (db, job, input) => {
     const view = await jobViewIn(db, actor, job.number);
-    const { stage: authority } = await standingOf(db, actor, job.id, true);
-    const planned = view?.routes.find(({ kind }) => kind === job.route)?.plannedCount ?? 'cannotSay';
+    const { stage: authority, noteForPlainCopy } = await standingOf(db, actor, job.id, true);
     const needs = closingNeeds({
       outcome: input.outcome,
       route: job.route,
       authority,
       log: job.log,
-      planned,
+      worksInHand: worksInHand(job),
+      noteForPlainCopy,
+      count: countGround(view, job.route),
       reason: input.reason,
     });
     if (needs.length > 0) return { ok: false, problems: needs.map((message) => ({ message })) };

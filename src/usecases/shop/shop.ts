@@ -70,6 +70,7 @@ export async function setHabits(actor: PersonActor, input: HabitsInput): Promise
       lockMinutes,
       onlyKeyHarmMinor: minor(input.onlyKeyHarm),
       stolenLiveHarmMinor: minor(input.stolenLiveHarm),
+      awayKeyHarmMinor: minor(input.awayKeyHarm),
     });
     await appendAudit(db, actor, { action: 'shop.habits', subjectKind: 'shop', subjectId: id });
     return done(null);

@@ -117,6 +117,7 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
             situation,
             routes,
             route: job.route ?? advice?.kind,
+            advised: advice?.kind,
             stolen: request.stolen,
             chipCertainty: application ? 1 : chipCertainty(candidates, likely),
             habits: shop.habits,

@@ -5,6 +5,7 @@ import { openingRing } from '@/core/job/opening-keys';
 import { addDays, instantOf, type LocalDay } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import { purposeOf } from '@/core/programming/purpose';
+import { methodOf } from '@/core/programming/route';
 import {
   PastAttemptRow,
   PastFactRow,
@@ -171,7 +172,7 @@ function storeJob(
     difference_reason: row.reason ?? null,
   });
   tables.job_words?.push({ job_id: job.id, line: null });
-  if (row.route && !isAllowed(purposeOf(row.route), 'none')) {
+  if (row.route && !isAllowed(purposeOf(row.route, { worksInHand: true }), 'none')) {
     tables.job_authority?.push({
       job_id: job.id,
       stage: 'onSite',
@@ -193,7 +194,7 @@ function countsOf(row: PastJobRow, moment: 'before' | 'after'): JobEvent[] {
 
 function attemptOf(row: PastAttemptRow, job: PastJob, at: number): JobEvent {
   const from = new Date(job.openedAt.getTime() + row.afterMinutes * 60_000);
-  const learns = row.result === 'worked' && purposeOf(row.route) !== 'repair';
+  const learns = row.result === 'worked' && methodOf(row.route) !== undefined;
   return {
     kind: 'attemptRecorded',
     attemptId: worldId('past attempt', `${row.job} ${at}`),

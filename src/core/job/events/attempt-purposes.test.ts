@@ -18,7 +18,8 @@ describe('attemptPurposes', () => {
   it.each([
     [{}, ['repair']],
     [{ learnedKeyIds: ['k'] }, ['repair', 'learn']],
-    [{ route: 'none', learnedKeyIds: ['k'] }, ['repair', 'learn']],
+    [{ route: 'none', learnedKeyIds: ['k'] }, ['handOver', 'learn']],
+    [{ route: 'none' }, ['handOver']],
     [{ pinFrom: 'customer' }, ['repair', 'decode']],
     [{ pinFrom: 'socket' }, ['repair', 'pinRead']],
     [{ pinFrom: 'bureau', secretIds: ['s'] }, ['repair', 'pinLookUp', 'seeSecret']],
@@ -27,7 +28,7 @@ describe('attemptPurposes', () => {
     [{ route: 'cloneDirect' }, ['clone']],
     [{ route: 'desk', learnedKeyIds: ['k'], dealerPaper: 'W-1' }, ['repair']],
   ] as [Partial<Attempt>, string[]][])('%j wants %j', (more, purposes) => {
-    expect(attemptPurposes(attempt(more))).toEqual(purposes);
+    expect(attemptPurposes(attempt(more), { worksInHand: more.route !== 'none' })).toEqual(purposes);
   });
 });
 

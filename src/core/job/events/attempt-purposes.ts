@@ -1,7 +1,6 @@
 import type { PinSource } from '@/core/catalogue/platform';
 import type { Purpose } from '@/core/kinds/purpose';
-import { purposeOf } from '@/core/programming/purpose';
-import type { OthersEffect } from '@/core/programming/route';
+import { type PurposeGround, purposeOf } from '@/core/programming/purpose';
 import type { Attempt } from './log';
 
 const ofPin: Record<PinSource, Purpose> = {
@@ -18,9 +17,9 @@ const ofPin: Record<PinSource, Purpose> = {
  */
 export function attemptPurposes(
   { route, learnedKeyIds, pinFrom, secretIds }: Attempt,
-  others: OthersEffect = 'keep',
+  ground: PurposeGround,
 ): Purpose[] {
-  const own = purposeOf(route, others);
+  const own = purposeOf(route, ground);
   if (route === 'desk') return [own];
   return [
     own,

@@ -17,10 +17,20 @@ export const attemptRecorded: EventKind<Attempt> = {
       return refuse('Only an attempt that worked learns keys.');
     return { ok: true, log: { ...log, attempts: [...log.attempts, attempt] } };
   },
-  purposes: (attempt, { othersOf }) => attemptPurposes(attempt, othersOf(attempt.route)),
+  purposes: (attempt, { othersOf, worksInHand }) =>
+    attemptPurposes(attempt, { others: othersOf(attempt.route), worksInHand }),
   happenedAt: ({ to }) => to,
   contentProblem: dealerProblem,
-  refusal({ learnedKeyIds, secretIds }, ground) {
+  refusal({ route, reason, learnedKeyIds, secretIds }, ground) {
+    const { stage, noteForPlainCopy } = ground.standing;
+    if (
+      route === 'none' &&
+      ground.worksInHand &&
+      stage !== 'onSite' &&
+      noteForPlainCopy &&
+      reason.trim() === ''
+    )
+      return 'Write the note as the reason: who asked, and which working key was shown.';
     if (learnedKeyIds.some((id) => !ground.keyIds.has(id)))
       return 'A key learned in this attempt is not on the ring.';
     return secretIds?.some((id) => !ground.secretIds.has(id))

@@ -16,6 +16,8 @@ export interface EventGround {
   readonly now: Date;
   readonly standing: Standing;
   readonly keyIds: ReadonlySet<string>;
+  /** Whether a key in hand works. */
+  readonly worksInHand: boolean;
   readonly secretIds: ReadonlySet<string>;
   /** What a route does to the other keys on the platform of the chosen candidate. */
   readonly othersOf: (route: RouteKind) => OthersEffect;

@@ -108,13 +108,22 @@ describe('applyEvent', () => {
 describe('eventRefusal', () => {
   const ground: EventGround = {
     now: at(30),
-    standing: { stage: 'onSite', doorNote: false, danger: false, role: 'locksmith', secondPerson: false },
+    standing: {
+      stage: 'onSite',
+      doorNote: false,
+      danger: false,
+      noteForPlainCopy: false,
+      role: 'locksmith',
+      secondPerson: false,
+    },
     keyIds: new Set(['key']),
+    worksInHand: false,
     secretIds: new Set(['pin']),
     othersOf: () => 'keep',
     ownAttemptIds: new Set(),
   };
   const none = { ...ground.standing, stage: 'none' } as const;
+  const byNote = { ...none, noteForPlainCopy: true } as const;
   const trainee = { ...ground.standing, role: 'trainee' } as const;
   const recorded = foldEvents([attempt('a')]);
   const withdrawal: JobEvent = { kind: 'attemptWithdrawn', attemptId: 'a', reason: 'A slip' };
@@ -165,6 +174,41 @@ describe('eventRefusal', () => {
       emptyLog,
       { standing: { ...none, danger: true } },
       undefined,
+    ],
+    [
+      'a chipless key where none works',
+      attempt('b', { route: 'none' }),
+      emptyLog,
+      { standing: none },
+      /record at On site/,
+    ],
+    [
+      'a plain copy without papers',
+      attempt('b', { route: 'none' }),
+      emptyLog,
+      { standing: none, worksInHand: true },
+      /record at On site/,
+    ],
+    [
+      'a plain copy by a note that nobody wrote',
+      attempt('b', { route: 'none' }),
+      emptyLog,
+      { standing: byNote, worksInHand: true },
+      /Write the note/,
+    ],
+    [
+      'a plain copy by a note',
+      attempt('b', { route: 'none', reason: 'Owner, key shown' }),
+      emptyLog,
+      { standing: byNote, worksInHand: true },
+      undefined,
+    ],
+    [
+      'a note where no key works',
+      attempt('b', { route: 'none', reason: 'Owner' }),
+      emptyLog,
+      { standing: byNote },
+      /record at On site/,
     ],
     [
       'a trainee and what another recorded',

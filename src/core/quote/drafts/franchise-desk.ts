@@ -7,13 +7,13 @@ import { type DraftOrNot, no, statedRisk } from './draft';
 /** The desk of the make orders, cuts and programs; with a tow where no key works. */
 export function franchiseDesk(
   request: QuoteRequest,
-  { allKeysLost }: KeyState,
+  { allKeysLost, drives = !allKeysLost }: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
   const { desk, at } = snapshot;
   const { blank, remote, chip } = snapshot.articles;
   const articles = [remote ?? chip, blank].filter((one): one is string => one !== null);
-  const lines = deskLines({ keys: request.keys, tow: allKeysLost, articles }, snapshot);
+  const lines = deskLines({ keys: request.keys, tow: !drives, articles }, snapshot);
   if (!desk || !lines.ok) return no(lines.ok ? 'No desk of this make is known.' : lines.reason);
   return {
     ok: true,
@@ -32,9 +32,7 @@ export function franchiseDesk(
     againMinor: 0,
     againCustomerMinor: null,
     reserves: [],
-    notes: [
-      allKeysLost ? `${desk.name}; the car must be towed.` : `${desk.name}; the customer drives there.`,
-    ],
+    notes: [!drives ? `${desk.name}; the car must be towed.` : `${desk.name}; the customer drives there.`],
     stale: [],
   };
 }

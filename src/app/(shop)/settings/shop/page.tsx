@@ -14,6 +14,7 @@ export default async function RulesPage() {
       lockMinutes={shop.lockMinutes}
       onlyKeyHarmMinor={shop.onlyKeyHarmMinor}
       stolenLiveHarmMinor={shop.stolenLiveHarmMinor}
+      awayKeyHarmMinor={shop.awayKeyHarmMinor}
       currency={shop.currency}
       onRules={setRulesAction}
       onHabits={setHabitsAction}

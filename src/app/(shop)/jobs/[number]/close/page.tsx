@@ -1,5 +1,6 @@
 import { differences } from '@/core/catalogue/conflicts';
 import { momentWords } from '@/core/kinds/local-time';
+import { worksInHand } from '@/core/programming/keys';
 import { CloseStation } from '@/screens/close/close-station';
 import { readSources } from '@/usecases/jobs/key-sources';
 import { readJobHistory } from '@/usecases/jobs/list';
@@ -27,7 +28,13 @@ export default async function ClosePage({ params }: JobPageProps) {
       now={now}
       authority={job.authority.find(({ stage }) => stage === 'onSite')}
       route={job.route}
-      planned={routes.find(({ kind }) => kind === job.route)?.plannedCount ?? 'cannotSay'}
+      count={{
+        planned: routes.find(({ kind }) => kind === job.route)?.plannedCount ?? 'cannotSay',
+        tells: view.platform?.count !== 'cannotSay',
+        maximum: view.platform?.slotsMaximum ?? 0,
+      }}
+      worksInHand={worksInHand(job)}
+      noteForPlainCopy={shop.rules.plainCopy === 'note'}
       log={job.log}
       keys={job.keys}
       facts={Object.fromEntries(job.facts.map(({ kind, value }) => [kind, value]))}

@@ -1,3 +1,4 @@
+import { moreKeysNote } from '@/core/programming/keys-at-least';
 import { orderOfSources, systemTypeOrder } from '@/core/programming/pin';
 import { ringFor } from '@/core/programming/ring';
 import { RouteStation } from '@/screens/route/route-station';
@@ -20,6 +21,10 @@ export default async function RoutePage({ params }: JobPageProps) {
       job={editable(view)}
       routes={routes}
       advice={advice}
+      moreKeys={moreKeysNote({
+        keys: view.situation.wanted,
+        ...(view.situation.wanted > job.keysWanted && { keysAsked: job.keysWanted }),
+      })}
       choices={view.choices}
       made={job.choices}
       rank={view.rank}
