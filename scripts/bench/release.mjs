@@ -55,13 +55,19 @@ async function start(env) {
     ['node_modules/next/dist/bin/next', 'start', '-H', '127.0.0.1', '-p', String(port)],
     {
       cwd: folder,
-      env: { ...env, NODE_ENV: 'production', PORT: String(port) },
+      // The release begins with the vault key of the shop whose database it opens.
+      env: {
+        ...env,
+        NODE_ENV: 'production',
+        PORT: String(port),
+        KILNSMAN_VAULT_FILE: join(privateFolder, 'vault.key'),
+      },
       stdio: 'ignore',
       detached: true,
     },
   );
   try {
-    for (let tries = 0; tries < 600; tries += 1) {
+    for (let tries = 0; tries < 3000 && server.exitCode === null; tries += 1) {
       const page = await fetch(`http://127.0.0.1:${port}/sign-in`).catch(() => undefined);
       if (page) return { startMs: Math.round(performance.now() - begun), page: page.status === 200 };
       await new Promise((resolve) => setTimeout(resolve, 20));

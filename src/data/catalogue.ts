@@ -162,7 +162,9 @@ export async function listPlatforms(db: Db, ids: readonly string[]): Promise<Pla
   const platforms = await db.query<Omit<Platform, 'methods'>>(
     `SELECT id, name, chip_family AS "chipFamily", link, slots_maximum AS "slotsMaximum",
        slots_minimum AS "slotsMinimum", count, remote_learned AS "remoteLearned", rank,
-       when_full AS "whenFull", pin_sources AS "pinSources", system_types AS "systemTypes"
+       when_full AS "whenFull", pin_sources AS "pinSources", system_types AS "systemTypes",
+       CASE WHEN pellet_steps IS NOT NULL
+         THEN jsonb_build_object('steps', pellet_steps, 'lockoutSeconds', lockout_seconds) END AS pellet
      FROM platform WHERE id = ANY($1) ORDER BY array_position($1, id)`,
     [ids],
   );

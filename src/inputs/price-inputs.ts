@@ -14,7 +14,6 @@ import {
   MaxLength,
   Min,
 } from 'class-validator';
-import { type RouteKind, routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import {
   type BookStyle,
@@ -24,6 +23,8 @@ import {
   difficulties,
   type HourRule,
   type MenuPrice,
+  type MenuWork,
+  menuWorks,
   type RoundingMode,
   roundingModes,
 } from '@/core/quote/price-rules';
@@ -49,7 +50,7 @@ const from = /^([01]\d|2[0-3]):[0-5]\d$/;
 const to = /^(([01]\d|2[0-3]):[0-5]\d|24:00)$/;
 
 export class MenuPriceInput implements MenuPrice {
-  @IsIn(['cut', ...routeKinds], { message: 'Choose a work.' }) work!: 'cut' | RouteKind;
+  @IsIn(menuWorks, { message: 'Choose a work.' }) work!: MenuWork;
   @IsIn(Object.keys(difficulties), { message: 'Usual or hard.' }) difficulty!: Difficulty;
   @minor() firstMinor!: number;
   @minor() furtherMinor!: number;

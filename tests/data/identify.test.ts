@@ -116,16 +116,25 @@ describe('the preview of a call', () => {
       why: 'lost',
       lost: 1,
       working: 0,
-      wanted: 1,
+      wanted: 5,
     });
     expect(view.advice?.kind).toBe('desk');
     expect(view.refused).toContainEqual(
       expect.objectContaining({
         kind: 'aklErase',
-        fact: expect.stringContaining('at least 2 keys'),
-        lift: 'Take a second key.',
+        fact: expect.stringContaining('5 keys to learn, the car holds 4'),
+        lift: 'Leave a key out.',
       }),
     );
+  });
+
+  it('reckons the second key in where the car demands two, and says why', async () => {
+    const all = { year: 2024, ignition: 'push', why: 'lost', lost: 1, working: 0, wanted: 1 };
+    const view = await preview('Ostrander', all);
+    expect(view.advice?.kind).toBe('aklErase');
+    const [original] = view.options;
+    expect(original?.available && original.notes[0]).toMatch(/^2 new keys instead of one key/);
+    expect(original?.available && original.lines.map(({ label }) => label)).toContain('AKL, erasing × 2');
   });
 
   it('programs nothing on a car without a chip', async () => {

@@ -37,6 +37,9 @@ const platforms = new Map(
       whenFull: cells.when_full as Platform['whenFull'],
       pinSources: words(cells.pin_sources) as PinSource[],
       systemTypes: words(cells.system_types),
+      pellet: cells.pellet_steps
+        ? { steps: Number(cells.pellet_steps), lockoutSeconds: Number(cells.lockout_seconds) }
+        : null,
       methods: methods
         .filter(({ platform }) => platform === cells.name)
         .map((method) => ({
@@ -156,6 +159,7 @@ function requestOf(cells: Readonly<Record<string, string>>): RouteRequest {
     market: cells.market || null,
     stolen: cells.stolen === 'yes',
     chosen: chosenOf(cells.chosen),
+    withRemote: cells.remote !== 'none',
     network: cells.network ? cells.network === 'yes' : null,
     built: cells.built ? { from: cells.built, to: cells.built } : null,
     record: [],

@@ -13,6 +13,8 @@ export interface Method {
   readonly bySocket: boolean;
   /** The module is opened or taken out: eye protection, static care, a backup; and it cannot be taken back. */
   readonly atModule: boolean;
+  /** The copy is written onto the board of a remote, so that it has one. */
+  readonly ontoRemote: boolean;
   /** The key that is copied is opened: written consent, and a danger where it is the only one. */
   readonly opensKey: boolean;
   /** After a failure the car is another one, and no other way of the platform can be tried. */
@@ -28,6 +30,7 @@ const plain = {
   bySocket: false,
   atModule: false,
   opensKey: false,
+  ontoRemote: false,
   changesCar: false,
   usesUpEachKey: false,
 } as const satisfies Partial<Method>;
@@ -41,7 +44,7 @@ const table = {
   aklAdd: { ...plain, name: 'AKL, adding', bySocket: true },
   cloneDirect: { ...copy, name: 'Clone, direct' },
   cloneRing: { ...copy, name: 'Clone, listened at the ring' },
-  cloneSoldered: { ...copy, name: 'Clone, soldered read', opensKey: true },
+  cloneSoldered: { ...copy, name: 'Clone, soldered read', opensKey: true, ontoRemote: true },
   image: {
     ...plain,
     name: 'Key image by a server',

@@ -55,6 +55,12 @@ export const rankSigns = [
 /** What can be seen at one moment of a rank test. */
 export type RankSign = (typeof rankSigns)[number];
 
+/** The steps a pellet can have, and how long the car stays shut after a wrong one. */
+export interface PelletLadder {
+  readonly steps: number;
+  readonly lockoutSeconds: number;
+}
+
 export interface Platform {
   readonly id: string;
   readonly name: string;
@@ -73,5 +79,7 @@ export interface Platform {
   readonly pinSources: readonly PinSource[];
   /** System types that a tool may have to try until one answers; one or none where there is nothing to try. */
   readonly systemTypes: readonly string[];
+  /** The ladder of a resistor in the blade, where the platform has one. */
+  readonly pellet: PelletLadder | null;
   readonly methods: readonly PlatformMethod[];
 }

@@ -22,8 +22,7 @@ export function adviseRoute(routes: readonly Route[], request: RouteRequest): Ad
     why,
     order: { ...order, ...single(routes, kind) },
   });
-  if (has('none') && request.situation.wanted > 0)
-    return alone('none', `${request.platform.name} has no chip to learn: the right cut is enough.`);
+  if (has('none') && request.situation.wanted > 0) return alone('none', nothingToLearn(request));
   const stopping = routes.find(
     ({ kind, others, verdict }) => verdict.feasible && others === 'erase' && kind !== 'desk',
   );
@@ -37,8 +36,7 @@ export function adviseRoute(routes: readonly Route[], request: RouteRequest): Ad
     if (has('repair'))
       return alone('repair', 'The key in hand works once it is mended, and no new key is wanted.');
     if (has('remote')) return alone('remote', 'The transponder is known; only the remote has to be learned.');
-    if (has('none'))
-      return alone('none', `${request.platform.name} has no chip to learn: the right cut is enough.`);
+    if (has('none')) return alone('none', nothingToLearn(request));
   }
   const [first, second] = order.steps;
   if (!first)
@@ -46,6 +44,12 @@ export function adviseRoute(routes: readonly Route[], request: RouteRequest): Ad
       ? alone('repair', 'The only route that nothing refuses.')
       : undefined;
   return { kind: first.kind, why: reasonOf(routes, request, first.kind, second?.kind), order };
+}
+
+function nothingToLearn({ platform }: RouteRequest): string {
+  return platform.chipFamily === 'PEL'
+    ? `${platform.name} has no chip to learn: the right cut and the right pellet step are enough.`
+    : `${platform.name} has no chip to learn: the right cut is enough.`;
 }
 
 function reasonOf(

@@ -1,11 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { adviseRoute } from './advice';
-import { orderAttempts } from './attempt-order';
+import { firstTry, orderAttempts } from './attempt-order';
 import type { RouteRequest } from './route';
 import { findRoutes } from './routes';
 import { key, situation } from './test-keys';
 import { fullTool, method, platform, request, right, van } from './test-platform';
+import { totalMinutes } from './work-time';
 
 const orderOf = (more: Partial<RouteRequest> = {}) => {
   const asked = request(more);
@@ -61,6 +62,16 @@ describe('the order of attempts', () => {
     expect(left).toEqual([{ kind: 'bench', why: 'closed off by what goes before it' }]);
   });
 
+  it('reckons the tow to the desk once an erase has failed', () => {
+    const near = { ...desk, tow: false, towMinor: 9000 };
+    const erases = platform({ methods: [method('aklErase', { chance: 0.5 })] });
+    const [first, second] = orderOf({ platform: erases, desk: near }).steps;
+    expect([first?.kind, second?.kind]).toEqual(['aklErase', 'desk']);
+    expect(second?.costMinor).toBe(41_000 + 9000);
+    const adds = platform({ methods: [method('add', { chance: 0.5 })] });
+    expect(orderOf({ platform: adds, desk: near }).steps.at(-1)?.costMinor).toBe(41_000);
+  });
+
   it('turns to the erase where keys were stolen, and to what the customer chose', () => {
     expect(kinds({ situation: lost, stolen: true })[0]).toBe('aklErase');
     expect(kinds({ situation: lost, chosen: { missing: 'erase' } })[0]).toBe('aklErase');
@@ -98,6 +109,17 @@ describe('the order of attempts', () => {
         expect(1 - steps.reduce((fails, step) => fails * (1 - step.chance), 1)).toBeCloseTo(chance, 9);
         expect(expectedMinor).toBeGreaterThanOrEqual(0);
         expect(adviseRoute(routes, asked)?.kind).toBe(steps[0]?.kind);
+        const [first, ...rest] = steps;
+        if (!first) return;
+        const one = firstTry(first.kind, routes, asked);
+        expect(one.works).toBeCloseTo(first.chance, 9);
+        expect(one.next).toBe(rest[0]?.kind ?? null);
+        // What follows the first is reached as often as it fails.
+        const minutes = rest.reduce((sum, { kind, reached }) => {
+          const time = routes.find((route) => route.kind === kind)?.time;
+          return sum + (time ? (reached / (1 - first.chance)) * totalMinutes(time, 'p50') : 0);
+        }, 0);
+        expect(one.minutes).toBeCloseTo(minutes, 6);
       }),
       { numRuns: 200 },
     );

@@ -1,11 +1,11 @@
 import { type BestOrder, bestOrder, type Try } from './best-order';
 import { pinCostMinor } from './pin';
 import { isClone, makesKey, methodOf, type Route, type RouteKind, type RouteRequest } from './route';
+import { noLinkChance } from './route-chance';
 import { leavesStolenLive } from './stolen';
 import { findTool } from './van-kit';
+import { totalMinutes } from './work-time';
 
-/** How often a tool and a car do not talk at all, so that every way by the socket fails. Stated; few jobs show it. */
-const noLinkChance = 0.04;
 /** Giving up is reckoned as dear as this many desks, or hours where no desk is known. */
 const giveUpDesks = 2;
 const giveUpHours = 12;
@@ -27,19 +27,7 @@ export interface AttemptOrder {
 
 /** In which order to try the feasible routes that give a new key: the least expected cost, exactly. */
 export function orderAttempts(routes: readonly Route[], request: RouteRequest): AttemptOrder {
-  const all = routes.filter(
-    ({ kind, verdict, cost, chance }) => verdict.feasible && makesKey(kind) && cost && chance,
-  );
-  const open = all.filter((route) => !leavesStolenLive(route, request));
-  const rights: Record<string, number> = {};
-  const tries = open.map((route) => tryOf(route, open, request, rights));
-  const desk = open.find(({ kind }) => kind === 'desk')?.cost?.cashMinor;
-  const order = bestOrder({
-    tries,
-    setUps: { pin: pinCostMinor(request), ...rights },
-    causes: { link: noLinkChance },
-    giveUp: desk === undefined ? giveUpHours * request.money.rateMinor : giveUpDesks * desk,
-  });
+  const { all, open, tries, order } = weigh(routes, request);
   return {
     steps: order.steps.map(({ id, cost, ...step }) => ({
       kind: id as RouteKind,
@@ -55,6 +43,50 @@ export function orderAttempts(routes: readonly Route[], request: RouteRequest): 
         .map(({ kind }) => ({ kind, why: 'leaves a stolen key live' })),
     ],
   };
+}
+
+/** How likely a route works when it is tried first, and what follows on average where it fails. */
+export interface FirstTry {
+  readonly works: number;
+  /** What would be tried next; null where nothing would. */
+  readonly next: RouteKind | null;
+  /** Minutes of work and waits, and cash, of the shop's further attempts, given that this one failed. */
+  readonly minutes: number;
+  readonly cashMinor: number;
+}
+
+/** What a route comes to when it is tried before all others; the desk's work and money are not the shop's. */
+export function firstTry(kind: RouteKind, routes: readonly Route[], request: RouteRequest): FirstTry {
+  const { open, order } = weigh(routes, request, [kind]);
+  const own = routes.find((route) => route.kind === kind);
+  let [minutes, cashMinor] = [0, 0];
+  for (const { id, cost, reached } of order.steps) {
+    const route = open.find((one) => one.kind === id);
+    if (!route?.cost || !route.time) continue;
+    minutes += reached * totalMinutes(route.time, 'p50');
+    cashMinor += reached * (cost - route.cost.workMinor - route.cost.harmMinor);
+  }
+  const next = order.steps[0]?.id as RouteKind | undefined;
+  return { works: own?.works ?? 1, next: next ?? null, minutes, cashMinor };
+}
+
+/** The open attempts and their order, from the start or after some have failed. */
+function weigh(routes: readonly Route[], request: RouteRequest, failed: readonly RouteKind[] = []) {
+  const all = routes.filter(
+    ({ kind, verdict, cost, chance }) => verdict.feasible && makesKey(kind) && cost && chance,
+  );
+  const open = all.filter((route) => !leavesStolenLive(route, request));
+  const rights: Record<string, number> = {};
+  const tries = open.map((route) => tryOf(route, open, request, rights));
+  const desk = open.find(({ kind }) => kind === 'desk')?.cost?.cashMinor;
+  const order = bestOrder({
+    tries,
+    setUps: { pin: pinCostMinor(request), ...rights },
+    causes: { link: noLinkChance },
+    giveUp: desk === undefined ? giveUpHours * request.money.rateMinor : giveUpDesks * desk,
+    failed,
+  });
+  return { all, open, tries, order };
 }
 
 /** The try of a route; what its right costs for a use is added to `rights`, since several routes may share it. */

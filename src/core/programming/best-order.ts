@@ -23,6 +23,8 @@ export interface OrderRequest {
   readonly causes?: Readonly<Record<string, number>>;
   /** What it costs to stop with nothing done. */
   readonly giveUp: number;
+  /** What has failed already: the order of what is left. */
+  readonly failed?: readonly string[];
 }
 
 export interface OrderStep {
@@ -52,7 +54,13 @@ const most = 12;
  * Throws on more than 12 tries.
  * @example bestOrder({ tries: [{ id: 'a', cost: 10, chance: 0.5 }, { id: 'b', cost: 1, chance: 0.5 }], giveUp: 100 }).steps[0]?.id // 'b'
  */
-export function bestOrder({ tries, setUps = {}, causes = {}, giveUp }: OrderRequest): BestOrder {
+export function bestOrder({
+  tries,
+  setUps = {},
+  causes = {},
+  giveUp,
+  failed: before = [],
+}: OrderRequest): BestOrder {
   if (tries.length > most) throw new Error(`an order holds up to ${most} tries, got ${tries.length}`);
   const closedBy = tries.map(({ id }) =>
     tries.reduce((mask, other, at) => (other.closes?.includes(id) ? mask | (1 << at) : mask), 0),
@@ -75,8 +83,9 @@ export function bestOrder({ tries, setUps = {}, causes = {}, giveUp }: OrderRequ
     }
   }
   const steps: OrderStep[] = [];
+  const start = tries.reduce((mask, { id }, at) => (before.includes(id) ? mask | (1 << at) : mask), 0);
   let reached = 1;
-  for (let failed = 0, at = choices[0] ?? -1; at >= 0; at = choices[failed] ?? -1) {
+  for (let failed = start, at = choices[start] ?? -1; at >= 0; at = choices[failed] ?? -1) {
     const one = tries[at];
     if (!one) break;
     const chance = chanceOf(one, failed);
@@ -84,7 +93,7 @@ export function bestOrder({ tries, setUps = {}, causes = {}, giveUp }: OrderRequ
     reached *= 1 - chance;
     failed |= 1 << at;
   }
-  return { steps, expectedCost: values[0] ?? giveUp, chance: 1 - reached };
+  return { steps, expectedCost: values[start] ?? giveUp, chance: 1 - reached };
 
   function costOf(one: Try, at: number, failed: number): number {
     const unpaid = (one.setUps ?? []).filter(

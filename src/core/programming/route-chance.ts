@@ -1,4 +1,7 @@
-import type { Chance, RouteKind, RouteRecord } from './route';
+import { type Chance, methodOf, type RouteKind, type RouteRecord } from './route';
+
+/** How often a tool and a car do not talk at all, so that every way by the socket fails. Stated; few jobs show it. */
+export const noLinkChance = 0.04;
 
 /** What is stated counts like this many attempts. */
 const strength = 10;
@@ -16,4 +19,9 @@ export function chanceOf(kind: RouteKind, stated: number, record: readonly Route
     value: (stated * strength + own.worked) / (strength + own.tried),
     rests: `stated ${percent}, and ${own.worked} of ${own.tried} attempts here`,
   };
+}
+
+/** How likely a route works when it is tried first: by the socket, tool and car may not talk at all. */
+export function worksFirst(kind: RouteKind, chance: number): number {
+  return methodOf(kind)?.bySocket ? chance * (1 - noLinkChance) : chance;
 }

@@ -4,6 +4,7 @@ import { helpersOf } from './judge-route';
 import { keysToLearn, keyWord } from './keys-to-learn';
 import { orderOfSources, pinSourceNames, systemTypeOrder } from './pin';
 import { wantsRankTest } from './rank-doubt';
+import { remoteApart } from './remote-apart';
 import { isClone, type Need, type RouteRequest } from './route';
 import { findTool } from './van-kit';
 
@@ -18,6 +19,7 @@ export function needsOf(request: RouteRequest, method: PlatformMethod): Need[] {
     ...security(request, method),
     ...atTheCar(request, method),
     ...theKeys(request, method),
+    ...theRemote(request, method),
   ];
 }
 
@@ -102,6 +104,17 @@ function theKeys({ situation }: RouteRequest, method: PlatformMethod): Need[] {
   if (learned > 1 && !isClone(method.kind))
     needs.push({ words: `All ${learned} keys ready before access is opened`, state: 'to do' });
   return needs;
+}
+
+function theRemote(request: RouteRequest, method: PlatformMethod): Need[] {
+  const remote = remoteApart(request, method);
+  if (!remote) return [];
+  const works = `works in ${Math.round(remote.chance.value * 100)} %`;
+  return [
+    remote.refused === null
+      ? { words: `Remote learned apart, ${works}: ${remote.how}`, state: 'to do' }
+      : { words: `Remote learned apart: ${remote.refused}`, state: 'missing' },
+  ];
 }
 
 /** 'to 2016-05', 'from 2014-01 to 2016-05' */

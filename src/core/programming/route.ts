@@ -99,6 +99,15 @@ export interface Chance {
   readonly rests: string;
 }
 
+/** Learning the remote of the new keys after their transponder, where a platform does the two apart. */
+export interface RemoteApart {
+  readonly how: string;
+  readonly time: WorkTime;
+  readonly chance: Chance;
+  /** Why the van cannot; null where it can. */
+  readonly refused: string | null;
+}
+
 export interface Route {
   readonly kind: RouteKind;
   readonly verdict: Verdict;
@@ -111,7 +120,11 @@ export interface Route {
   readonly time: WorkTime | null;
   readonly cost: RouteCost | null;
   readonly chance: Chance | null;
+  /** How likely it works when it is tried first, as the order of attempts has it; null without a chance. */
+  readonly works: number | null;
   readonly noReturn: readonly NoReturn[];
+  /** Learning the remote afterwards; null where it comes with the transponder, or there is none. */
+  readonly remote: RemoteApart | null;
   /** How many keys the car should know afterwards. */
   readonly plannedCount: number | 'cannotSay';
 }
@@ -160,6 +173,8 @@ export interface RouteRequest {
   readonly stolen: boolean;
   /** What the customer chose of the missing keys and of copying; where nobody was asked, the shop's habit. */
   readonly chosen: { readonly missing?: 'keep' | 'erase'; readonly copy?: 'clone' | 'learn' };
+  /** Whether the keys of this car have a remote. */
+  readonly withRemote: boolean;
   /** Whether there is a network where the car stands; null where nobody knows. */
   readonly network: boolean | null;
   /** When the car was built, by month; null where it is not known. */

@@ -4,7 +4,9 @@ import { feasible, judgeMethod, missingWay, refused } from './judge-route';
 import { elsewhereKeys, isMissing } from './key-count';
 import { type PhysicalKey, provedInHand } from './keys';
 import { keysToLearn, leavesAll, plannedCount } from './keys-to-learn';
+import { pelletStep, pelletTime } from './pellet-step';
 import { rankChance } from './rank-doubt';
+import { remoteApart, remoteMethod, remoteSteps } from './remote-apart';
 import {
   type Chance,
   isClone,
@@ -15,7 +17,7 @@ import {
   type RouteRequest,
   routeKinds,
 } from './route';
-import { chanceOf } from './route-chance';
+import { chanceOf, worksFirst } from './route-chance';
 import { effectOf } from './route-effect';
 import { needsOf } from './route-needs';
 import { leavesStolenLive } from './stolen';
@@ -29,13 +31,17 @@ const statedChance = { none: 0.98, repair: 0.9, desk: 0.97 };
 
 /** Every route, in the order of `routeKinds`: feasible, or refused with the fact that refuses it. */
 export function findRoutes(request: RouteRequest): Route[] {
-  return routeKinds.map((kind) => {
+  const routes = routeKinds.map((kind) => {
     if (kind === 'none') return noneRoute(request);
     if (kind === 'repair') return repairRoute(request);
     if (kind === 'desk') return deskRoute(request);
     const method = request.platform.methods.find((one) => one.kind === kind);
     return method ? methodRoute(request, method) : lackingRoute(request, kind);
   });
+  return routes.map((route) => ({
+    ...route,
+    works: route.chance && worksFirst(route.kind, route.chance.value),
+  }));
 }
 
 /** What all routes have in common where nothing else is said. */
@@ -51,27 +57,31 @@ function plain(request: RouteRequest, kind: RouteKind): Route {
     time: null,
     cost: null,
     chance: null,
+    works: null,
     noReturn: [],
+    remote: null,
     plannedCount: plannedCount(situation, kind, leavesAll),
   };
 }
 
 function noneRoute(request: RouteRequest): Route {
   const { platform, record } = request;
-  const pellet = platform.chipFamily === 'PEL';
+  const pellet = pelletStep(request);
   const route: Route = {
     ...plain(request, 'none'),
     how: pellet
-      ? 'The right cut and the right pellet; nothing is programmed.'
+      ? 'The right cut and the right pellet step; nothing is programmed.'
       : 'The right cut; nothing is programmed.',
-    needs: [{ words: pellet ? 'Blank with the pellet of this car' : 'Blank', state: 'to do' }],
+    needs: pellet
+      ? [...pellet.needs, { words: 'Blank with the pellet of that step', state: 'to do' }]
+      : [{ words: 'Blank', state: 'to do' }],
   };
   if (platform.chipFamily !== 'none' && !pellet)
     return {
       ...route,
       verdict: refused(`${platform.name} starts only with a learned chip (${platform.chipFamily}).`),
     };
-  const time = workTime([], []);
+  const time = pellet ? pelletTime(pellet) : workTime([], []);
   return { ...route, time, cost: costOf(request, time), chance: chanceOf('none', statedChance.none, record) };
 }
 
@@ -150,7 +160,9 @@ function methodRoute(request: RouteRequest, method: PlatformMethod): Route {
     time,
     cost: costOf(request, time, method),
     chance: chanceWithRank(request, method, record),
+    works: null,
     noReturn: noReturnOf(request, method),
+    remote: remoteApart(request, method),
     plannedCount: plannedCount(situation, kind, method),
   };
 }
@@ -171,13 +183,22 @@ function chanceWithRank(
       };
 }
 
-function timeOf({ situation }: RouteRequest, method: PlatformMethod): WorkTime {
+/** Work and waits of the whole: the keys, and their remotes where these are learned apart. */
+function timeOf(request: RouteRequest, method: PlatformMethod): WorkTime {
   const { sessionP50Minutes, keyP50Minutes, spread, waitsSeconds } = method;
-  const each = Array.from({ length: Math.max(1, keysToLearn(situation, method)) }, () => ({
+  const remote = remoteMethod(request, method);
+  const each = Array.from({ length: Math.max(1, keysToLearn(request.situation, method)) }, () => ({
     p50Minutes: keyP50Minutes,
     spread,
   }));
-  return workTime([{ p50Minutes: sessionP50Minutes, spread }, ...each], waitsSeconds);
+  return workTime(
+    [
+      { p50Minutes: sessionP50Minutes, spread },
+      ...each,
+      ...(remote ? remoteSteps(remote, request.situation.wanted) : []),
+    ],
+    [...waitsSeconds, ...(remote?.waitsSeconds ?? [])],
+  );
 }
 
 /** Cash, work and stated harm of one attempt; what several routes share (a PIN, a right's use) is counted by the order. */

@@ -42,6 +42,7 @@ export function platform(more: Partial<Platform> = {}): Platform {
     whenFull: 'refuses',
     pinSources: [],
     systemTypes: [],
+    pellet: null,
     methods: [method('add'), method('aklErase'), method('aklAdd')],
     ...more,
   };
@@ -96,6 +97,7 @@ export function request(more: Partial<RouteRequest> = {}): RouteRequest {
     van: van(),
     market: 'Meres',
     stolen: false,
+    withRemote: false,
     chosen: {},
     network: null,
     built: null,

@@ -11,12 +11,18 @@ describe('workTime', () => {
 
   it('adds waits exactly, apart from the work', () => {
     const time = workTime([{ p50Minutes: 10, spread: 0 }], [600, 600, 600]);
-    expect(time).toEqual({ waitSeconds: 1800, workP50Minutes: 10, workP80Minutes: 10 });
+    expect(time).toEqual({ waitSeconds: 1800, waitP80Seconds: 1800, workP50Minutes: 10, workP80Minutes: 10 });
     expect(totalMinutes(time, 'p50')).toBe(40);
+    expect(totalMinutes(workTime([], [600], 1200), 'p80')).toBe(20);
   });
 
   it('is nothing for no steps', () => {
-    expect(workTime([], [])).toEqual({ waitSeconds: 0, workP50Minutes: 0, workP80Minutes: 0 });
+    expect(workTime([], [])).toEqual({
+      waitSeconds: 0,
+      waitP80Seconds: 0,
+      workP50Minutes: 0,
+      workP80Minutes: 0,
+    });
   });
 
   it('is within two percent of a simulation of 40,000 jobs', () => {

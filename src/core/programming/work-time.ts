@@ -7,6 +7,8 @@ export interface WorkStep {
 export interface WorkTime {
   /** The security waits, exact and apart from the work. */
   readonly waitSeconds: number;
+  /** What four of five waits stay under: the same, unless it is a matter of luck how often one waits. */
+  readonly waitP80Seconds: number;
   readonly workP50Minutes: number;
   readonly workP80Minutes: number;
 }
@@ -19,21 +21,34 @@ const normal80 = 0.8416212335729143;
  * mean and variance (Fenton–Wilkinson), waits are added as they are.
  * @example workTime([{ p50Minutes: 10, spread: 0 }], [540]).workP80Minutes // 10
  */
-export function workTime(steps: readonly WorkStep[], waitsSeconds: readonly number[]): WorkTime {
-  const waitSeconds = waitsSeconds.reduce((sum, wait) => sum + wait, 0);
+export function workTime(
+  steps: readonly WorkStep[],
+  waitsSeconds: readonly number[],
+  waitP80Seconds = sumOf(waitsSeconds),
+): WorkTime {
+  const waitSeconds = sumOf(waitsSeconds);
   const means = steps.map(({ p50Minutes, spread }) => p50Minutes * Math.exp(spread ** 2 / 2));
   const mean = means.reduce((sum, value) => sum + value, 0);
-  if (mean === 0) return { waitSeconds, workP50Minutes: 0, workP80Minutes: 0 };
+  if (mean === 0) return { waitSeconds, waitP80Seconds, workP50Minutes: 0, workP80Minutes: 0 };
   const variance = steps.reduce(
     (sum, { spread }, at) => sum + Math.expm1(spread ** 2) * (means[at] ?? 0) ** 2,
     0,
   );
   const spread = Math.sqrt(Math.log1p(variance / mean ** 2));
   const p50 = mean / Math.exp(spread ** 2 / 2);
-  return { waitSeconds, workP50Minutes: p50, workP80Minutes: p50 * Math.exp(normal80 * spread) };
+  return {
+    waitSeconds,
+    waitP80Seconds,
+    workP50Minutes: p50,
+    workP80Minutes: p50 * Math.exp(normal80 * spread),
+  };
 }
+
+const sumOf = (waits: readonly number[]) => waits.reduce((sum, wait) => sum + wait, 0);
 
 /** Work and waits together, in minutes. */
 export function totalMinutes(time: WorkTime, part: 'p50' | 'p80'): number {
-  return time.waitSeconds / 60 + (part === 'p50' ? time.workP50Minutes : time.workP80Minutes);
+  return part === 'p50'
+    ? time.waitSeconds / 60 + time.workP50Minutes
+    : time.waitP80Seconds / 60 + time.workP80Minutes;
 }

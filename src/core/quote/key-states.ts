@@ -1,11 +1,19 @@
 import { methods } from '@/core/catalogue/methods';
 import type { Platform } from '@/core/catalogue/platform';
 import { adviseRoute } from '@/core/programming/advice';
+import { firstTry } from '@/core/programming/attempt-order';
 import { missingKeys } from '@/core/programming/key-count';
 import type { KeySituation, PhysicalKey } from '@/core/programming/keys';
 import { keysToLearn } from '@/core/programming/keys-to-learn';
+import { pelletStep } from '@/core/programming/pellet-step';
 import { orderOfSources, pinSourceNames } from '@/core/programming/pin';
-import type { Route, RouteKind, RouteRequest } from '@/core/programming/route';
+import {
+  makesKey,
+  type RemoteApart,
+  type Route,
+  type RouteKind,
+  type RouteRequest,
+} from '@/core/programming/route';
 import { findRoutes, repairStep } from '@/core/programming/routes';
 import { findTool } from '@/core/programming/van-kit';
 import type { KeyState, QuoteWay } from './quote';
@@ -25,7 +33,9 @@ export function keyStateOf(
   return {
     route,
     ways: Object.fromEntries(
-      routes.filter(({ time }) => time !== null).map((one) => [one.kind, wayOf(one, request, hasPin)]),
+      routes
+        .filter(({ time }) => time !== null)
+        .map((one) => [one.kind, wayOf(one, routes, request, hasPin)]),
     ),
     order: advice?.order.steps.map(({ kind }) => kind) ?? [],
     allKeysLost,
@@ -34,28 +44,52 @@ export function keyStateOf(
   };
 }
 
-function wayOf(route: Route, request: RouteRequest, hasPin: boolean): QuoteWay {
-  const { kind, verdict, chance } = route;
+const nothing = { p50Minutes: 0, spread: 0 };
+
+function wayOf(route: Route, routes: readonly Route[], request: RouteRequest, hasPin: boolean): QuoteWay {
+  const { kind, verdict, chance, remote } = route;
   const { platform, van, market, money } = request;
   const method = platform.methods.find((one) => one.kind === kind);
-  const step = kind === 'repair' ? repairStep : { p50Minutes: 0, spread: 0 };
+  const step = kind === 'repair' ? repairStep : nothing;
+  const pellet = kind === 'none' ? pelletStep(request) : null;
   const tool = method?.needsTool ? findTool(van, platform, method.kind, market) : undefined;
   const right = tool?.ok ? tool.right : undefined;
   const source = method?.needsPin && !hasPin ? orderOfSources(request)[0]?.source : undefined;
   return {
     refused: verdict.feasible ? null : verdict.fact,
-    sessionP50Minutes: method?.sessionP50Minutes ?? 0,
+    sessionP50Minutes: method?.sessionP50Minutes ?? pellet?.work.p50Minutes ?? 0,
     keyP50Minutes: method?.keyP50Minutes ?? step.p50Minutes,
-    spread: method?.spread ?? step.spread,
-    waitsSeconds: method?.waitsSeconds ?? [],
+    spread: method?.spread ?? pellet?.work.spread ?? step.spread,
+    waitsSeconds: method?.waitsSeconds ?? (pellet ? [pellet.waitSeconds] : []),
+    ...(pellet && {
+      pellet: { found: pellet.found, words: pellet.words },
+      waitP80Seconds: pellet.waitP80Seconds,
+    }),
     keysAgain: method ? keysToLearn(request.situation, method) - request.situation.wanted : 0,
     chance: chance?.value ?? 1,
     chanceRests: chance?.rests ?? '',
+    remote: remote && remoteOf(remote, request),
+    ...(verdict.feasible && makesKey(kind) && { firstTry: firstTry(kind, routes, request) }),
     credit: right?.useMinor ? { name: right.name, useMinor: right.useMinor, left: right.credits } : null,
     pin: source
       ? { source: pinSourceNames[source], minor: source === 'bureau' ? money.bureauFeeMinor : 0 }
       : null,
     usedUp: method?.article ? { article: method.article, eachKey: methods[method.kind].usesUpEachKey } : null,
+  };
+}
+
+/** Learning the remotes as a line of its own; none where the van cannot. */
+function remoteOf({ refused, chance }: RemoteApart, { platform }: RouteRequest): QuoteWay['remote'] {
+  const method = platform.methods.find((one) => methods[one.kind].makes === 'remote');
+  if (!method || refused !== null) return null;
+  const { sessionP50Minutes, keyP50Minutes, spread, waitsSeconds } = method;
+  return {
+    sessionP50Minutes,
+    keyP50Minutes,
+    spread,
+    waitsSeconds,
+    chance: chance.value,
+    chanceRests: chance.rests,
   };
 }
 

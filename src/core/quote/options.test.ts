@@ -4,7 +4,7 @@ import { beats } from './beaten';
 import { statedSum } from './lines';
 import { type OptionKind, optionKinds } from './option-kinds';
 import { quoteOf } from './options';
-import type { Available, QuoteRequest, QuoteSnapshot } from './quote';
+import type { Available, QuoteRequest, QuoteSnapshot, QuoteWay } from './quote';
 import { testPrice, testRequest, testRules, testSnapshot, testWay } from './test-snapshot';
 
 function optionIn(kind: OptionKind, request: QuoteRequest, snapshot: QuoteSnapshot): Available {
@@ -55,6 +55,116 @@ describe('quoteOf', () => {
     });
     // 12459 + 28 + 60 minutes at 60.00: 18487, up to 18500; with 6.5 % on 15275 (993) and on 3225 (210).
     expect(earnings).toMatchObject({ floorMinor: 18_500, floorTotalMinor: 19_703 });
+  });
+
+  it('has the remote learned apart as a line, by menu and by time', () => {
+    const remote = {
+      sessionP50Minutes: 4,
+      keyP50Minutes: 2,
+      spread: 0,
+      waitsSeconds: [120],
+      chance: 0.9,
+      chanceRests: '',
+    };
+    const way = { ...testWay, spread: 0, remote };
+    const snapshot = {
+      ...testSnapshot,
+      now: { ...testSnapshot.now, ways: { add: way } },
+      rules: {
+        ...testRules,
+        menu: [
+          ...testRules.menu,
+          { work: 'remote' as const, difficulty: 'usual' as const, firstMinor: 4200, furtherMinor: 1800 },
+        ],
+      },
+    };
+    const priced = (request: QuoteRequest) =>
+      optionIn('shopOriginal', request, snapshot).lines.find(({ label }) =>
+        label.startsWith('Remote, learned apart'),
+      );
+    expect(priced({ ...testRequest, keys: 2 })).toMatchObject({
+      label: 'Remote, learned apart × 2',
+      netMinor: 6000,
+    });
+    // 4 + 2 minutes of work and 2 of waiting at half: 7 minutes at 88.00 an hour are 1026.67.
+    expect(priced({ ...testRequest, book: 'time' })?.netMinor).toBe(1027);
+    expect(labels(optionIn('shopOriginal', testRequest, testSnapshot)).join()).not.toContain('apart');
+  });
+
+  it('prices an unknown pellet step: measured, or hunted for by menu and by time', () => {
+    const pellet = (
+      found: 'measured' | 'hunted',
+      waitSeconds: number,
+      waitP80Seconds: number,
+    ): QuoteSnapshot => ({
+      ...testSnapshot,
+      articles: { ...testSnapshot.articles, remote: null, chip: null },
+      now: {
+        route: 'none',
+        ways: {
+          none: {
+            ...testWay,
+            sessionP50Minutes: 10,
+            keyP50Minutes: 0,
+            spread: 0,
+            waitsSeconds: [waitSeconds],
+            waitP80Seconds,
+            pellet: { found, words: 'The step is not known.' },
+          },
+        },
+        order: ['none'],
+        allKeysLost: found === 'hunted',
+      },
+      rules: {
+        ...testRules,
+        menu: [
+          ...testRules.menu,
+          { work: 'pellet', difficulty: 'usual', firstMinor: 1800, furtherMinor: 0 },
+          { work: 'pellet', difficulty: 'hard', firstMinor: 6400, furtherMinor: 0 },
+        ],
+      },
+    });
+    const two = { ...testRequest, keys: 2 };
+    const lineOf = (request: QuoteRequest, snapshot: QuoteSnapshot) => {
+      const option = optionIn('shopOriginal', request, snapshot);
+      expect(option.notes).toContain('The step is not known.');
+      return option.lines.find(({ label }) => label.startsWith('Pellet step'));
+    };
+    expect(lineOf(two, pellet('measured', 0, 0))).toMatchObject({
+      label: 'Pellet step measured',
+      netMinor: 1800,
+    });
+    expect(lineOf(two, pellet('hunted', 1680, 2940))).toMatchObject({
+      label: 'Pellet step hunted',
+      netMinor: 6400,
+    });
+    // 10 minutes and half of 28 at 88.00 an hour: 24 minutes are 35.20, for two keys as for one.
+    expect(lineOf({ ...two, book: 'time' }, pellet('hunted', 1680, 2940))?.netMinor).toBe(3520);
+  });
+
+  it('has what is likely to fail before it works in minutes and costs, and says so', () => {
+    const firstTry = { works: 0.8, next: 'aklErase' as const, minutes: 30, cashMinor: 2500 };
+    const remote = {
+      sessionP50Minutes: 4,
+      keyP50Minutes: 6,
+      spread: 0,
+      waitsSeconds: [],
+      chance: 0.9,
+      chanceRests: '',
+    };
+    const plain = { ...testWay, spread: 0, remote };
+    const now = (add: QuoteWay) => ({
+      ...testSnapshot,
+      now: { ...testSnapshot.now, ways: { add } },
+    });
+    const before = optionIn('shopOriginal', testRequest, now(plain));
+    const after = optionIn('shopOriginal', testRequest, now({ ...plain, firstTry }));
+    // A fifth of 30 minutes and of 25.00; a tenth of the remote's ten minutes is in both.
+    expect((after.earnings?.minutes ?? 0) - (before.earnings?.minutes ?? 0)).toBe(6);
+    expect((after.earnings?.cashMinor ?? 0) - (before.earnings?.cashMinor ?? 0)).toBe(500);
+    expect(after.redo.rests).toContain('at the car the first try works in 80 %, then AKL, erasing');
+    expect(after.totalMinor).toBe(before.totalMinor);
+    expect(after.earnings?.floorMinor).toBeGreaterThan(before.earnings?.floorMinor ?? 0);
   });
 
   it('prices the second key at the margin of the same session, and later with the whole wait again', () => {

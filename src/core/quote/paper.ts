@@ -140,13 +140,17 @@ function plainWords({ kind, redo, warrantyMonths }: Available): string[] {
   return [sourcingOptions[kind].about, bears[redo.bornBy]];
 }
 
-function includedIn({ lines, visit, kind }: Available, { trip }: QuoteSnapshot): string[] {
+function includedIn({ lines, visit, kind, route }: Available, { trip }: QuoteSnapshot): string[] {
   const has = (part: string) => lines.some((line) => line.part === part && line.payee === 'shop');
   return [
     ...(has('article') ? ['The key with all its parts.'] : []),
     ...(has('cutting') ? ['Cutting the blade.'] : []),
     ...(has('programming') && sourcingOptions[kind].newKey
-      ? ['Programming, and proving every key and function.']
+      ? [
+          route === 'none'
+            ? 'Finding the step of the pellet, and proving every key.'
+            : 'Programming, and proving every key and function.',
+        ]
       : []),
     ...(has('rights') ? ['Fees for codes and programs.'] : []),
     ...(visit && trip ? [`The trip to ${trip.to} and back.`] : []),

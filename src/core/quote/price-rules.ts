@@ -1,5 +1,5 @@
 import type { LocalHour } from '@/core/kinds/local-time';
-import { type RouteKind, routeKinds } from '@/core/programming/route';
+import { type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
 import type { OptionKind } from './option-kinds';
 
 /** The two schools of pricing: a fixed menu of work, or the time it takes and the parts it uses. */
@@ -9,9 +9,14 @@ export type BookStyle = keyof typeof bookStyles;
 export const roundingModes = { up: 'up', nearest: 'to the nearest', down: 'down' } as const;
 export type RoundingMode = keyof typeof roundingModes;
 
-/** What the menu prices: cutting, and the work of each route. */
-export type MenuWork = 'cut' | RouteKind;
-export const menuWorks: readonly MenuWork[] = ['cut', ...routeKinds];
+/** What the menu prices: cutting, finding a pellet's step (measured; hard where it is hunted for), the work of each route. */
+export type MenuWork = 'cut' | 'pellet' | RouteKind;
+export const menuWorks: readonly MenuWork[] = ['cut', 'pellet', ...routeKinds];
+export const menuWorkNames: Readonly<Record<MenuWork, string>> = {
+  cut: 'Cutting',
+  pellet: 'Pellet step',
+  ...routeNames,
+};
 export const difficulties = { usual: 'usual', hard: 'hard' } as const;
 export type Difficulty = keyof typeof difficulties;
 

@@ -1,5 +1,7 @@
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
+import { formatProbability } from '@/core/kinds/percent';
+import { routeWord } from '@/core/programming/route';
 import { firstVisit } from '@/core/travel/gaps';
 import { charge } from './charge';
 import type { Draft } from './drafts/draft';
@@ -8,10 +10,11 @@ import type { EarningBasis } from './earnings';
 import { hourLines } from './hour';
 import { sum } from './lines';
 import type { OptionKind } from './option-kinds';
-import type { KeyState, NetLine, QuoteLine, QuoteRequest, QuoteSnapshot, Redo } from './quote';
+import type { KeyState, NetLine, QuoteLine, QuoteRequest, QuoteSnapshot, QuoteWay, Redo } from './quote';
 import { anyOf, percentShown, sourceChance } from './redo';
 import { taxLines } from './tax';
 import { drivingCost, tripLines } from './trip-lines';
+import { remoteMinutes } from './way-time';
 
 /** When the van would come, and what there is to say about it. */
 export interface Visit {
@@ -61,8 +64,9 @@ export function priceOption(
         });
   const lines = taxLines([...charged, ...draft.others], taxBasisPoints, rules.taxIncluded);
   const totalMinor = sum(lines.map(({ netMinor, taxMinor }) => netMinor + taxMinor));
-  const redo = redoOf(draft, request, totalMinor, snapshot);
+  const redo = redoOf(draft, request, state, totalMinor, snapshot);
   const driving = draft.visit ? [{ label: 'Driving', minor: drivingCost(trip, rules) }] : [];
+  const failing = failingOf(draft, request, state);
   return {
     ok: true,
     draft,
@@ -75,11 +79,15 @@ export function priceOption(
     basis: {
       lines: own,
       others: draft.others,
-      costs: [...draft.costs, ...driving],
+      costs: [...draft.costs, ...driving, ...failing.costs],
       expectedShopMinor: redo.expectedShopMinor,
       minutes: Math.max(
         0,
-        visitMinutes(draft, request, snapshot) + draft.shopMinutes + redo.expectedMinutes - (saved ?? 0),
+        visitMinutes(draft, request, snapshot) +
+          draft.shopMinutes +
+          failing.minutes +
+          redo.expectedMinutes -
+          (saved ?? 0),
       ),
     },
   };
@@ -115,7 +123,43 @@ function visitOf(draft: Draft, { visit: asked }: QuoteRequest, { gaps, trip }: Q
   return { earliest: first, p80: last, notes };
 }
 
-function redoOf(draft: Draft, request: QuoteRequest, totalMinor: number, snapshot: QuoteSnapshot): Redo {
+/**
+ * What is likely to fail at the car before it works: the attempts that follow in the order, and the remote learned again;
+ * the shop's own time and cash, on average.
+ */
+function failingOf(
+  { route, visit }: Draft,
+  { keys }: QuoteRequest,
+  { ways }: KeyState,
+): {
+  readonly minutes: number;
+  readonly costs: readonly { readonly label: string; readonly minor: number }[];
+} {
+  const way = visit ? ways[route] : undefined;
+  if (!way) return { minutes: 0, costs: [] };
+  const fails = way.firstTry ? 1 - way.firstTry.works : 0;
+  const again = way.remote ? (1 - way.remote.chance) * remoteMinutes(way.remote, keys) : 0;
+  const cash = Math.round(fails * (way.firstTry?.cashMinor ?? 0));
+  return {
+    minutes: Math.round(fails * (way.firstTry?.minutes ?? 0) + again),
+    costs: cash > 0 ? [{ label: 'Further attempts where the first fails, on average', minor: cash }] : [],
+  };
+}
+
+/** Whether the first attempt works, as the order of attempts says it, and what is tried next. */
+function firstTryRests({ firstTry }: Partial<Pick<QuoteWay, 'firstTry'>>): string[] {
+  if (!firstTry) return [];
+  const next = firstTry.next === null ? '' : `, then ${routeWord(firstTry.next)}`;
+  return [`at the car the first try works in ${formatProbability(firstTry.works)}${next}`];
+}
+
+function redoOf(
+  draft: Draft,
+  request: QuoteRequest,
+  state: KeyState,
+  totalMinor: number,
+  snapshot: QuoteSnapshot,
+): Redo {
   const { bornBy, risk, sources, againMinor, againCustomerMinor } = draft;
   const articles = sources.map((source) => sourceChance(source, snapshot.outcomes));
   const basisPoints = anyOf([...articles.map((one) => one.basisPoints), risk.basisPoints]);
@@ -129,7 +173,11 @@ function redoOf(draft: Draft, request: QuoteRequest, totalMinor: number, snapsho
   return {
     basisPoints,
     percent: percentShown(basisPoints),
-    rests: [...articles.map(({ rests }) => rests), risk.rests],
+    rests: [
+      ...articles.map(({ rests }) => rests),
+      risk.rests,
+      ...(draft.visit ? firstTryRests(state.ways[draft.route] ?? {}) : []),
+    ],
     bornBy,
     customerMinor,
     shopMinor,

@@ -59,6 +59,26 @@ export interface QuoteWay {
   readonly keysAgain: number;
   readonly chance: number;
   readonly chanceRests: string;
+  /** Learning the remotes afterwards, one session for all; quotes of earlier times do not say it. */
+  readonly remote?: {
+    readonly sessionP50Minutes: number;
+    readonly keyP50Minutes: number;
+    readonly spread: number;
+    readonly waitsSeconds: readonly number[];
+    readonly chance: number;
+    readonly chanceRests: string;
+  } | null;
+  /** How the step of a pellet is found, in a word and in a sentence; quotes of earlier times do not say it. */
+  readonly pellet?: { readonly found: 'measured' | 'hunted'; readonly words: string } | null;
+  /** What four of five waits stay under, where that is not what they are. */
+  readonly waitP80Seconds?: number;
+  /** How likely it works when it is tried first, and what follows on average where it fails. */
+  readonly firstTry?: {
+    readonly works: number;
+    readonly next: RouteKind | null;
+    readonly minutes: number;
+    readonly cashMinor: number;
+  };
   /** The paid use of a right, and how many are left. */
   readonly credit: { readonly name: string; readonly useMinor: number; readonly left: number | null } | null;
   /** Where the PIN is planned to come from, and its fee. */

@@ -182,6 +182,7 @@ function routeRequest(
     market: job.call.market ?? application?.market ?? null,
     stolen: job.keys.some(({ presence }) => presence === 'stolen') || job.call.why === 'stolen',
     chosen: chosenOf(job, shop),
+    withRemote: application === undefined || application.remote !== null,
     network: job.network,
     built: builtOf(job, application),
     record: records[platform.id] ?? [],

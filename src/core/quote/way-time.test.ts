@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { testWay } from './test-snapshot';
-import { difficultyOf, timeOf } from './way-time';
+import { difficultyOf, remoteMinutes, timeOf } from './way-time';
 
 describe('timeOf', () => {
   it('is the session and each key, with those that are learned again', () => {
@@ -16,6 +16,23 @@ describe('timeOf', () => {
     expect(timeOf(waiting, 0)).toEqual(timeOf(waiting, 1));
     expect(timeOf(waiting, 1).waitSeconds).toBe(630);
     expect(timeOf(waiting, 1).workP50Minutes).toBeCloseTo(13);
+  });
+
+  it('has the remotes in it where they are learned apart, one session for all', () => {
+    const remote = {
+      sessionP50Minutes: 3,
+      keyP50Minutes: 2,
+      spread: 0,
+      waitsSeconds: [60],
+      chance: 0.9,
+      chanceRests: '',
+    };
+    const apart = { ...testWay, spread: 0, remote };
+    // 9 + 4 and 3 + 2; with one key again, which keeps its remote: 9 + 2 × 4 and 3 + 2.
+    expect(timeOf(apart, 1)).toMatchObject({ workP50Minutes: 18, waitSeconds: 60 });
+    expect(timeOf({ ...apart, keysAgain: 1 }, 1).workP50Minutes).toBeCloseTo(22);
+    expect(remoteMinutes(remote, 2)).toBeCloseTo(8);
+    expect(difficultyOf({ ...apart, sessionP50Minutes: 56 })).toBe('usual');
   });
 
   it('never shrinks with a key more, and four of five never take less than half of all', () => {

@@ -1,5 +1,6 @@
 import { scaleMinor } from '@/core/kinds/money';
 import { type RouteKind, routeNames } from '@/core/programming/route';
+import { totalMinutes } from '@/core/programming/work-time';
 import { line, times } from './lines';
 import type { BookStyle, Difficulty, MenuWork, PriceRules } from './price-rules';
 import type { NetLine, QuoteWay } from './quote';
@@ -15,6 +16,8 @@ export interface Work {
   readonly p80Minutes: number;
 }
 
+const pelletLabels = { measured: 'Pellet step measured', hunted: 'Pellet step hunted' } as const;
+
 /** What programming takes: by the menu or by the route's time, with what is passed on for rights and PIN. */
 export function programming(
   kind: RouteKind,
@@ -28,14 +31,28 @@ export function programming(
   const waitMinutes = Math.round(time.waitSeconds / 60);
   const learned = keys + way.keysAgain;
   const nothing = kind === 'none';
+  const byTime = (work: number, wait: number) =>
+    scaleMinor(rules.rateMinor, 100 * work + rules.waitPercent * wait, 6000);
+  const alone = timeOf({ ...way, remote: null }, keys);
+  const [ownMinutes, ownWait] = [Math.round(alone.workP50Minutes), Math.round(alone.waitSeconds / 60)];
   const minor =
+    book === 'menu' ? menuPrice(rules, kind, difficultyOf(way), learned) : byTime(ownMinutes, ownWait);
+  const remoteMinor =
     book === 'menu'
-      ? menuPrice(rules, kind, difficultyOf(way), learned)
-      : scaleMinor(rules.rateMinor, 100 * minutes + rules.waitPercent * waitMinutes, 6000);
+      ? menuPrice(rules, 'remote', 'usual', keys)
+      : byTime(minutes - ownMinutes, waitMinutes - ownWait);
+  const pelletMinor =
+    book === 'menu'
+      ? menuPrice(rules, 'pellet', way.pellet?.found === 'hunted' ? 'hard' : 'usual', 1)
+      : byTime(ownMinutes, ownWait);
   const passed = passedOn(way);
   return {
     lines: [
       ...(nothing ? [] : [line(`${routeNames[kind]}${times(learned)}`, 'programming', 'labour', minor)]),
+      ...(way.pellet ? [line(pelletLabels[way.pellet.found], 'programming', 'labour', pelletMinor)] : []),
+      ...(way.remote
+        ? [line(`Remote, learned apart${times(keys)}`, 'programming', 'labour', remoteMinor)]
+        : []),
       ...passed.map(({ label, minor }) =>
         line(label, 'rights', 'labour', scaleMinor(minor, 100 + rules.passPercent, 100)),
       ),
@@ -43,7 +60,7 @@ export function programming(
     costs: passed,
     minutes,
     waitMinutes,
-    p80Minutes: Math.round(time.waitSeconds / 60 + time.workP80Minutes),
+    p80Minutes: Math.round(totalMinutes(time, 'p80')),
   };
 }
 

@@ -94,19 +94,35 @@ const rules = {
   warrantyMonths: map(whole),
 } as const satisfies Record<keyof PriceRules, Schema>;
 
-const way = object({
-  refused: orNull(text),
+const remote = object({
   sessionP50Minutes: number,
   keyP50Minutes: number,
   spread: number,
   waitsSeconds: list(number),
-  keysAgain: whole,
   chance: share,
   chanceRests: text,
-  credit: orNull(object({ name: text, useMinor: whole, left: orNull(whole) })),
-  pin: orNull(object({ source: text, minor: whole })),
-  usedUp: orNull(object({ article: text, eachKey: yesNo })),
 });
+const firstTry = object({ works: share, next: orNull(route), minutes: number, cashMinor: number });
+const way = object(
+  {
+    refused: orNull(text),
+    sessionP50Minutes: number,
+    keyP50Minutes: number,
+    spread: number,
+    waitsSeconds: list(number),
+    keysAgain: whole,
+    chance: share,
+    chanceRests: text,
+    remote: orNull(remote),
+    firstTry,
+    pellet: orNull(object({ found: oneOf(['measured', 'hunted']), words: text })),
+    waitP80Seconds: number,
+    credit: orNull(object({ name: text, useMinor: whole, left: orNull(whole) })),
+    pin: orNull(object({ source: text, minor: whole })),
+    usedUp: orNull(object({ article: text, eachKey: yesNo })),
+  },
+  ['remote', 'firstTry', 'pellet', 'waitP80Seconds'],
+);
 const keyState = object(
   {
     route,

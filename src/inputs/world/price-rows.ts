@@ -1,6 +1,5 @@
-import { routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
-import { bookStyles, difficulties, roundingModes } from '@/core/quote/price-rules';
+import { bookStyles, difficulties, menuWorks, roundingModes } from '@/core/quote/price-rules';
 import { articleConditions, supplierKinds } from '@/core/supply/supplier-prices';
 import { cell } from '../cells';
 
@@ -68,7 +67,7 @@ export class PriceBookRow {
 }
 
 export class PriceMenuRow {
-  @cell.oneOf(['cut', ...routeKinds]) work!: string;
+  @cell.oneOf(menuWorks) work!: string;
   @cell.oneOf(Object.keys(difficulties)) difficulty!: string;
   @cell.amount() first!: string;
   @cell.amount() further!: string;

@@ -1,5 +1,4 @@
-import { type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
-import { difficulties } from '@/core/quote/price-rules';
+import { difficulties, menuWorkNames, menuWorks } from '@/core/quote/price-rules';
 import { Button } from '@/ui/button';
 import { DayTicks } from '@/ui/day-ticks';
 import { SelectField, TextField } from '@/ui/field';
@@ -12,15 +11,17 @@ interface PartProps {
   readonly onChange: (more: Partial<RulesDraft>) => void;
 }
 
-const works: readonly ('cut' | RouteKind)[] = ['cut', ...routeKinds.filter((kind) => kind !== 'desk')];
-const workNames: Record<string, string> = { ...routeNames, cut: 'Cutting' };
+const works = menuWorks.filter((work) => work !== 'desk');
 
 /** The menu by work and difficulty. */
 export function MenuPanel({ draft, problemOf, onChange }: PartProps) {
   const set = (at: number, more: Partial<RulesDraft['menu'][number]>) =>
     onChange({ menu: draft.menu.map((row, index) => (index === at ? { ...row, ...more } : row)) });
   return (
-    <Panel title="Menu" note="By work and difficulty; hard is what often fails or takes more than an hour.">
+    <Panel
+      title="Menu"
+      note="By work and difficulty; hard is what often fails or takes more than an hour, and a pellet step that is hunted for."
+    >
       <ul className="flex flex-col gap-1">
         {draft.menu.map((row, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: rows are told apart by their place while they are typed
@@ -28,7 +29,7 @@ export function MenuPanel({ draft, problemOf, onChange }: PartProps) {
             <SelectField
               label={`Work ${at + 1}`}
               className="w-56"
-              choices={works.map((value) => ({ value, label: workNames[value] ?? value }))}
+              choices={works.map((value) => ({ value, label: menuWorkNames[value] }))}
               value={row.work}
               error={problemOf(`menu.${at}.work`)}
               onChange={(event) => set(at, { work: event.target.value })}

@@ -19,7 +19,7 @@ interface RouteCardProps {
 /** A feasible route: what it needs and does, how long, how sure and how dear. */
 export function RouteCard({ route, advised, chosen, selected, currency, locale, onSelect }: RouteCardProps) {
   const money = (minor: number) => formatMoney({ minor, currency }, locale, 'short');
-  const { cost, chance } = route;
+  const { cost, chance, works } = route;
   return (
     <label
       className={classNames(
@@ -48,7 +48,7 @@ export function RouteCard({ route, advised, chosen, selected, currency, locale, 
         </span>
         <span className="font-mono sm:row-span-4 sm:text-right">
           {route.time && <Times time={route.time} />}
-          {chance && <span className="mt-1 block text-small">works {formatProbability(chance.value)}</span>}
+          {works !== null && <span className="mt-1 block text-small">works {formatProbability(works)}</span>}
           {cost && (
             <span className="block text-small text-mute">
               {route.kind === 'desk' ? 'the desk takes' : 'costs us'} {money(cost.cashMinor + cost.workMinor)}
@@ -67,7 +67,12 @@ export function RouteCard({ route, advised, chosen, selected, currency, locale, 
         <span>
           <b className="font-semibold">Other keys</b> {route.effect}
         </span>
-        {chance && <span className="text-small text-mute">Chance rests on: {chance.rests}.</span>}
+        {chance && (
+          <span className="text-small text-mute">
+            Chance rests on: {chance.rests}
+            {methodOf(route.kind)?.bySocket && '; now and then tool and car do not talk'}.
+          </span>
+        )}
         {route.others === 'erase' && (
           <span className="sm:col-span-2">
             <Notice tone="ochre">Never erase before every key that is to work is in hand and proved.</Notice>

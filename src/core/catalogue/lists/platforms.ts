@@ -38,12 +38,22 @@ export const platformLists = {
       column('when_full', 'Full memory', choice(['refuses', 'drops oldest'])),
       column('pin_sources', 'PIN from', words(60), { optional: true, hint: `Of ${pinSources.join(', ')}.` }),
       column('system_types', 'System types', words(120), optional),
+      column('pellet_steps', 'Pellet steps', whole(2, 40), optional),
+      column('lockout_seconds', 'Lockout after a wrong step, s', whole(0, 86_400), optional),
       note,
     ],
     key: ['name'],
     references: [],
-    check: ({ slots_minimum: least, slots_maximum: most, pin_sources: sources = '' }) => {
+    check: ({ slots_minimum: least, slots_maximum: most, pin_sources: sources = '', ...cells }) => {
       if (Number(least) > Number(most)) return { column: 'slots_minimum', reason: 'More than the maximum.' };
+      const { chip_family: family, pellet_steps: steps, lockout_seconds: lockout } = cells;
+      if (family !== 'PEL' && (steps || lockout))
+        return { column: steps ? 'pellet_steps' : 'lockout_seconds', reason: 'Only pellets have steps.' };
+      if (family === 'PEL' && Boolean(steps) !== Boolean(lockout))
+        return {
+          column: steps ? 'lockout_seconds' : 'pellet_steps',
+          reason: 'Steps and lockout go together.',
+        };
       const strange = sources
         .split(' ')
         .some((one) => one && !(pinSources as readonly string[]).includes(one));

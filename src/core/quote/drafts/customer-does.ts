@@ -5,7 +5,7 @@ import { type SourcedOrNot, sourceArticles, type Wanted } from '../source-articl
 import { taxOf } from '../tax';
 import { tripLines } from '../trip-lines';
 import { programming } from '../work';
-import { anyNew, creditNote, type DraftOrNot, latestOf, learningWay, no, statedRisk, usedUp } from './draft';
+import { anyNew, type DraftOrNot, latestOf, learningWay, no, statedRisk, usedUp, wayNotes } from './draft';
 
 /** Articles that the customer buys of those who sell to customers. */
 function sellersArticles(request: QuoteRequest, keepBlank: boolean, snapshot: QuoteSnapshot): SourcedOrNot {
@@ -71,7 +71,7 @@ export function customerBuys(request: QuoteRequest, state: KeyState, snapshot: Q
     notes: [
       'The customer bears it when the article is wrong or not virgin: a second visit is a second bill.',
       ...bought.notes,
-      ...creditNote(learned.way),
+      ...wayNotes(learned.way),
     ],
     stale: bought.stale,
   };
@@ -84,7 +84,11 @@ export function customerPrograms(
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
   if (ways.none && ways.none.refused === null)
-    return no('Nothing is programmed on this car: the cut key is all.');
+    return no(
+      ways.none.pellet
+        ? 'Nothing is programmed on this car: the right cut and the right pellet step are all.'
+        : 'Nothing is programmed on this car: the cut key is all.',
+    );
   const way = ways.onBoard;
   if (!way) return no('This platform has no sequence that a customer can do alone.');
   if (way.refused !== null) return no(way.refused);
@@ -106,7 +110,7 @@ export function customerPrograms(
     ...tripLines(trip, request.book, rules),
   ]);
   const withTax = rules.taxIncluded ? help : help + taxOf(help, taxBasisPoints.labour, false);
-  const failure = 10_000 - Math.round(way.chance * 10_000);
+  const failure = 10_000 - Math.round((way.firstTry?.works ?? way.chance) * 10_000);
   return {
     ok: true,
     route: 'onBoard',

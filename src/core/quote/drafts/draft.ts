@@ -89,8 +89,12 @@ export function anyNew(article: string, pieces: number): Wanted {
   };
 }
 
-export function creditNote({ credit }: QuoteWay): string[] {
-  return credit && credit.left !== null ? [`Uses 1 of ${credit.left} left of ${credit.name}.`] : [];
+/** What is to be said of a way beside its lines: an unknown pellet, a use of a right. */
+export function wayNotes({ credit, pellet }: QuoteWay): string[] {
+  return [
+    ...(pellet ? [pellet.words] : []),
+    ...(credit && credit.left !== null ? [`Uses 1 of ${credit.left} left of ${credit.name}.`] : []),
+  ];
 }
 
 export function latestOf(

@@ -1,11 +1,11 @@
-import { isClone, type RouteKind } from '@/core/programming/route';
+import { isClone, methodOf, type RouteKind } from '@/core/programming/route';
 import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import { cutBlades } from '../cut';
 import type { OptionKind } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot, QuoteWay } from '../quote';
 import { type Sourced, sourceArticles, type Wanted } from '../source-articles';
 import { programming } from '../work';
-import { anyNew, creditNote, type DraftOrNot, latestOf, learningWay, no, statedRisk, usedUp } from './draft';
+import { anyNew, type DraftOrNot, latestOf, learningWay, no, statedRisk, usedUp, wayNotes } from './draft';
 
 const kinds = {
   shopOriginal: { supplier: 'original', grade: 'original', condition: 'new', words: 'original' },
@@ -88,7 +88,8 @@ export function copy(request: QuoteRequest, state: KeyState, snapshot: QuoteSnap
   const way = open && state.ways[open];
   if (!way) return no(state.ways[clones[0] as RouteKind]?.refused ?? 'No copy can be made.');
   const { blank, chip, remote } = snapshot.articles;
-  const electronics = open === 'cloneSoldered' ? (remote ?? chip) : (chip ?? remote);
+  const ontoRemote = methodOf(open)?.ontoRemote;
+  const electronics = ontoRemote ? (remote ?? chip) : (chip ?? remote);
   const sourced = sourceArticles(
     [anyNew(blank, request.keys), ...(electronics === null ? [] : [anyNew(electronics, request.keys)])],
     request,
@@ -97,7 +98,7 @@ export function copy(request: QuoteRequest, state: KeyState, snapshot: QuoteSnap
   if (!sourced.ok) return sourced;
   return shopWork('shopClone', open, way, sourced, request, snapshot, [
     'The car sees two keys as one; no slot is used.',
-    ...(remote !== null && open !== 'cloneSoldered' ? ['The copy starts the car and has no remote.'] : []),
+    ...(remote !== null && !ontoRemote ? ['The copy starts the car and has no remote.'] : []),
   ]);
 }
 
@@ -139,7 +140,7 @@ function shopWork(
     againMinor: (sourced.warrantyMonths ?? 0) > 0 ? 0 : Math.round(articles / request.keys),
     againCustomerMinor: null,
     reserves: sourced.reserves,
-    notes: [...notes, ...sourced.notes, ...(cut?.notes ?? []), ...creditNote(way)],
+    notes: [...notes, ...sourced.notes, ...(cut?.notes ?? []), ...wayNotes(way)],
     stale: sourced.stale,
   };
 }

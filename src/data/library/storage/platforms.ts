@@ -18,6 +18,8 @@ export const platformStorages: Readonly<Record<keyof typeof platformLists, ListS
       when_full: 't.when_full',
       pin_sources: list('t.pin_sources'),
       system_types: list('t.system_types'),
+      pellet_steps: 't.pellet_steps::text',
+      lockout_seconds: 't.lockout_seconds::text',
       note: 't.note',
     },
     write: {
@@ -32,6 +34,8 @@ export const platformStorages: Readonly<Record<keyof typeof platformLists, ListS
       when_full: 's.when_full',
       pin_sources: words('s.pin_sources'),
       system_types: words('s.system_types'),
+      pellet_steps: 's.pellet_steps::int',
+      lockout_seconds: 's.lockout_seconds::int',
       note: 's.note',
     },
     joins: '',
