@@ -172,7 +172,8 @@ Library: ${size.applications.toLocaleString('en-US')} applications of ${size.mod
 
 ## Identification over the demo world
 
-${drill.cars} seeded cars; seconds and questions until the decision is settled or nothing helps, answers true but in the last row.
+${drill.cars} seeded cars; seconds and questions until the decision is settled or nothing helps. Answers are true; in the
+rows that say who looks, wrong as often as what is seen there, or remembered, is said to be.
 
 | rule | mean seconds | mean questions | decision right | settled |
 |---|---|---|---|---|

@@ -52,7 +52,7 @@ await light.getByLabel('Name').fill('Odile Varga');
 await light.getByRole('button', { name: 'Hang the tag' }).click();
 await light.waitForURL('**/identify');
 const job = light.url().replace('/identify', '');
-await light.getByRole('heading', { name: 'Which mark is on the key?' }).waitFor();
+await light.getByText('Next question').waitFor();
 await shoot(light, 'identify-light');
 await light.getByRole('radio', { name: /2016 to April 2019/ }).click();
 await light.getByLabel('Why this one').fill('A notch at the foot of the blade');

@@ -225,6 +225,18 @@ function identification() {
     'fixed order': figures(runs(fixedOrder, 0, cars)),
     'label-splitting': figures(runs(labelSplitting, 0, cars)),
     'gain per second, 5 % false': figures(runs(bySeconds, 0.05, cars)),
+    'a key in hand, on the phone': figures(
+      runs(bySeconds, 0, cars, { stand: 'phone', key: 'inHand', access: 'open' }),
+    ),
+    'no key in hand, at the open car': figures(
+      runs(bySeconds, 0, cars, { stand: 'car', key: 'remembered', access: 'open' }),
+    ),
+    'no key in hand, at the locked car': figures(
+      runs(bySeconds, 0, cars, { stand: 'car', key: 'remembered', access: 'locked' }),
+    ),
+    'no key in hand, far away': figures(
+      runs(bySeconds, 0, cars, { stand: 'phone', key: 'remembered', access: null }),
+    ),
   };
 }
 

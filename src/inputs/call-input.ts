@@ -3,6 +3,7 @@ import {
   IsIn,
   IsInt,
   IsNumber,
+  IsOptional,
   IsString,
   IsUUID,
   Length,
@@ -87,6 +88,13 @@ export class OpenJobInput extends CallInput {
   @orNull()
   @Matches(/^[\x21-\x7e][\x20-\x7e]{0,38}[\x21-\x7e]$/, { message: '2 to 40 letters and digits.' })
   keyCode!: string | null;
+
+  /** Buttons of the remote, as the caller sees or remembers them. */
+  @IsOptional()
+  @IsInt({ message: '1 to 9 buttons.' })
+  @Min(1, { message: '1 to 9 buttons.' })
+  @Max(9, { message: '1 to 9 buttons.' })
+  buttons?: number | null;
 
   @orNull()
   @IsInt({ message: 'Type a number of keys.' })

@@ -15,7 +15,8 @@ import {
 import type { Ignition } from '@/core/catalogue/application';
 import { answerKinds, type QuestionGiven } from '@/core/identify/gathered-facts';
 import { lineLimit, type Why, whys } from '@/core/identify/line/reading';
-import { type QuestionKind, questionKinds } from '@/core/identify/next-question';
+import { type QuestionKind, questionKinds } from '@/core/identify/question-kinds';
+import { type Stand, stands } from '@/core/identify/sight';
 import { usualCertainty } from '@/core/identify/what-to-bring';
 import { JobEdit } from './job-inputs';
 
@@ -71,6 +72,8 @@ export class IdentifyInput extends CarInput {
   @Min(0.5, { message: 'From 0.5 to 0.999.' })
   @Max(0.999, { message: 'From 0.5 to 0.999.' })
   certainty?: number;
+  /** Who looks: somebody on the phone, or somebody at the car; at the car where it is missing. */
+  @IsOptional() @IsIn(Object.keys(stands), { message: 'phone or car.' }) stand?: Stand;
 }
 
 /** An answer to a question about the car of a job. */
@@ -82,10 +85,16 @@ export class AnswerInput extends JobEdit {
   @Length(1, 120, { message: 'Choose what was seen.' })
   value!: string | null;
   @IsBoolean({ message: 'Sure or not.' }) sure!: boolean;
+  @IsOptional() @IsIn(Object.keys(stands), { message: 'phone or car.' }) stand?: Stand;
 }
 
 /** How sure it is to be, as an address says it; the usual where it does not. */
 export function readCertainty(text: string | readonly string[] | undefined): number {
   const certainty = typeof text === 'string' ? Number(text) : usualCertainty;
   return certainty >= 0.5 && certainty <= 0.999 ? certainty : usualCertainty;
+}
+
+/** Who looks, as an address says it; undefined where it does not. */
+export function readStand(text: string | readonly string[] | undefined): Stand | undefined {
+  return typeof text === 'string' && Object.hasOwn(stands, text) ? (text as Stand) : undefined;
 }

@@ -43,7 +43,7 @@ describe('a car without a job', () => {
     expect(next.kind).toBe('ask');
     if (next.kind !== 'ask') return;
     expect(next.question.reason).toMatch(/which .*; about \d+ seconds/);
-    const [first] = next.question.answers;
+    const [first] = [...next.question.answers].sort((a, b) => b.chance - a.chance);
     const answered = await identified({
       line: 'merrowdale 2019 push',
       given: [seen(next.question.kind, first?.value ?? '')],
@@ -126,7 +126,15 @@ describe('a car without a job', () => {
 
   it('beyond the end of a tool’s list shows neighbours on the platform and who tried them', async () => {
     const { article } = await identified({ line: 'halvorn ostrander 2023' });
-    expect(article?.listEnds).toEqual([{ tool: 'Tidewater tablet', toYear: 2021 }]);
+    expect(article?.listEnds).toMatchObject([{ tool: 'Tidewater tablet', toYear: 2021 }]);
+    for (const [line, toYear] of [
+      ['halvorn aldercombe 2025 push', 2022],
+      ['dunlark carterby 2025 push', 2023],
+    ] as const) {
+      const [end] = (await identified({ line })).article?.listEnds ?? [];
+      expect(end).toMatchObject({ toYear, own: { model: expect.stringMatching(/Aldercombe|Carterby/) } });
+      expect(end?.own?.span.from.year).toBeLessThanOrEqual(toYear);
+    }
     expect(article?.neighbours.length).toBeGreaterThan(0);
     expect(article?.neighbours.every(({ model }) => model !== 'Ostrander')).toBe(true);
     expect((await identified({ line: 'halvorn ostrander 2015' })).article?.listEnds).toEqual([]);
@@ -142,7 +150,7 @@ describe('a car without a job', () => {
     const examined = await examine(actor, { vin: car.vin });
     const year = examined.ok ? examined.value.years[0] : undefined;
     const { identification } = await identified({ model: 'Merrowdale', year: (year ?? 0) - 4, vin: car.vin });
-    expect(identification.gathered.facts.year).toBe(year);
+    expect(identification.gathered.facts).toMatchObject({ year: (year ?? 0) - 4, readYear: year });
     expect(identification.gathered.remarks.join(' ')).toContain('the VIN counts');
   });
 
@@ -204,8 +212,15 @@ describe('the car of a job', () => {
     expect((await answer({})).ok).toBe(true);
     expect(await top()).toBe('CHL80-Rowan');
     expect((await viewOf(actor, number)).job.given).toEqual([
+      // Told on the phone it counts for less than seen at the car.
+      { kind: 'chipMark', answer: 'seen', value: 'a notch at the foot of the blade', reliability: 0.85 },
+    ]);
+    expect((await answer({ stand: 'car' })).ok).toBe(true);
+    expect((await viewOf(actor, number)).job.given).toEqual([
       { kind: 'chipMark', answer: 'seen', value: 'a notch at the foot of the blade' },
     ]);
+    expect((await answer({ sure: false, stand: 'car' })).ok).toBe(true);
+    expect((await viewOf(actor, number)).job.given[0]).toMatchObject({ reliability: 0.7 });
     expect((await answer({ answer: 'ask', value: null })).ok).toBe(true);
     expect(await top()).toBe('AES128-Elm');
     expect((await answer({ kind: 'buildMonth', value: '2019-13' })).ok).toBe(false);

@@ -1,14 +1,12 @@
 import type { Page } from '@playwright/test';
 import pg from 'pg';
 import { withCheckDigit } from '@/core/vin/check-digit';
-import { expect, expectAccessible, hangTag, passcodes, signIn, test } from './support';
+import { expect, expectAccessible, hangTag, passcodes, signIn, takeCandidate, test } from './support';
 
 /** Takes the likeliest candidate, with a reason. */
 async function identify(page: Page, number: string): Promise<void> {
   await page.goto(`/jobs/${number}/identify`);
-  await page.getByLabel('Why this one').fill('Seen on the blade');
-  await page.getByRole('button', { name: /Take this one/ }).click();
-  await expect(page.getByText('Chosen', { exact: true }).first()).toBeVisible();
+  await takeCandidate(page, 'Seen on the blade');
 }
 
 async function recordPapers(page: Page, number: string): Promise<void> {

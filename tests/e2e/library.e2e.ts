@@ -1,13 +1,15 @@
 import { writeFileSync } from 'node:fs';
 import { listNames, listOf } from '@/core/catalogue/lists/lists';
-import { expect, expectAccessible, hangTag, signIn, test } from './support';
+import { expect, expectAccessible, hangTag, signIn, takeCandidate, test } from './support';
 
 test.beforeEach(async ({ page }) => {
   await signIn(page);
 });
 
 test('a split inside a model year is settled by the mark that is stamped on the key', async ({ page }) => {
-  await hangTag(page, 'merrowdale 2019 push start lost both quarry end');
+  await hangTag(page, 'merrowdale 2019 push start spare one key works quarry end');
+  await page.getByRole('radio', { name: 'At the car' }).click();
+  await page.waitForURL(/stand=car/);
   await expect(page.getByRole('heading', { name: 'Which mark is on the key?' })).toBeVisible();
   const strip = page.getByRole('region', { name: 'Strip of years' });
   await expect(strip.getByRole('listitem').filter({ hasText: '2019' })).toContainText('build month');
@@ -37,11 +39,16 @@ test('facts that cannot both be true are said to contradict, with the likeliest 
   page,
 }) => {
   await hangTag(page, 'merrowdale 2008 turn key spare quarry end');
-  await expect(page.getByText('Settled')).toBeVisible();
+  await expect(page.getByText('Settled', { exact: true }).first()).toBeVisible();
+  await page.getByRole('radio', { name: 'At the car' }).click();
+  await page.waitForURL(/stand=car/);
   await page.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
   await page.getByRole('button', { name: 'Add it' }).click();
   const notice = page.getByRole('status').filter({ hasText: 'does not fit together' });
   await expect(notice).toContainText('Mark on the key: two dots at the foot of the blade');
+  // What does not fit together is not said to be settled.
+  await expect(page.getByText('Does not fit together', { exact: true })).toBeVisible();
+  await expect(page.getByText('Settled', { exact: true })).toHaveCount(0);
   await page.getByRole('button', { name: 'Ask again: Mark on the key' }).click();
   await expect(notice).toBeHidden();
 });
@@ -84,9 +91,7 @@ test('a file with three bad rows is refused with line, column and reason; mended
 
 test('a fact found at a car is corrected in the library, with the job as its source', async ({ page }) => {
   const number = await hangTag(page, 'halvorn merrowdale 2013 turn key spare one key works');
-  await page.getByLabel('Why this one').fill('The only one of these years');
-  await page.getByRole('button', { name: /Take this one/ }).click();
-  await expect(page.getByText('Chosen').first()).toBeVisible();
+  await takeCandidate(page, 'The only one of these years');
   await page.goto(`/jobs/${number}/close`);
   await page.getByLabel('Chip', { exact: true }).selectOption('CHL80-Whitebeam');
   await page.getByRole('button', { name: 'Keep the facts' }).click();

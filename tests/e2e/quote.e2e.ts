@@ -13,6 +13,7 @@ import {
   passcodes,
   signIn,
   steady,
+  takeCandidate,
   test,
   watch,
 } from './support';
@@ -21,9 +22,7 @@ import {
 async function quoteStation(page: Page, words: string): Promise<string> {
   const number = await hangTag(page, words);
   await page.getByRole('radio', { name: /\d{4}/ }).first().click();
-  await page.getByLabel('Why this one').fill('Likeliest by the mark');
-  await page.getByRole('button', { name: /Take this one/ }).click();
-  await expect(page.getByText('Chosen').first()).toBeVisible();
+  await takeCandidate(page, 'Likeliest by the mark');
   await page.goto(`/jobs/${number}/quote`);
   await expect(page.getByRole('heading', { name: /^From \$/ })).toBeVisible();
   return number;

@@ -80,6 +80,16 @@ export async function hangTag(page: Page, words: string): Promise<string> {
   return page.url().split('/').at(-2) ?? '';
 }
 
+/** Takes the candidate that stands selected, with a reason where it is not settled. */
+export async function takeCandidate(page: Page, reason: string): Promise<void> {
+  const take = page.getByRole('button', { name: /Take this one/ });
+  await take.waitFor();
+  const why = page.getByLabel('Why this one');
+  if (await why.isVisible()) await why.fill(reason);
+  await take.click();
+  await expect(page.getByText('Chosen', { exact: true }).first()).toBeVisible();
+}
+
 /** Axe finds nothing, in both themes. */
 export async function expectAccessible(page: Page): Promise<void> {
   for (const theme of ['light', 'dark']) {

@@ -6,11 +6,11 @@ import {
   formatInterval,
   type NextRequest,
   nextQuestion,
-  type QuestionKind,
-  questionKinds,
   settledFrom,
 } from '@/core/identify/next-question';
 import { type CarFacts, foldBelow, rankCandidates } from '@/core/identify/posterior';
+import { type QuestionKind, questionKinds } from '@/core/identify/question-kinds';
+import { askingOf, everything, type Sight } from '@/core/identify/sight';
 import { tellOf, tellValues } from '@/core/identify/tells';
 import { pick, type Random, seededRandom } from '@/core/kinds/random';
 import { worldApplications } from './applications';
@@ -95,7 +95,11 @@ export const bySeconds: Rule = (request) => {
   return step.kind === 'ask' ? step.question.kind : undefined;
 };
 /** The same rule without the division by seconds: every question counts as one. */
-export const byGain: Rule = (request) => bySeconds({ ...request, secondsOf: () => 1 });
+export const byGain: Rule = (request) =>
+  bySeconds({
+    ...request,
+    asking: (kind) => ({ ...questionKinds[kind], seconds: 1 }),
+  });
 const order: readonly QuestionKind[] = [
   'chipMark',
   'frequency',
@@ -144,7 +148,9 @@ export interface Run {
   readonly folded: boolean;
 }
 
-function identify(random: Random, car: Car, rule: Rule, falseShare: number): Run {
+/** One car to its decision, by somebody who sees what `sight` says; what is told of memory is wrong as often as it is said to be. */
+function identify(random: Random, car: Car, rule: Rule, falseShare: number, sight: Sight): Run {
+  const asking = (kind: QuestionKind) => askingOf(kind, sight);
   let facts: CarFacts = { year: statedYear(random, car), shopMarket: 'Meres' };
   const closed = new Set<QuestionKind>();
   let [seconds, questions, folded] = [0, 0, false];
@@ -152,7 +158,7 @@ function identify(random: Random, car: Car, rule: Rule, falseShare: number): Run
     const candidates = rankCandidates(car.others, facts);
     const own = candidates.find(({ application }) => application.id === car.application.id);
     folded ||= (own?.probability ?? 0) < foldBelow;
-    const kind = rule({ candidates, facts, decisionOf, closed });
+    const kind = rule({ candidates, facts, decisionOf, closed, asking });
     if (kind === undefined) {
       const [best] = decisions(candidates, decisionOf);
       return {
@@ -164,20 +170,24 @@ function identify(random: Random, car: Car, rule: Rule, falseShare: number): Run
       };
     }
     closed.add(kind);
-    seconds += questionKinds[kind].seconds;
+    const put = asking(kind);
+    if (!put) throw new Error(`nobody there can answer: ${kind}`);
+    seconds += put.seconds;
     questions += 1;
-    const answer = answerOf(random, car, kind, falseShare);
-    if (!answer) continue;
+    const doubt = sight === everything ? falseShare : Math.max(falseShare, 1 - put.reliability);
+    const given = answerOf(random, car, kind, doubt);
+    if (!given) continue;
+    const answer = { ...given, reliability: put.reliability };
     const next = withAnswer(facts, answer);
     if (!next.ok) throw new Error(`an answer of the test is refused: ${next.problems[0]?.message}`);
     facts = next.value;
   }
 }
 
-export function runs(rule: Rule, falseShare: number, count: number): Run[] {
+export function runs(rule: Rule, falseShare: number, count: number, sight: Sight = everything): Run[] {
   return Array.from({ length: count }, (_, at) => {
     const random = seededRandom(`car ${at}`);
-    return identify(random, drawCar(random), rule, falseShare);
+    return identify(random, drawCar(random), rule, falseShare, sight);
   });
 }
 

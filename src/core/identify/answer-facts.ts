@@ -1,6 +1,6 @@
 import { done, failed, type Result } from '@/core/kinds/result';
-import type { QuestionKind } from './next-question';
 import type { CarFacts } from './posterior';
+import type { QuestionKind } from './question-kinds';
 import { tellKinds } from './tells';
 
 /** An answer to a question as it is kept: the value as the question offered it. */
@@ -18,7 +18,7 @@ export function withAnswer(facts: CarFacts, { kind, value, reliability }: Questi
     if (!year) return failed('Expected a year such as 2019, or 2018..2020.', 'value');
     const [from, to] = [Number(year[1]), Number(year[2] ?? year[1])];
     if (to < from) return failed('The years end before they begin.', 'value');
-    return done({ ...facts, year: from === to ? from : { from, to }, yearFrom: 'read' });
+    return done({ ...facts, readYear: from === to ? from : { from, to } });
   }
   if (kind === 'buildMonth') {
     const build = readInterval(value);

@@ -1,7 +1,7 @@
 import type { Application } from '@/core/catalogue/application';
 import { formatSpan } from '@/core/kinds/year-span';
 import { rangeOf, wholeRange } from './build-time';
-import { type CarFacts, likelihood, monthWeight, observationsOf } from './posterior';
+import { boundsOf, type CarFacts, likelihood, monthWeight, observationsOf } from './posterior';
 import { tellKinds, tellValues } from './tells';
 
 /** One thing that was said or seen. */
@@ -19,6 +19,11 @@ export interface Contradiction {
 
 /** Shown below this fit. */
 export const contradictsBelow = 1 / 20;
+/** How much of what is said to be sure is left where what was told and seen fits no car that well. */
+export function sureness(contradiction: Contradiction | undefined): number {
+  return contradiction ? contradiction.fit / contradictsBelow : 1;
+}
+
 /** A fact whose release raises the fit less than this explains nothing. */
 const leastRise = 3;
 
@@ -74,21 +79,21 @@ function idealWeight(
   whole: { from: number; to: number },
 ): number {
   const [alone] = applications;
-  if (!alone || (facts.year === undefined && !facts.build)) return 1;
-  const said = typeof facts.year === 'number' ? { from: facts.year, to: facts.year } : facts.year;
-  const built = facts.build && rangeOf(facts.build);
-  const from = Math.min(whole.from, said ? said.from * 12 : whole.from, built?.from ?? whole.from);
-  const to = Math.max(whole.to, said ? said.to * 12 + 11 : whole.to, built?.to ?? whole.to);
+  const { year, readYear, build } = facts;
+  if (!alone || (year === undefined && readYear === undefined && !build)) return 1;
+  const said = [year, readYear].flatMap((one) => (one === undefined ? [] : [boundsOf(one)]));
+  const built = build && rangeOf(build);
+  const from = Math.min(whole.from, ...said.map((one) => one.from * 12), built?.from ?? whole.from);
+  const to = Math.max(whole.to, ...said.map((one) => one.to * 12 + 11), built?.to ?? whole.to);
   const wide = monthRangeAsApplication(alone, from, to);
-  // Year and month are each taken at their own best, so that two that disagree are a contradiction too.
-  const year = monthWeight([...applications, wide], { ...facts, build: undefined });
-  const month = monthWeight([...applications, wide], { ...facts, year: undefined });
-  let [bestYear, bestMonth] = [0, 0];
-  for (let at = from; at <= to; at += 1) {
-    bestYear = Math.max(bestYear, year(at));
-    bestMonth = Math.max(bestMonth, month(at));
-  }
-  return bestYear * bestMonth;
+  // What was told, what was read and the month are each taken at their own best, so that two that disagree contradict.
+  const nothing = { year: undefined, readYear: undefined, build: undefined };
+  return [{ year }, { readYear }, { build }].reduce((product, one) => {
+    const weigh = monthWeight([...applications, wide], { ...facts, ...nothing, ...one });
+    let best = 0;
+    for (let at = from; at <= to; at += 1) best = Math.max(best, weigh(at));
+    return product * best;
+  }, 1);
 }
 
 function monthRangeAsApplication(like: Application, from: number, to: number): Application {
@@ -110,10 +115,17 @@ function toldFacts(facts: CarFacts): { fact: ToldFact; without: CarFacts }[] {
       observations: facts.observations?.filter(({ kind }) => kind !== observation.kind),
     },
   }));
-  if (facts.year !== undefined) {
-    const value =
-      typeof facts.year === 'number' ? String(facts.year) : `${facts.year.from} to ${facts.year.to}`;
-    told.push({ fact: { label: 'Model year', value }, without: { ...facts, year: undefined } });
+  if (facts.year !== undefined)
+    told.push({
+      fact: { label: 'Model year', value: String(facts.year) },
+      without: { ...facts, year: undefined },
+    });
+  if (facts.readYear !== undefined) {
+    const { from, to } = boundsOf(facts.readYear);
+    told.push({
+      fact: { label: 'Model year as read', value: from === to ? `${from}` : `${from} to ${to}` },
+      without: { ...facts, readYear: undefined },
+    });
   }
   if (facts.build) {
     told.push({

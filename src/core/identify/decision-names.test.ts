@@ -43,9 +43,9 @@ describe('names of decisions', () => {
 describe('the words of a question', () => {
   const question = (leaves: number): Question => ({
     kind: 'chipMark',
-    seconds: 10,
+    asking: { ask: 'Which mark?', how: 'a torch', seconds: 10, reliability: 0.95 },
     gainBits: 0.8,
-    answers: [{ value: 'x', label: 'x', chance: 1, leading: 'k', leadingShare: 0.9, leaves }],
+    answers: [{ value: 'x', label: 'x', chance: 1, leading: 'k', leadingShare: 0.9, leaves, fits: true }],
   });
 
   it('say what it settles or narrows, and the effort', () => {

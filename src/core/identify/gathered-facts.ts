@@ -1,12 +1,14 @@
 import type { Ignition } from '@/core/catalogue/application';
 import { examineVin, type VinContext } from '@/core/vin/examine';
 import { withAnswer } from './answer-facts';
-import type { QuestionKind } from './next-question';
 import type { CarFacts } from './posterior';
-import { tellKinds } from './tells';
+import type { QuestionKind } from './question-kinds';
 import type { YearKernel } from './year-kernel';
 
 export const answerKinds = ['seen', 'cannotTell', 'skipped'] as const;
+
+/** How far a maker's identifier in a VIN tells the market. */
+const vinMarketReliability = 0.995;
 
 /** How far an answer is relied on of which the person is not sure. */
 export const unsureReliability = 0.7;
@@ -42,29 +44,30 @@ export interface GatheredFacts {
   readonly closed: ReadonlySet<QuestionKind>;
   /** Where two sources disagree, and which one counts. */
   readonly remarks: readonly string[];
+  /** What the VIN says; undefined where there is none. */
+  readonly vin: VinSaid | undefined;
 }
 
 /**
- * Puts together what was told, what the VIN says and what was seen: a year read from the VIN counts before the told one,
- * an answer before both.
+ * Puts together what was told, what the VIN says and what was seen. A year that was read stands beside the told one and
+ * weighs more; an answer takes the place of what the VIN says. What was told or read is not asked.
  */
 export function gatherFacts(
   told: CarTold,
   given: readonly QuestionGiven[],
   { shopMarket, kernel, vin }: Grounds,
 ): GatheredFacts {
-  const remarks: string[] = [];
-  const read = told.vin === null ? undefined : readVin(told.vin, told, vin, remarks);
+  const read = told.vin === null ? undefined : vinSaid(told.vin, told, vin);
   let facts: CarFacts = {
     shopMarket,
     kernel,
-    year: read?.year ?? told.year ?? undefined,
-    yearFrom: read?.year === undefined ? 'told' : 'read',
+    year: told.year ?? undefined,
+    readYear: read?.year ?? undefined,
     ignition: told.ignition ?? undefined,
     market: told.market ?? undefined,
     observations:
-      told.market === null && read?.market !== undefined
-        ? [{ kind: 'market', value: read.market, reliability: tellKinds.market.reliability }]
+      told.market === null && read && read.market !== null
+        ? [{ kind: 'market', value: read.market, reliability: vinMarketReliability }]
         : [],
   };
   for (const { kind, answer, value, reliability } of given) {
@@ -72,25 +75,65 @@ export function gatherFacts(
     const next = withAnswer(facts, { kind, value, reliability });
     if (next.ok) facts = next.value;
   }
-  return { facts, closed: new Set(given.map(({ kind }) => kind)), remarks };
+  return {
+    facts,
+    closed: new Set([...settledBy(told, facts), ...given.map(({ kind }) => kind)]),
+    remarks: read ? [...read.doubts, ...differences(read, told)] : [],
+    vin: read,
+  };
 }
 
-function readVin(
-  text: string,
-  { make, year, market }: CarTold,
-  context: VinContext,
-  remarks: string[],
-): { readonly year: number | undefined; readonly market: string | undefined } {
+/** Questions that what was told, or the VIN, has answered already. */
+function settledBy({ ignition, market }: CarTold, facts: CarFacts): QuestionKind[] {
+  const known = (kind: QuestionKind, there: boolean): QuestionKind[] => (there ? [kind] : []);
+  return [
+    ...known('ignition', ignition !== null),
+    ...known('market', market !== null || (facts.observations ?? []).some(({ kind }) => kind === 'market')),
+    ...known('modelYear', facts.readYear !== undefined),
+  ];
+}
+
+/** What the VIN of a car says, and what speaks against it. */
+export interface VinSaid {
+  readonly make: string | null;
+  readonly market: string | null;
+  /** Null where it tells none, does not pass, or several would do and nobody told one. */
+  readonly year: number | null;
+  /** Why it may not be this car's: it does not pass where it must, or is of another make than told. */
+  readonly doubts: readonly string[];
+}
+
+/** Reads a VIN against what was told of the car. */
+export function vinSaid(text: string, { make, year, market }: CarTold, context: VinContext): VinSaid {
   const examined = examineVin(text, { ...context, market: market ?? undefined });
-  if (examined.checkMatters && examined.check === 'fails') {
-    remarks.push('The VIN does not pass its check digit, so its year is not used.');
-    return { year: undefined, market: examined.maker?.market };
-  }
-  if (make !== null && examined.maker && examined.maker.make !== make)
-    remarks.push(`The caller says ${make}, the VIN is of ${examined.maker.make}.`);
+  const { maker } = examined;
+  const fails = examined.checkMatters && examined.check === 'fails';
   const years = [...examined.years].sort((a, b) => Math.abs(a - (year ?? b)) - Math.abs(b - (year ?? a)));
   const own = years.length === 1 || year !== null ? years[0] : undefined;
-  if (own !== undefined && year !== null && own !== year)
-    remarks.push(`The caller says ${year}, the VIN says ${own}: the VIN counts.`);
-  return { year: own, market: examined.maker?.market };
+  return {
+    make: maker?.make ?? null,
+    market: maker?.market ?? null,
+    year: fails ? null : (own ?? null),
+    doubts: [
+      ...(fails ? ['The VIN does not pass its check digit, so its year is not used.'] : []),
+      ...(make !== null && maker && maker.make !== make
+        ? [`The caller says ${make}, the VIN is of ${maker.make}.`]
+        : []),
+      ...(!maker && context.makerIds.length > 0 && examined.vin.length >= 3
+        ? ['No make of the library has the first places of this VIN.']
+        : []),
+    ],
+  };
+}
+
+/** Where the VIN and the caller differ in what both may be right about. */
+function differences(said: VinSaid, { year, market }: CarTold): string[] {
+  return [
+    ...(said.year !== null && year !== null && said.year !== year
+      ? [`The caller says ${year}, the VIN says ${said.year}: the VIN counts for more.`]
+      : []),
+    ...(said.market !== null && market !== null && said.market !== market
+      ? [`Told as sold in ${market}, the VIN is of a car for ${said.market}.`]
+      : []),
+  ];
 }

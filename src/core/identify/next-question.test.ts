@@ -3,8 +3,9 @@ import { describe, expect, it } from 'vitest';
 import type { Application } from '@/core/catalogue/application';
 import { testApplication } from '../../../tests/support/applications';
 import { withAnswer } from './answer-facts';
-import { decisions, nextQuestion, type QuestionKind } from './next-question';
+import { decisions, nextQuestion } from './next-question';
 import { type CarFacts, rankCandidates } from './posterior';
+import type { QuestionKind } from './question-kinds';
 import { tellKinds, tellValues } from './tells';
 import { learnKernel, statedKernel } from './year-kernel';
 
@@ -34,7 +35,7 @@ const ask = (
 describe('nextQuestion', () => {
   it('asks for the mark that settles it, and says what each answer leaves', () => {
     const step = ask([rowan, elm]);
-    expect(step).toMatchObject({ kind: 'ask', question: { kind: 'chipMark', seconds: 10 } });
+    expect(step).toMatchObject({ kind: 'ask', question: { kind: 'chipMark', asking: { seconds: 10 } } });
     if (step.kind !== 'ask') return;
     expect(step.question.answers.map(({ value, leading, leaves }) => [value, leading, leaves])).toEqual([
       ['a notch', 'Heddle 2', 2],
@@ -141,10 +142,80 @@ describe('nextQuestion', () => {
   });
 });
 
+describe('the effect that a question promises', () => {
+  const month = fc.option(fc.integer({ min: 1, max: 12 }), { nil: null });
+  const rows = fc.array(
+    fc.record({
+      platform: fc.constantFrom('A', 'B', 'C'),
+      mark: fc.constantFrom('x', 'y', 'z'),
+      market: fc.constantFrom('Meres', 'Continent', 'Southern'),
+      ignition: fc.constantFrom('turn' as const, 'push' as const),
+      equipment: fc.constantFrom(null, 'sliding door', 'roof rails'),
+      weight: fc.integer({ min: 1, max: 9 }),
+      from: fc.integer({ min: 2010, max: 2016 }),
+      years: fc.integer({ min: 0, max: 4 }),
+      month,
+    }),
+    { minLength: 2, maxLength: 7 },
+  );
+  const known = fc.record({
+    year: fc.option(fc.integer({ min: 2008, max: 2021 }), { nil: undefined }),
+    ignition: fc.option(fc.constantFrom('turn' as const, 'push' as const), { nil: undefined }),
+    mark: fc.option(fc.constantFrom('x', 'y'), { nil: undefined }),
+  });
+
+  it('is what its answers then do, and before they are given their mean is what is known now', () => {
+    fc.assert(
+      fc.property(rows, known, (list, { year, ignition, mark }) => {
+        const applications = list.map(({ mark: own, from, years, month: first, ...row }, at) =>
+          testApplication({
+            ...row,
+            id: String(at),
+            chip: chip(own, own),
+            span: { from: { year: from, month: first }, to: { year: from + years, month: first && 12 } },
+          }),
+        );
+        const given: CarFacts = {
+          ...facts,
+          year,
+          ignition,
+          observations: mark ? [{ kind: 'chipMark', value: mark, reliability: 0.95 }] : [],
+        };
+        const closed: QuestionKind[] = [
+          ...(ignition ? ['ignition' as const] : []),
+          ...(mark ? ['chipMark' as const] : []),
+        ];
+        const step = ask(applications, given, closed);
+        if (step.kind !== 'ask') return;
+        const shares = (one: CarFacts) =>
+          new Map(
+            decisions(rankCandidates(applications, one), byPlatform).map(({ key, probability }) => [
+              key,
+              probability,
+            ]),
+          );
+        const before = shares(given);
+        for (const { kind, answers } of [step.question, ...step.others]) {
+          const mean = new Map<string, number>();
+          for (const { value, chance, leading, leadingShare } of answers) {
+            const told = withAnswer(given, { kind, value });
+            if (!told.ok) throw new Error('refused');
+            const after = shares(told.value);
+            expect(after.get(leading) ?? 0, `${kind} ${value}`).toBeCloseTo(leadingShare, 9);
+            for (const [key, share] of after) mean.set(key, (mean.get(key) ?? 0) + chance * share);
+          }
+          for (const [key, share] of before) expect(mean.get(key) ?? 0, kind).toBeCloseTo(share, 9);
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+});
+
 describe('withAnswer', () => {
   it.each([
-    ['modelYear', '2019', { year: 2019, yearFrom: 'read' }],
-    ['modelYear', '2018..2020', { year: { from: 2018, to: 2020 } }],
+    ['modelYear', '2019', { readYear: 2019 }],
+    ['modelYear', '2018..2020', { readYear: { from: 2018, to: 2020 } }],
     ['buildMonth', '2019-05', { build: { from: { year: 2019, month: 5 }, to: { year: 2019, month: 5 } } }],
     ['chipMark', 'a notch', { observations: [{ kind: 'chipMark', value: 'a notch', reliability: 0.95 }] }],
   ] as const)('%s %s', (kind, value, expected) => {

@@ -5,37 +5,14 @@ import {
   buildReliability,
   type Candidate,
   type CarFacts,
-  farFrom,
   foldBelow,
   monthWeight,
   observed,
 } from './posterior';
-import { type TellKind, tellKindNames, tellKinds, tellOf, tellValues } from './tells';
-import { kernelAt, readKernel } from './year-kernel';
-
-/** A tell, or one of the two questions about time. */
-export type QuestionKind = TellKind | 'modelYear' | 'buildMonth';
-
-export const questionKinds: Readonly<
-  Record<
-    QuestionKind,
-    { readonly label: string; readonly ask: string; readonly how: string; readonly seconds: number }
-  >
-> = {
-  ...tellKinds,
-  modelYear: {
-    label: 'Model year',
-    ask: 'Which model year do the papers name?',
-    how: 'the VIN or the papers',
-    seconds: 25,
-  },
-  buildMonth: {
-    label: 'Build month',
-    ask: 'When was it built?',
-    how: 'the sticker on the door',
-    seconds: 15,
-  },
-};
+import type { QuestionKind } from './question-kinds';
+import { type Asking, askingOf, everything } from './sight';
+import { type TellKind, tellKindNames, tellOf, tellValues } from './tells';
+import { readAmong } from './year-kernel';
 
 export interface Answer {
   /** As an observation holds it; months as `2019-05..2020-12`. */
@@ -48,11 +25,13 @@ export interface Answer {
   readonly leadingShare: number;
   /** How many decisions would be left with at least a twentieth each. */
   readonly leaves: number;
+  /** Whether some candidate that is not folded away has it. */
+  readonly fits: boolean;
 }
 
 export interface Question {
   readonly kind: QuestionKind;
-  readonly seconds: number;
+  readonly asking: Asking;
   /** Expected fall of the entropy of the decision, in bits. */
   readonly gainBits: number;
   readonly answers: readonly Answer[];
@@ -84,8 +63,8 @@ export interface NextRequest {
   readonly decisionOf: (application: Application) => string;
   /** Questions answered, skipped or that nobody could tell. */
   readonly closed: ReadonlySet<QuestionKind>;
-  /** Effort in seconds where it differs from the usual. */
-  readonly secondsOf?: (kind: QuestionKind) => number;
+  /** How a question can be put with what is there; null where nobody can answer it. As usual where it is missing. */
+  readonly asking?: (kind: QuestionKind) => Asking | null;
 }
 
 /** The leading decision is settled from here on. */
@@ -105,7 +84,9 @@ export function nextQuestion(request: NextRequest): NextStep {
   const open = openQuestions(request, groups);
   const questions = open
     .map((question) => measure(question, groups))
-    .sort((a, b) => b.gainBits / b.seconds - a.gainBits / a.seconds || (a.kind < b.kind ? -1 : 1));
+    .sort(
+      (a, b) => b.gainBits / b.asking.seconds - a.gainBits / a.asking.seconds || (a.kind < b.kind ? -1 : 1),
+    );
   const singles = questions.filter((question) => couldMatter(question.answers, leading.key));
   const useful = singles.length > 0 ? singles : pairMembers(open, groups, leading.key, questions);
   const [question, ...others] = useful.filter(({ gainBits }) => gainBits > 1e-9);
@@ -123,16 +104,15 @@ interface Groups {
 }
 
 function groupsOf({ candidates, decisionOf }: NextRequest): Groups {
-  const likely = candidates.filter(({ probability }) => probability >= foldBelow / 10);
   const keys: string[] = [];
-  const groupOf = likely.map(({ application }) => {
+  const groupOf = candidates.map(({ application }) => {
     const key = decisionOf(application);
     const at = keys.indexOf(key);
     return at < 0 ? keys.push(key) - 1 : at;
   });
   return {
-    applications: likely.map(({ application }) => application),
-    weights: likely.map(({ probability }) => probability),
+    applications: candidates.map(({ application }) => application),
+    weights: candidates.map(({ probability }) => probability),
     groupOf,
     keys,
   };
@@ -182,44 +162,41 @@ function entropyBits(sums: readonly number[]): number {
 /** A question with the likelihood of each answer for each candidate. */
 interface Open {
   readonly kind: QuestionKind;
-  readonly seconds: number;
+  readonly asking: Asking;
   readonly answers: readonly {
     readonly value: string;
     readonly label: string;
     readonly likelihoods: readonly number[];
+    /** Which candidates have it. */
+    readonly agrees: readonly boolean[];
   }[];
 }
 
 function openQuestions(request: NextRequest, { applications }: Groups): Open[] {
   // What can be answered is what any row of the model has: an answer counts here as it will count once it is given.
   const all = request.candidates.map(({ application }) => application);
-  const seconds = (kind: QuestionKind) => request.secondsOf?.(kind) ?? questionKinds[kind].seconds;
-  const tells = tellKindNames
+  const asking = request.asking ?? ((kind: QuestionKind) => askingOf(kind, everything));
+  const answersTo = (kind: QuestionKind, { reliability }: Asking): Open['answers'] => {
+    if (kind === 'modelYear') return yearAnswers(applications, request.facts, all);
+    if (kind === 'buildMonth') return buildAnswers(applications, request.facts, all);
+    return tellAnswers(applications, kind, reliability, all);
+  };
+  return ([...tellKindNames, 'modelYear', 'buildMonth'] as const)
     .filter((kind) => !request.closed.has(kind))
-    .map((kind): Open => ({ kind, seconds: seconds(kind), answers: tellAnswers(applications, kind, all) }));
-  const times: Open[] = [];
-  if (!request.closed.has('modelYear'))
-    times.push({
-      kind: 'modelYear',
-      seconds: seconds('modelYear'),
-      answers: yearAnswers(applications, request.facts, all),
-    });
-  if (!request.closed.has('buildMonth'))
-    times.push({
-      kind: 'buildMonth',
-      seconds: seconds('buildMonth'),
-      answers: buildAnswers(applications, request.facts, all),
-    });
-  return [...tells, ...times].filter(({ answers }) => answers.length > 1);
+    .flatMap((kind): Open[] => {
+      const put = asking(kind);
+      return put ? [{ kind, asking: put, answers: answersTo(kind, put) }] : [];
+    })
+    .filter(({ answers }) => answers.length > 1);
 }
 
 function tellAnswers(
   applications: readonly Application[],
   kind: TellKind,
+  reliability: number,
   all: readonly Application[],
 ): Open['answers'] {
   const values = tellValues(all, kind);
-  const { reliability } = tellKinds[kind];
   return values.map((value) => ({
     value,
     label: value,
@@ -227,6 +204,7 @@ function tellAnswers(
       const own = tellOf(application, kind);
       return own === null ? 1 / values.length : observed(own === value, reliability, values.length);
     }),
+    agrees: applications.map((application) => tellOf(application, kind) === value),
   }));
 }
 
@@ -267,10 +245,10 @@ function yearAnswers(
     label: String(stated),
     likelihoods: byYear.map((shares) => {
       let sum = 0;
-      for (const [year, share] of shares)
-        sum += share * kernelAt(readKernel, year, stated, farFrom(stated, first, last));
+      for (const [year, share] of shares) sum += share * readAmong(year, stated, first, last);
       return sum;
     }),
+    agrees: byYear.map((shares) => shares.has(stated)),
   }));
 }
 
@@ -290,6 +268,7 @@ function buildAnswers(
         return sum + share * observed(inside, buildReliability, intervals.length);
       }, 0),
     ),
+    agrees: shares.map((months) => months.some(([month]) => month >= interval.from && month <= interval.to)),
   }));
 }
 
@@ -311,7 +290,7 @@ function measure(open: Open, groups: Groups): Question {
   let expected = 0;
   let total = 0;
   const answers: Answer[] = [];
-  for (const { value, label, likelihoods } of open.answers) {
+  for (const { value, label, likelihoods, agrees } of open.answers) {
     const sums = sumGroups(after(groups.weights, likelihoods), groups);
     const chance = sums.reduce((sum, weight) => sum + weight, 0);
     expected += chance * entropyBits(sums);
@@ -325,11 +304,12 @@ function measure(open: Open, groups: Groups): Question {
       leading: groups.keys[best] ?? '',
       leadingShare: (sums[best] ?? 0) / chance,
       leaves: sums.filter((weight) => weight / chance >= 0.05).length,
+      fits: agrees.some((own, at) => own && (groups.weights[at] ?? 0) >= foldBelow),
     });
   }
   return {
     kind: open.kind,
-    seconds: open.seconds,
+    asking: open.asking,
     gainBits: Math.max(0, before - (total > 0 ? expected / total : before)),
     answers: answers.map((answer) => ({ ...answer, chance: answer.chance / total })),
   };

@@ -2,14 +2,20 @@ import type { Application, Ignition } from '@/core/catalogue/application';
 import type { YearSpan } from '@/core/kinds/year-span';
 import { buildIntervals, type MonthRange, rangeOf, wholeRange } from './build-time';
 import { type Observation, type TellKind, tellKinds, tellOf, tellValues } from './tells';
-import { kernelAt, readKernel, statedKernel, type YearKernel } from './year-kernel';
+import { farFrom, kernelAt, readAmong, statedKernel, type YearKernel } from './year-kernel';
+
+/** A first and a last year. */
+export interface YearBounds {
+  readonly from: number;
+  readonly to: number;
+}
 
 /** What is known of the car so far; each may be missing. */
 export interface CarFacts {
-  /** Model year as stated, or the first and last it may be. */
-  readonly year?: number | { readonly from: number; readonly to: number } | undefined;
-  /** Whether the year was told by somebody, or read from VIN or papers. */
-  readonly yearFrom?: 'told' | 'read' | undefined;
+  /** Model year as somebody told it. */
+  readonly year?: number | undefined;
+  /** Model year as read from VIN or papers, or the first and last it may be: it stands beside what was told. */
+  readonly readYear?: number | YearBounds | undefined;
   /** When the car was built, as on the door sticker. */
   readonly build?: YearSpan | undefined;
   readonly ignition?: Ignition | undefined;
@@ -129,24 +135,24 @@ function within(month: number, { from, to }: MonthRange): boolean {
   return month >= from && month <= to;
 }
 
+/** What was told and what was read are two witnesses of one year. */
 function yearLikelihood(year: number, facts: CarFacts, first: number, last: number): number {
-  if (facts.year === undefined) return 1;
-  const { from, to } = typeof facts.year === 'number' ? { from: facts.year, to: facts.year } : facts.year;
-  const kernel = facts.yearFrom === 'read' ? readKernel : (facts.kernel ?? statedKernel);
+  const { year: stated, readYear, kernel = statedKernel } = facts;
+  const told = stated === undefined ? 1 : kernelAt(kernel, year, stated, farFrom(stated, first, last));
+  if (readYear === undefined) return told;
+  const { from, to } = boundsOf(readYear);
   let sum = 0;
-  for (let stated = from; stated <= to; stated += 1)
-    sum += kernelAt(kernel, year, stated, farFrom(stated, first, last));
-  return sum / (to - from + 1);
+  for (let one = from; one <= to; one += 1) sum += readAmong(year, one, first, last);
+  return (told * sum) / (to - from + 1);
 }
 
-/** How many of the years from first to last lie more than two away from the stated one. */
-export function farFrom(stated: number, first: number, last: number): number {
-  const near = Math.max(0, Math.min(last, stated + 2) - Math.max(first, stated - 2) + 1);
-  return last - first + 1 - near;
+export function boundsOf(year: number | YearBounds): YearBounds {
+  return typeof year === 'number' ? { from: year, to: year } : year;
 }
 
+/** The market where the shop is is the likeliest, whatever is seen of the car; one that the customer told is told. */
 function marketPrior(market: string, markets: ReadonlySet<string>, facts: CarFacts): number {
-  const told = facts.market !== undefined || facts.observations?.some(({ kind }) => kind === 'market');
-  if (told || markets.size === 1 || !markets.has(facts.shopMarket)) return 1 / markets.size;
+  if (facts.market !== undefined || markets.size === 1 || !markets.has(facts.shopMarket))
+    return 1 / markets.size;
   return market === facts.shopMarket ? ownMarket : (1 - ownMarket) / (markets.size - 1);
 }

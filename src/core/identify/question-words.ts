@@ -1,5 +1,6 @@
 import { type DecisionParts, differingParts, partNames } from './decision-names';
-import { type Question, type QuestionKind, questionKinds } from './next-question';
+import type { Question } from './next-question';
+import type { QuestionKind } from './question-kinds';
 import { nothingThere } from './tells';
 
 /** Why a question is worth its effort: 'Settles which chip; ten seconds with a torch'. */
@@ -10,8 +11,8 @@ export function questionReason(question: Question, decisions: readonly DecisionP
   return `${settles ? 'Settles' : 'Narrows'} ${what}; ${effort(question)}.`;
 }
 
-function effort({ kind, seconds }: Question): string {
-  return `${formatEffort(seconds)}: ${questionKinds[kind].how}`;
+function effort({ asking }: Question): string {
+  return `${formatEffort(asking.seconds)}: ${asking.how}`;
 }
 
 /** @example formatEffort(75) // 'about 75 seconds' */

@@ -55,3 +55,21 @@ export function kernelAt(kernel: YearKernel, year: number, stated: number, far: 
   if (off === 2) return kernel.byTwo;
   return kernel.rest / Math.max(1, far);
 }
+
+/**
+ * The likelihood of a year as it is read, given the true one, among the years that the library has: one of them is read,
+ * so that the answers to 'which year?' are likely in sum whatever the true year is.
+ */
+export function readAmong(year: number, stated: number, first: number, last: number): number {
+  const likelihood = (one: number) => kernelAt(readKernel, year, one, farFrom(one, first, last));
+  if (stated < first || stated > last) return likelihood(stated);
+  let sum = 0;
+  for (let one = first; one <= last; one += 1) sum += likelihood(one);
+  return likelihood(stated) / sum;
+}
+
+/** How many of the years from first to last lie more than two away from the stated one. */
+export function farFrom(stated: number, first: number, last: number): number {
+  const near = Math.max(0, Math.min(last, stated + 2) - Math.max(first, stated - 2) + 1);
+  return last - first + 1 - near;
+}

@@ -48,6 +48,6 @@ export function moreKeysNote({
 }): string[] {
   if (keysAsked === undefined) return [];
   return [
-    `${keys} new keys instead of ${keysAsked === 0 ? 'none' : keyWord(keysAsked)}: after an erase this car starts only where it knows as many keys as it demands.`,
+    `${keys === 1 ? 'One new key' : `${keys} new keys`} instead of ${keysAsked === 0 ? 'none' : keyWord(keysAsked)}: after an erase this car starts only where it knows as many keys as it demands.`,
   ];
 }

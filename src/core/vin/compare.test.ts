@@ -14,6 +14,13 @@ describe('compareVins', () => {
     [vin, '?????????????????', 'cannotSay', []],
     [vin, '', 'cannotSay', []],
     ['0HV', vin, 'same', []],
+    ['012734', vin, 'same', []],
+    [vin, '2734', 'same', []],
+    ['kh01 2734', vin, 'same', []],
+    ['012735', vin, 'oneSlip', [17]],
+    ['112735', vin, 'anotherCar', [12, 17]],
+    ['0HVMD42K', vin, 'same', []],
+    ['99999999', vin, 'anotherCar', [10, 11, 12, 13, 14, 15, 16, 17]],
   ])('%s and %s: %s', (a, b, likeness, differing) => {
     expect(compareVins(a, b, [])).toMatchObject({ likeness, differing });
   });

@@ -12,13 +12,28 @@ export interface VinComparison {
   readonly byChance: number | undefined;
 }
 
+/** A bare part of so many characters is the end of a VIN, as papers and windscreens give it. */
+const tail = { least: 4, most: 8 };
+
 /**
- * Compares two whole or partial VINs; `?` and missing places are left out. Two neighbours exchanged are one slip.
+ * A bare tail of four to eight characters, moved to the end of the other; a part with its unknown places marked, and one
+ * that the other begins with, stays where it is.
+ */
+function aligned(part: string, other: string): string {
+  const bare = part.length >= tail.least && part.length <= tail.most && !part.includes(unknownPlace);
+  if (!bare || part.length >= other.length || other.startsWith(part)) return part;
+  return unknownPlace.repeat(other.length - part.length) + part;
+}
+
+/**
+ * Compares two whole or partial VINs; `?` and missing places are left out. Two neighbours exchanged are one slip. A
+ * bare tail of four to eight characters is compared from the end.
  * @param known whole VINs of cars the shop has met, which tell how often such a part would fit by chance
  * @example compareVins('0HVMD42K4KH012734', '????????4KH012734', []).likeness // 'same'
  */
 export function compareVins(a: string, b: string, known: readonly string[]): VinComparison {
-  const [first, second] = [cleanVin(a), cleanVin(b)];
+  const [typed, held] = [cleanVin(a), cleanVin(b)];
+  const [first, second] = [aligned(typed, held), aligned(held, typed)];
   const places = [...first].flatMap((character, at) =>
     character !== unknownPlace && second[at] !== undefined && second[at] !== unknownPlace ? [at] : [],
   );

@@ -37,8 +37,14 @@ describe('readModelYear', () => {
   });
 
   it('drops a year that has not come, and says so', () => {
-    expect(read('K', 'X')).toMatchObject({ years: [1999], reason: expect.stringContaining('2029') });
+    expect(read('K', 'X', 'lorry')).toMatchObject({ years: [1999], reason: expect.stringContaining('2029') });
+    expect(read('4', 'X')).toMatchObject({ years: [1999], reason: expect.stringContaining('2029') });
     expect(read('4', '9', 'lorry').years).toEqual([2009]);
+  });
+
+  it('has no year where place 7 says a round that has not come, and never one of thirty years before', () => {
+    for (const one of ['passenger', undefined] as const)
+      expect(read('K', 'X', one)).toMatchObject({ years: [], reason: expect.stringContaining('no year') });
   });
 
   it('says nothing where place 10 is unknown', () => {

@@ -34,6 +34,17 @@ export function readModelYear(
   const dropped = both.find((year) => year > newest);
   const dropReason = dropped === undefined ? undefined : `${dropped} is dropped: it has not come yet.`;
   const seventh = vin[6];
+  if (
+    vehicleClass !== 'lorry' &&
+    vehicleClass !== 'other' &&
+    /[A-Z]/.test(seventh ?? '') &&
+    dropped === 2010 + at
+  )
+    return {
+      years: [],
+      reason: `Place 7 says ${dropped}, which has not come yet: no year.`,
+      error: undefined,
+    };
   if (possible.length < 2) return { years: possible, reason: dropReason, error: undefined };
   if (vehicleClass === 'lorry' || vehicleClass === 'other') {
     return {

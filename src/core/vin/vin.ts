@@ -19,6 +19,20 @@ export function parseVin(text: string): Result<string> {
   return done(vin);
 }
 
+/** What people read or type for a character that a VIN does not have. */
+const mends: Readonly<Record<string, string>> = { I: '1', O: '0', Q: '0' };
+
+/**
+ * Reads a VIN as people say and write it: in groups, with an O for a 0 and an I for a 1.
+ * @example mendVin('OHV MD4 2K4 KHO 12734') // { ok: true, value: { vin: '0HVMD42K4KH012734', mended: true } }
+ */
+export function mendVin(text: string): Result<{ readonly vin: string; readonly mended: boolean }> {
+  const exact = parseVin(text);
+  if (exact.ok) return done({ vin: exact.value, mended: false });
+  const mended = parseVin(cleanVin(text).replace(/[IOQ]/g, (character) => mends[character] ?? character));
+  return mended.ok ? done({ vin: mended.value, mended: true }) : exact;
+}
+
 /**
  * A VIN in groups for reading aloud.
  * @example groupVin('0HVMD42K4KH012734') // '0HV MD4 2K4 KH0 12734'

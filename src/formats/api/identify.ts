@@ -1,7 +1,7 @@
 import type { Application } from '@/core/catalogue/application';
 import type { Identification, LineRead } from '@/core/identify/identification';
-import { questionKinds } from '@/core/identify/next-question';
 import type { Candidate } from '@/core/identify/posterior';
+import { questionKinds } from '@/core/identify/question-kinds';
 import type { WhatToBring } from '@/core/identify/what-to-bring';
 import { IdentifyInput } from '@/inputs/identify-input';
 import { asJson, operation, type Paths } from './operation';
@@ -73,7 +73,7 @@ const identified = object({
     oneOf: [
       object({
         kind: { const: 'stop' },
-        why: oneOf(['settled', 'nothingHelps', 'noCandidates']),
+        why: oneOf(['settled', 'nothingHelps', 'noCandidates', 'contradicted']),
       }),
       object({
         kind: { const: 'ask' },
@@ -89,6 +89,7 @@ const identified = object({
             leaves: whole,
             leading: text,
             leadingShare: number,
+            fits: yesNo,
           }),
         ),
       }),
@@ -124,9 +125,9 @@ export function identifyAnswer({ identification, bring, read }: IdentifiedLine):
         : {
             kind: next.kind,
             fact: next.question.kind,
-            ask: questionKinds[next.question.kind].ask,
+            ask: next.question.asking.ask,
             reason: next.question.reason,
-            seconds: next.question.seconds,
+            seconds: next.question.asking.seconds,
             gainBits: next.question.gainBits,
             answers: next.question.answers.map((answer) => ({
               value: answer.value,
@@ -134,6 +135,7 @@ export function identifyAnswer({ identification, bring, read }: IdentifiedLine):
               leaves: answer.leaves,
               leading: nameOf(answer.leading),
               leadingShare: answer.leadingShare,
+              fits: answer.fits,
             })),
           },
     contradiction: contradiction

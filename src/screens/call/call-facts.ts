@@ -15,6 +15,7 @@ export const chipFields = {
   year: ['year'],
   start: ['ignition'],
   keys: ['working', 'lost', 'wanted'],
+  buttons: ['buttons'],
   why: ['why'],
   open: ['access'],
   where: ['placeId', 'distanceKm'],
@@ -29,6 +30,7 @@ export const emptyFacts: CallFacts = {
   ...{ year, makeId, modelId, carWords, ignition, market, why, access, placeId, distanceKm },
   ...{ urgent, day, from, by },
   ...noKeysTold,
+  buttons: null,
 };
 
 /** What a line says, as facts of the form. */
@@ -43,6 +45,7 @@ export function factsOfLine(reading: LineReading): CallFacts {
     ignition: reading.ignition?.value ?? null,
     why: reading.why?.value ?? null,
     access: reading.access?.value ?? null,
+    buttons: reading.buttons?.value ?? null,
     placeId: reading.place?.value ?? null,
     distanceKm: reading.distanceKm?.value ?? null,
     urgent: when?.urgent ?? false,

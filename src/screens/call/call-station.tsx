@@ -29,7 +29,7 @@ export function CallStation({ job, call, lexicon, unit, today, onChange }: CallS
   const [facts, setFacts] = useState(stored);
   const [person, setPerson] = useState(storedPerson(call));
   const edit = useEdit(onChange, job);
-  const { working: _, lost: __, wanted: ___, ...told } = facts;
+  const { working: _, lost: __, wanted: ___, buttons: ____, ...told } = facts;
   const sent = { ...told, ...sentPerson(person), line: call.line ?? '' };
   const changed = (chip: ChipName) => chipFields[chip].some((field) => facts[field] !== stored[field]);
   const problemOf = (field: string) => edit.problemOf(`call.${field}`) ?? edit.problemOf(field);

@@ -107,6 +107,19 @@ export function ChipEditor({ chip, facts, lexicon, unit, problemOf, onChange }: 
           ))}
         </div>
       );
+    case 'buttons':
+      return (
+        <TextField
+          label="Buttons of the remote"
+          type="number"
+          min={1}
+          max={9}
+          hint="In hand, or as the owner remembers a lost one."
+          value={facts.buttons ?? ''}
+          error={problemOf('buttons')}
+          onChange={(event) => onChange({ buttons: number(event.target.value) })}
+        />
+      );
     case 'why':
       return (
         <SelectField

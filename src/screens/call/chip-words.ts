@@ -15,6 +15,7 @@ export const chipLabels: Record<ChipName, string> = {
   year: 'year',
   start: 'start',
   keys: 'keys',
+  buttons: 'its remote',
   why: 'why',
   open: 'car is',
   where: 'where',
@@ -27,6 +28,7 @@ export const askLabels: Record<ChipName, string> = {
   start: 'push or turn',
   open: 'open or locked',
   keys: 'how many keys',
+  buttons: 'how many buttons',
 };
 
 /** What a chip shows; empty where nothing was said. */
@@ -42,6 +44,8 @@ export function chipWords(chip: ChipName, facts: CallFacts, context: WordsContex
       return facts.ignition ?? '';
     case 'keys':
       return keyWords(facts);
+    case 'buttons':
+      return facts.buttons ? `${facts.buttons} ${facts.buttons === 1 ? 'button' : 'buttons'}` : '';
     case 'why':
       return facts.why ? whyNames[facts.why] : '';
     case 'open':

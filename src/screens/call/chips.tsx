@@ -15,14 +15,16 @@ interface ChipsProps {
   /** How each chip came to its value. */
   readonly stateOf: (chip: ChipName) => 'told' | 'readAs' | 'corrected';
   readonly problemOf: (field: string) => string | undefined;
-  /** Keys are told once, at the call; afterwards they stand on the ring. */
+  /** Keys and their buttons are told once, at the call; afterwards they stand on the ring and at Identify. */
   readonly withKeys: boolean;
   readonly onChange: (change: Partial<CallFacts>) => void;
 }
 
 /** The facts of a call as chips: told ones first, then what is worth asking. */
 export function Chips({ facts, lexicon, unit, today, stateOf, problemOf, withKeys, onChange }: ChipsProps) {
-  const names = (Object.keys(chipFields) as ChipName[]).filter((chip) => withKeys || chip !== 'keys');
+  const names = (Object.keys(chipFields) as ChipName[]).filter(
+    (chip) => withKeys || (chip !== 'keys' && chip !== 'buttons'),
+  );
   const chips = names.map((chip) => {
     const wrong = chipFields[chip].some((field) => problemOf(field) !== undefined);
     const words = chipWords(chip, facts, { lexicon, unit, today });

@@ -7,6 +7,7 @@ import { type Correction, type Lexicon, lineLimit } from '@/core/identify/line/r
 import type { Failed, Result } from '@/core/kinds/result';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { routeNames } from '@/core/programming/route';
+import { vinLength } from '@/core/vin/alphabet';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { useHandedLine } from '@/ui/handed-line';
@@ -45,20 +46,22 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
     () => parseLine(line, lexicon, now, corrections),
     [line, lexicon, now, corrections],
   );
-  const facts: CallFacts = { ...factsOfLine(reading), ...byHand };
   const told: PersonFacts = {
     ...person,
     vin: person.vin || (reading.vin?.value ?? ''),
     phone: person.phone || (reading.phone?.value ?? ''),
   };
-  const { preview, problems: previewProblems } = usePreview(facts, onPreview);
+  const [ofVin, setOfVin] = useState<CallPreview['vin']>(null);
+  const sent = sentPerson(told);
+  const facts: CallFacts = { ...withVin(factsOfLine(reading), sent.vin === null ? null : ofVin), ...byHand };
+  const { preview, problems: previewProblems } = usePreview(facts, sent.vin, onPreview, setOfVin);
   const { submit, pending, problems, problemOf, general } = useSubmit(onOpen);
 
   const open = () =>
     submit(
       {
         ...facts,
-        ...sentPerson(told),
+        ...sent,
         keyCode: keyCode.trim() || null,
         line: line.length > lineLimit ? line : reading.safeText,
       },
@@ -89,10 +92,16 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
             problemOf={(field) =>
               problemOf(field) ?? previewProblems.find((problem) => problem.field === field)?.message
             }
-            stateOf={(chip) => chipStateOf(chip, byHand, reading)}
+            stateOf={(chip) => chipStateOf(chip, byHand, reading, facts)}
             onChange={(change) => setByHand((before) => ({ ...before, ...change }))}
           />
           <NotUnderstood words={reading.unknown} codes={reading.codes} />
+          <VinSays vin={ofVin} lexicon={lexicon} />
+          {preview?.remarks.map((remark) => (
+            <Notice key={remark} tone="ochre" role="status">
+              {remark}
+            </Notice>
+          ))}
         </div>
         <div className="grid flex-1 grid-cols-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_420px]">
           <div className="flex min-w-0 flex-col gap-4 p-4" aria-live="polite">
@@ -248,8 +257,15 @@ function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: CallPrevie
   );
 }
 
-function chipStateOf(chip: ChipName, byHand: Partial<CallFacts>, reading: ReturnType<typeof parseLine>) {
+function chipStateOf(
+  chip: ChipName,
+  byHand: Partial<CallFacts>,
+  reading: ReturnType<typeof parseLine>,
+  facts: CallFacts,
+) {
   if (chipFields[chip].some((field) => Object.hasOwn(byHand, field))) return 'corrected';
+  // What the line does not say is of the VIN.
+  if (chip === 'make' && facts.makeId !== null && !reading.make) return 'readAs';
   if ((chip === 'make' || chip === 'model') && reading[chip]?.how === 'similar') return 'readAs';
   return 'told';
 }
@@ -278,31 +294,65 @@ function useCorrections(
   return corrections;
 }
 
-/** Asks the server, once the facts rest, for candidates and first prices; an older answer never replaces a newer. */
-function usePreview(facts: CallFacts, onPreview: NewCallProps['onPreview']) {
+/** The make of the VIN where the line names none; its year and market count without being told. */
+function withVin(facts: CallFacts, vin: CallPreview['vin']): CallFacts {
+  return vin ? { ...facts, makeId: facts.makeId ?? vin.makeId } : facts;
+}
+
+/** What the VIN says, in a sentence; nothing where it says nothing. */
+function VinSays({ vin, lexicon }: { readonly vin: CallPreview['vin']; readonly lexicon: Lexicon }) {
+  const make = lexicon.makes.find(({ id }) => id === vin?.makeId)?.name;
+  const parts = [make, vin?.market && `sold in ${vin.market}`, vin?.year && `model year ${vin.year}`].filter(
+    Boolean,
+  );
+  return parts.length === 0 ? null : (
+    <p className="text-small text-mute">
+      The VIN says: <span className="font-semibold text-ink">{parts.join(', ')}</span>
+    </p>
+  );
+}
+
+/**
+ * Asks the server, once the facts rest, for candidates, first prices and what the VIN says; an older answer never replaces
+ * a newer.
+ */
+function usePreview(
+  facts: CallFacts,
+  vin: string | null,
+  onPreview: NewCallProps['onPreview'],
+  onVin: (said: CallPreview['vin']) => void,
+) {
   const [preview, setPreview] = useState<CallPreview>();
   const [problems, setProblems] = useState<Failed['problems']>([]);
-  const key = JSON.stringify(facts);
+  const key = JSON.stringify({ facts, vin: vin?.length === vinLength ? vin : null });
   useEffect(() => {
-    const asked: CallFacts = JSON.parse(key);
-    if (asked.modelId === null) {
+    const { facts: asked, vin: whole }: { facts: CallFacts; vin: string | null } = JSON.parse(key);
+    if (whole === null) onVin(null);
+    if (asked.modelId === null && whole === null) {
       setPreview(undefined);
       setProblems([]);
       return;
     }
     let current = true;
     const timer = setTimeout(async () => {
-      const answer = await onPreview({ ...asked, ...sentPerson(nobody), keyCode: null, line: '' }).catch(
-        () => undefined,
-      );
+      const answer = await onPreview({
+        ...asked,
+        ...sentPerson(nobody),
+        vin: whole,
+        keyCode: null,
+        line: '',
+      }).catch(() => undefined);
       if (!current || !answer) return;
-      if (answer.ok) setPreview(answer.value);
+      if (answer.ok) {
+        setPreview(answer.value);
+        onVin(answer.value.vin);
+      }
       setProblems(answer.ok ? [] : answer.problems);
     }, 200);
     return () => {
       current = false;
       clearTimeout(timer);
     };
-  }, [key, onPreview]);
+  }, [key, onPreview, onVin]);
   return { preview, problems };
 }

@@ -1,4 +1,4 @@
-import { groupVin, parseVin } from '@/core/vin/vin';
+import { groupVin, mendVin } from '@/core/vin/vin';
 import { TextAreaField, TextField } from '@/ui/field';
 
 export interface PersonFacts {
@@ -17,7 +17,7 @@ interface PersonFieldsProps {
 
 /** Name, phone and VIN of a call: fields of their own, since they are not read from the line. */
 export function PersonFields({ value, problemOf, onChange }: PersonFieldsProps) {
-  const vin = value.vin.trim() === '' ? undefined : parseVin(value.vin);
+  const vin = value.vin.trim() === '' ? undefined : mendVin(value.vin);
   const vinProblem = vin && !vin.ok ? vin.problems[0]?.message : problemOf('vin');
   const field = (name: keyof PersonFacts) => ({
     value: value[name],
@@ -33,7 +33,7 @@ export function PersonFields({ value, problemOf, onChange }: PersonFieldsProps) 
         className="sm:col-span-2"
         spellCheck={false}
         error={vinProblem}
-        hint={vin?.ok ? groupVin(vin.value) : undefined}
+        hint={vin?.ok ? `${vin.value.mended ? 'Read as ' : ''}${groupVin(vin.value.vin)}` : undefined}
         {...field('vin')}
       />
       <TextField
@@ -53,14 +53,14 @@ export function PersonFields({ value, problemOf, onChange }: PersonFieldsProps) 
   );
 }
 
-/** The fields as they are sent: empty ones are 'not said', a VIN without its spaces. */
+/** The fields as they are sent: empty ones are 'not said', a VIN without its spaces, and mended. */
 export function sentPerson(value: PersonFacts): Record<keyof PersonFacts, string | null> {
   const trimmed = (text: string) => (text.trim() === '' ? null : text.trim());
-  const vin = parseVin(value.vin);
+  const vin = mendVin(value.vin);
   return {
     name: trimmed(value.name),
     phone: trimmed(value.phone),
-    vin: vin.ok ? vin.value : trimmed(value.vin),
+    vin: vin.ok ? vin.value.vin : trimmed(value.vin),
     placeDetail: trimmed(value.placeDetail),
     note: trimmed(value.note),
   };

@@ -221,10 +221,18 @@ function ListEnds({
 }) {
   return (
     <div className="flex flex-col gap-3">
-      {listEnds.map(({ tool, toYear }) => (
+      {listEnds.map(({ tool, toYear, own }) => (
         <p key={tool}>
-          The list of <span className="font-semibold">{tool}</span> ends with {application.model} {toYear}.
-          Try a neighbouring entry on {application.platform}, and write under Close which one it was.
+          The list of <span className="font-semibold">{tool}</span> ends with {application.model} {toYear}.{' '}
+          {own ? (
+            <>
+              Try first <span className="font-semibold">{applicationName(own)}</span> as it lists it for{' '}
+              {toYear}: the same platform. Then a neighbouring entry
+            </>
+          ) : (
+            'Try a neighbouring entry'
+          )}{' '}
+          on {application.platform}, and write under Close which one it was.
         </p>
       ))}
       {neighbours.length > 0 && (

@@ -67,13 +67,15 @@ export function whatDiffers(candidates: readonly Candidate[]): string {
 interface CandidatesTableProps {
   readonly candidates: readonly Candidate[];
   readonly platforms: Readonly<Record<string, Platform>>;
+  /** How much of what is said to be sure is left, where what was told fits no car; 1 where it fits. */
+  readonly sure: number;
   /** Missing where none is to be chosen. */
   readonly selected?: string;
   readonly onSelect?: ((id: string) => void) | undefined;
 }
 
 /** Candidates side by side, a row for each fact, with only those marked that differ. */
-export function CandidatesTable({ candidates, platforms, selected, onSelect }: CandidatesTableProps) {
+export function CandidatesTable({ candidates, platforms, sure, selected, onSelect }: CandidatesTableProps) {
   const [first] = candidates;
   if (!first) return null;
   return (
@@ -86,7 +88,7 @@ export function CandidatesTable({ candidates, platforms, selected, onSelect }: C
           {candidates.map(({ application, probability }) => (
             <Th key={application.id} className="min-w-52 whitespace-normal">
               {selected === undefined ? (
-                <Name application={application} probability={probability} />
+                <Name application={application} probability={probability * sure} />
               ) : (
                 <label className="flex min-h-11 items-start gap-2">
                   <input
@@ -97,7 +99,7 @@ export function CandidatesTable({ candidates, platforms, selected, onSelect }: C
                     disabled={!onSelect}
                     onChange={() => onSelect?.(application.id)}
                   />
-                  <Name application={application} probability={probability} />
+                  <Name application={application} probability={probability * sure} />
                 </label>
               )}
             </Th>

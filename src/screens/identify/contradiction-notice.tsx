@@ -1,5 +1,5 @@
 import type { Contradiction } from '@/core/identify/contradiction';
-import { type QuestionKind, questionKinds } from '@/core/identify/next-question';
+import { type QuestionKind, questionKinds } from '@/core/identify/question-kinds';
 import { answerLabel } from '@/core/identify/question-words';
 import { Notice } from '@/ui/notice';
 

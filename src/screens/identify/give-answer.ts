@@ -1,5 +1,5 @@
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
-import type { QuestionKind } from '@/core/identify/next-question';
+import type { QuestionKind } from '@/core/identify/question-kinds';
 
 export type GiveAnswer = (
   kind: QuestionKind,

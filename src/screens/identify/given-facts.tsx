@@ -3,7 +3,7 @@
 import { useState } from 'react';
 import type { Application } from '@/core/catalogue/application';
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
-import { type QuestionKind, questionKinds } from '@/core/identify/next-question';
+import { type QuestionKind, questionKinds } from '@/core/identify/question-kinds';
 import { answerLabel } from '@/core/identify/question-words';
 import { type TellKind, tellKindNames, tellValues } from '@/core/identify/tells';
 import { Button } from '@/ui/button';

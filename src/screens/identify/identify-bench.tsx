@@ -5,7 +5,9 @@ import { useState } from 'react';
 import { type QuestionGiven, unsureReliability } from '@/core/identify/gathered-facts';
 import { lineLimit } from '@/core/identify/line/reading';
 import { foldBelow } from '@/core/identify/posterior';
+import { type QuestionKind, questionKinds } from '@/core/identify/question-kinds';
 import { answerLabel } from '@/core/identify/question-words';
+import type { Stand } from '@/core/identify/sight';
 import { usualCertainty } from '@/core/identify/what-to-bring';
 import type { Result } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
@@ -33,17 +35,18 @@ export function IdentifyBench({ onIdentify }: IdentifyBenchProps) {
   const [market, setMarket] = useState('');
   const [given, setGiven] = useState<readonly QuestionGiven[]>([]);
   const [certainty, setCertainty] = useState(usualCertainty);
+  const [stand, setStand] = useState<Stand>('car');
   const asked =
     line.trim() === ''
       ? null
-      : { line, given, certainty, ...(model && { model }), ...(market && { market }) };
+      : { line, given, certainty, stand, ...(model && { model }), ...(market && { market }) };
   const { answer, problems, pending } = useAsked(asked, onIdentify);
   const give: GiveAnswer = (kind, became, value, sure) =>
     setGiven((before) => {
       const others = before.filter((one) => one.kind !== kind);
       return became === 'ask'
         ? others
-        : [...others, { kind, answer: became, value, ...(sure ? {} : { reliability: unsureReliability }) }];
+        : [...others, { kind, answer: became, value, reliability: reliabilityOf(answer, kind, sure) }];
     });
   const change = (text: string) => {
     setLine(text);
@@ -109,6 +112,7 @@ export function IdentifyBench({ onIdentify }: IdentifyBenchProps) {
           pending={pending}
           onAnswer={give}
           onCertainty={setCertainty}
+          onStand={setStand}
         />
       )}
     </Page>
@@ -122,9 +126,10 @@ interface FoundProps {
   readonly pending: boolean;
   readonly onAnswer: GiveAnswer;
   readonly onCertainty: (certainty: number) => void;
+  readonly onStand: (stand: Stand) => void;
 }
 
-function Found({ answer, given, certainty, pending, onAnswer, onCertainty }: FoundProps) {
+function Found({ answer, given, certainty, pending, onAnswer, onCertainty, onStand }: FoundProps) {
   const { candidates, platforms } = answer.identification;
   const [showAll, setShowAll] = useState(false);
   const likely = candidates.filter(({ probability }) => probability >= foldBelow);
@@ -140,8 +145,9 @@ function Found({ answer, given, certainty, pending, onAnswer, onCertainty }: Fou
       problem={undefined}
       onAnswer={onAnswer}
       onCertainty={onCertainty}
+      onStand={onStand}
     >
-      <CandidatesTable candidates={shown} platforms={platforms} />
+      <CandidatesTable candidates={shown} platforms={platforms} sure={answer.identification.sure} />
       {candidates.length > shown.length && (
         <Button look="quiet" className="self-start" onClick={() => setShowAll(true)}>
           Show {candidates.length - shown.length} less likely
@@ -149,6 +155,14 @@ function Found({ answer, given, certainty, pending, onAnswer, onCertainty }: Fou
       )}
     </Narrowing>
   );
+}
+
+/** How far an answer is relied on: as the question was put, and less where somebody is not sure. */
+function reliabilityOf(answer: IdentifiedLine | undefined, kind: QuestionKind, sure: boolean): number {
+  const next = answer?.identification.next;
+  const asked = next?.kind === 'ask' ? [next.question, ...next.others] : [];
+  const own = asked.find((one) => one.kind === kind)?.asking.reliability ?? questionKinds[kind].reliability;
+  return sure ? own : Math.min(own, unsureReliability);
 }
 
 function readWords({ read }: IdentifiedLine): string {

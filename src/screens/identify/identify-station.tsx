@@ -4,8 +4,10 @@ import { usePathname, useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { applicationName } from '@/core/catalogue/application';
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
-import { type QuestionKind, questionKinds } from '@/core/identify/next-question';
 import { type Candidate, foldBelow } from '@/core/identify/posterior';
+import { type QuestionKind, questionKinds } from '@/core/identify/question-kinds';
+import { answerLabel } from '@/core/identify/question-words';
+import type { Stand } from '@/core/identify/sight';
 import { formatSpan } from '@/core/kinds/year-span';
 import { Button } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
@@ -39,7 +41,10 @@ export function IdentifyStation(props: IdentifyStationProps) {
   const path = usePathname();
   const answers = useEdit(onAnswer, job);
   if (identified.identification.candidates.length === 0) return <NothingFound carWords={carWords} />;
-  const give: GiveAnswer = (kind, answer, value, sure) => answers.edit({ kind, answer, value, sure });
+  const { stand } = identified.identification.sight;
+  const give: GiveAnswer = (kind, answer, value, sure) => answers.edit({ kind, answer, value, sure, stand });
+  const turnTo = (share: number, who: Stand) =>
+    router.push(`${path}?certainty=${share}&stand=${who}`, { scroll: false });
   return (
     <Narrowing
       identified={identified}
@@ -48,7 +53,8 @@ export function IdentifyStation(props: IdentifyStationProps) {
       pending={answers.pending}
       problem={answers.problemOf('value')}
       onAnswer={job.closed ? undefined : give}
-      onCertainty={(share) => router.push(`${path}?certainty=${share}`, { scroll: false })}
+      onCertainty={(share) => turnTo(share, stand)}
+      onStand={job.closed ? undefined : (who) => turnTo(certainty, who)}
     >
       <EditOutcome
         edit={answers}
@@ -65,7 +71,7 @@ export function IdentifyStation(props: IdentifyStationProps) {
 }
 
 /** The candidates and the choice of one; a chosen one stays among them whatever its rank. */
-function Choice({ job, identified, chosenId, chosenReason, onChoose }: IdentifyStationProps) {
+function Choice({ job, identified, given, chosenId, chosenReason, onChoose }: IdentifyStationProps) {
   const { candidates, platforms } = identified.identification;
   const likely = candidates.filter(({ probability }) => probability >= foldBelow);
   const [picked, setPicked] = useState<string>();
@@ -74,13 +80,24 @@ function Choice({ job, identified, chosenId, chosenReason, onChoose }: IdentifyS
   const reason = written ?? chosenReason ?? '';
   const [showAll, setShowAll] = useState(false);
   const edit = useEdit(onChoose, job);
-  const shown = shownOf(showAll ? candidates : likely.slice(0, mostSideBySide), candidates, chosenId);
-  const preset = likely.length === 1 ? 'The only candidate that fits what was told' : '';
+  const { next } = identified.identification;
+  const settled = next.kind === 'stop' && next.why === 'settled';
+  const shown = shownOf(
+    showAll ? candidates : likely.slice(0, settled ? 1 : mostSideBySide),
+    candidates,
+    chosenId,
+  );
+  const preset = settled
+    ? answeredWords(given)
+    : likely.length === 1
+      ? 'The only candidate that fits what was told'
+      : '';
   return (
     <>
       <CandidatesTable
         candidates={shown}
         platforms={platforms}
+        sure={identified.identification.sure}
         selected={selected}
         onSelect={job.closed ? undefined : setPicked}
       />
@@ -90,9 +107,9 @@ function Choice({ job, identified, chosenId, chosenReason, onChoose }: IdentifyS
         </Button>
       )}
       <Lead
-        over={leadOver(chosenId, likely.length)}
-        title={leadTitle(candidates, likely.length, chosenId)}
-        reason={whatDiffers(shown)}
+        over={leadOver(chosenId, shown.length, likely.length, settled)}
+        title={leadTitle(candidates, settled ? 1 : likely.length, chosenId)}
+        reason={settled ? preset : whatDiffers(shown)}
       >
         {!job.closed && (
           <form
@@ -102,16 +119,18 @@ function Choice({ job, identified, chosenId, chosenReason, onChoose }: IdentifyS
               edit.edit({ applicationId: selected, reason: reason.trim() || preset });
             }}
           >
-            <TextField
-              label="Why this one"
-              className="min-w-64 flex-1"
-              value={reason}
-              placeholder={preset}
-              maxLength={300}
-              error={edit.problemOf('reason') ?? edit.problemOf('applicationId')}
-              hint="The mark on the blade, the board number, the month on the door sticker."
-              onChange={(event) => setWritten(event.target.value)}
-            />
+            {(!settled || selected !== likely[0]?.application.id) && (
+              <TextField
+                label="Why this one"
+                className="min-w-64 flex-1"
+                value={reason}
+                placeholder={preset}
+                maxLength={300}
+                error={edit.problemOf('reason') ?? edit.problemOf('applicationId')}
+                hint="The mark on the blade, the board number, the month on the door sticker."
+                onChange={(event) => setWritten(event.target.value)}
+              />
+            )}
             <Button
               type="submit"
               look="main"
@@ -160,9 +179,24 @@ function shownOf(
   return chosen ? [chosen, ...list] : list;
 }
 
-function leadOver(chosenId: string | null, likely: number): string {
+/** The answers as the reason of what they settled. */
+function answeredWords(given: readonly QuestionGiven[]): string {
+  const seen = given.flatMap(({ kind, answer, value }) =>
+    answer === 'seen' && value !== null
+      ? [`${questionKinds[kind].label.toLowerCase()}: ${answerLabel(kind, value)}`]
+      : [],
+  );
+  const words = seen.join(', ');
+  return seen.length === 0 ? 'Settled by what was told' : `Settled by ${words}`.slice(0, 300);
+}
+
+function leadOver(chosenId: string | null, shown: number, likely: number, settled: boolean): string {
   if (chosenId !== null) return 'Chosen';
-  return likely === 1 ? 'One candidate' : `${likely} candidates, likeliest first`;
+  if (settled) return 'Settled';
+  if (likely === 1) return 'One candidate';
+  return likely > shown
+    ? `The ${shown} likeliest of ${likely} candidates`
+    : `${likely} candidates, likeliest first`;
 }
 
 function leadTitle(candidates: readonly Candidate[], likely: number, chosenId: string | null): string {

@@ -2,6 +2,9 @@
 
 import type { ReactNode } from 'react';
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
+import { boundsOf } from '@/core/identify/posterior';
+import { type Stand, stands } from '@/core/identify/sight';
+import { ChoiceGroup } from '@/ui/choice-group';
 import { Notice } from '@/ui/notice';
 import type { Identified } from '@/usecases/identify/surround';
 import { ArticleSheets } from './article-sheets';
@@ -21,6 +24,8 @@ interface NarrowingProps {
   /** Missing where nothing can be answered any more. */
   readonly onAnswer: GiveAnswer | undefined;
   readonly onCertainty: (certainty: number) => void;
+  /** Says who looks: somebody on the phone, or at the car. */
+  readonly onStand: ((stand: Stand) => void) | undefined;
   /** The candidates, which the station chooses from and the bench only shows. */
   readonly children: ReactNode;
 }
@@ -34,13 +39,15 @@ export function Narrowing({
   problem,
   onAnswer,
   onCertainty,
+  onStand,
   children,
 }: NarrowingProps) {
   const { identification, article, bring, subjectId, vanName, currency, locale } = identified;
-  const { candidates, contradiction, decisions, gathered, names, next, strip, stripMarket } = identification;
+  const { candidates, contradiction, decisions, gathered, names, next, sight, strip, stripMarket } =
+    identification;
   const applications = candidates.map(({ application }) => application);
   const subject = applications.find(({ id }) => id === subjectId);
-  const { year } = gathered.facts;
+  const { year, readYear = year } = gathered.facts;
   return (
     <>
       {contradiction && <ContradictionNotice contradiction={contradiction} />}
@@ -49,6 +56,19 @@ export function Narrowing({
           {remark}
         </Notice>
       ))}
+      {onStand && (
+        <ChoiceGroup
+          label="Who looks"
+          value={sight.stand}
+          choices={Object.entries(stands).map(([value, label]) => ({ value, label }))}
+          onChange={(value) => onStand(value as Stand)}
+        />
+      )}
+      {sight.key === 'remembered' && onAnswer && (
+        <p className="text-small text-mute">
+          No key of this car is in hand: what the owner remembers of it is asked, and counts for less.
+        </p>
+      )}
       <QuestionCard next={next} leading={decisions[0]} names={names} pending={pending} onAnswer={onAnswer} />
       {children}
       <GivenFacts
@@ -62,7 +82,7 @@ export function Narrowing({
         strip={strip}
         market={stripMarket}
         names={names}
-        told={typeof year === 'number' ? { from: year, to: year } : year}
+        told={readYear === undefined ? undefined : boundsOf(readYear)}
       />
       <BringPanel
         bring={bring}

@@ -2,7 +2,8 @@
 
 import { useState } from 'react';
 import type { Identification } from '@/core/identify/identification';
-import { type Decided, type Question, questionKinds } from '@/core/identify/next-question';
+import type { Decided, Question } from '@/core/identify/next-question';
+import { questionKinds } from '@/core/identify/question-kinds';
 import { answerLabel } from '@/core/identify/question-words';
 import { formatProbability } from '@/core/kinds/percent';
 import { Button } from '@/ui/button';
@@ -31,10 +32,10 @@ export function QuestionCard({ next, leading, names, pending, onAnswer }: Questi
     onAnswer(kind, answer, value, sure);
   };
   return (
-    <Lead over="Next question" title={questionKinds[question.kind].ask} reason={question.reason}>
+    <Lead over="Next question" title={question.asking.ask} reason={question.reason}>
       <div className="flex flex-wrap gap-2">
         {question.answers
-          .filter(({ chance }) => chance >= leastShown)
+          .filter(({ chance, fits }) => fits && chance >= leastShown)
           .map(({ value, chance, leading: then, leadingShare, leaves }) => (
             <Button
               key={value}
@@ -46,6 +47,11 @@ export function QuestionCard({ next, leading, names, pending, onAnswer }: Questi
               {answerLabel(question.kind, value)}
             </Button>
           ))}
+        <Strange
+          question={question}
+          pending={pending}
+          onAnswer={(value) => give(question.kind, 'seen', value, !unsure)}
+        />
         <Button look="quiet" disabled={pending} onClick={() => give(question.kind, 'cannotTell', null, true)}>
           Cannot tell
         </Button>
@@ -67,6 +73,33 @@ export function QuestionCard({ next, leading, names, pending, onAnswer }: Questi
   );
 }
 
+/** Answers that no candidate has: one of them means that something told is wrong, or that it is another car. */
+function Strange({
+  question,
+  pending,
+  onAnswer,
+}: {
+  readonly question: Question;
+  readonly pending: boolean;
+  readonly onAnswer: (value: string) => void;
+}) {
+  const strange = question.answers.filter(({ fits }) => !fits);
+  if (strange.length === 0) return null;
+  return (
+    <details className="self-center">
+      <summary className="flex min-h-11 cursor-pointer items-center px-2 underline">Something else</summary>
+      <p className="text-small text-mute">No candidate has these: then something that was told is wrong.</p>
+      <span className="flex flex-wrap gap-2">
+        {strange.map(({ value }) => (
+          <Button key={value} look="quiet" disabled={pending} onClick={() => onAnswer(value)}>
+            {answerLabel(question.kind, value)}
+          </Button>
+        ))}
+      </span>
+    </details>
+  );
+}
+
 function Others({ others }: { readonly others: readonly Question[] }) {
   return (
     <p className="mt-1 text-small text-mute">
@@ -82,6 +115,7 @@ function Others({ others }: { readonly others: readonly Question[] }) {
 
 const whys = {
   settled: 'Settled',
+  contradicted: 'Does not fit together',
   nothingHelps: 'No question helps any more',
   noCandidates: 'Nothing to ask about',
   closed: 'As it was left',
@@ -103,6 +137,7 @@ function Stopped({
     settled: `All that is left needs the same key, on the same platform, at about the same price: ${share} sure.`,
     nothingHelps: `No question and no pair of questions would change this or lift it over 95 %: ${share} as it stands. Take along what serves the others too.`,
     noCandidates: '',
+    contradicted: `Likeliest of what does not fit: ${share} sure. Ask again what is said to be wrong above before anything is cut or bought.`,
     closed: `${share} sure.`,
   };
   return <Lead over={whys[why]} title={name} reason={reasons[why]} />;

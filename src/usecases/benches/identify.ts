@@ -5,6 +5,7 @@ import { type Lexicon, noKeysTold } from '@/core/identify/line/reading';
 import { type Candidate, rankCandidates } from '@/core/identify/posterior';
 import { usualCertainty } from '@/core/identify/what-to-bring';
 import { type Job, noCall } from '@/core/job/job';
+import { sightOf, toldOfKey } from '@/core/job/sight';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
@@ -40,7 +41,10 @@ export async function identify(actor: Actor, input: IdentifyInput): Promise<Resu
   if (!told.ok) return told;
   const { job, shop } = told.value;
   const { makeId, modelId } = job.call;
-  const identified = await surround(db, actor, job, shop, input.certainty ?? usualCertainty);
+  const identified = await surround(db, actor, job, shop, {
+    certainty: input.certainty ?? usualCertainty,
+    sight: sightOf(job, input.stand ?? 'car'),
+  });
   const models = makeId !== null && modelId === null ? await listModels(db, makeId) : [];
   return done({ ...identified, read: { ...readOf(told.value), models: models.map(({ name }) => name) } });
 }
@@ -97,6 +101,7 @@ export async function tellCar(
     ignition: input.ignition ?? reading.ignition?.value ?? null,
     market,
     vin: input.vin ?? reading.vin?.value ?? null,
+    access: reading.access?.value ?? null,
     why: input.why ?? reading.why?.value ?? null,
     placeId: reading.place?.value ?? null,
     distanceKm: reading.distanceKm?.value ?? null,
@@ -107,10 +112,14 @@ export async function tellCar(
     call,
     { ...keys, working: input.working ?? keys.working, wanted: wanted ?? keys.wanted },
     uuid,
-    input.given ?? [],
+    [],
+  );
+  const given = input.given ?? [];
+  const remembered = toldOfKey(reading.buttons?.value, job.keys, job.call).filter(
+    ({ kind }) => !given.some((one) => one.kind === kind),
   );
   return done({
-    job,
+    job: { ...job, given: [...remembered, ...given] },
     shop,
     unknown: reading.unknown,
     problems: reading.problems.map(({ message }) => message),

@@ -1,7 +1,8 @@
 import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
 import { canStandIn, compareRemotes, functionsLost, type RemoteLikeness } from '@/core/catalogue/equals';
-import type { CarFacts } from '@/core/identify/posterior';
+import { lastListed } from '@/core/identify/listed-entry';
+import { boundsOf, type CarFacts } from '@/core/identify/posterior';
 import {
   type LookAlikeRow,
   listChipSigns,
@@ -14,7 +15,7 @@ import {
   listUniversals,
   type SisterRow,
 } from '@/data/article-facts';
-import { listNeighbours } from '@/data/catalogue';
+import { listApplications, listNeighbours } from '@/data/catalogue';
 import { type EntryTried, listEntriesTried } from '@/data/library/evidence';
 import type { VanRow } from '@/data/vans';
 
@@ -43,7 +44,12 @@ export interface ArticleFacts {
   readonly universals: readonly UniversalRemote[];
   readonly sisters: readonly SisterRow[];
   /** Tools of the vans whose own list ends before the car's year. */
-  readonly listEnds: readonly { readonly tool: string; readonly toYear: number }[];
+  readonly listEnds: readonly {
+    readonly tool: string;
+    readonly toYear: number;
+    /** The car's own last listed entry, which goes before its neighbours. */
+    readonly own: Application | undefined;
+  }[];
   /** Models of the same platform, whose entries may be tried there. */
   readonly neighbours: readonly Application[];
   readonly tried: readonly EntryTried[];
@@ -68,6 +74,7 @@ export async function readArticleFacts(
     own ? listUniversals(db, [own.article]) : [],
     listChipSigns(db, [...articles, ...lookAlikes.map(({ other }) => other)]),
   ]);
+  const ofModel = listEnds.length > 0 ? await listApplications(db, application.modelId) : [];
   const prices = await listLowestPrices(
     db,
     [...articles, ...equals.map(({ article }) => article), ...universals.map(({ article }) => article)],
@@ -95,7 +102,11 @@ export async function readArticleFacts(
         lowestMinor: prices[universal.article],
       })),
     sisters,
-    listEnds,
+    listEnds: listEnds.map(({ tool, toYear }) => ({
+      tool,
+      toYear,
+      own: lastListed(application, ofModel, toYear),
+    })),
     neighbours: listEnds.length > 0 ? await listNeighbours(db, application, 6) : [],
     tried: listEnds.length > 0 ? await listEntriesTried(db, application.platformId) : [],
   };
@@ -105,12 +116,12 @@ export async function readArticleFacts(
 async function endsBefore(
   db: Pool,
   { modelId, span }: Application,
-  { year }: CarFacts,
+  { year, readYear = year }: CarFacts,
   vans: readonly VanRow[],
 ) {
   const ends = await listToolEnds(db, modelId);
   if (ends.length === 0) return [];
   const own = new Set(vans.flatMap(({ tools }) => tools.map(({ name }) => name)));
-  const built = year === undefined ? span.from.year : typeof year === 'number' ? year : year.from;
+  const built = readYear === undefined ? span.from.year : boundsOf(readYear).from;
   return ends.filter(({ tool, toYear }) => own.has(tool) && toYear < built);
 }

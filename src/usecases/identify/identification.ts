@@ -1,13 +1,14 @@
 import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
-import { findContradiction } from '@/core/identify/contradiction';
+import { findContradiction, sureness } from '@/core/identify/contradiction';
 import { type DecisionParts, decisionKey, nameDecisions } from '@/core/identify/decision-names';
 import type { GatheredFacts } from '@/core/identify/gathered-facts';
 import type { AskedQuestion, Identification } from '@/core/identify/identification';
 import { decisions, nextQuestion, type Question } from '@/core/identify/next-question';
 import { type Candidate, rankCandidates } from '@/core/identify/posterior';
 import { questionReason } from '@/core/identify/question-words';
+import { askingOf, type Sight } from '@/core/identify/sight';
 import { yearStrip } from '@/core/identify/year-strip';
 import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
@@ -29,6 +30,7 @@ export async function identifyCar(
   job: Job,
   shop: ShopRow,
   vans: readonly VanRow[],
+  sight: Sight,
 ): Promise<Identification> {
   const [gathered, applications] = await Promise.all([
     gatheredOf(db, job, shop, actor.at),
@@ -48,7 +50,10 @@ export async function identifyCar(
     facts: gathered.facts,
     decisionOf: keyOf,
     closed: gathered.closed,
+    asking: (kind) => askingOf(kind, sight),
   });
+  const contradiction = findContradiction(applications, gathered.facts);
+  const sure = sureness(contradiction);
   const withReason = (question: Question): AskedQuestion => ({
     ...question,
     reason: questionReason(question, likelyParts),
@@ -58,12 +63,14 @@ export async function identifyCar(
     candidates,
     decisionOf: Object.fromEntries(applications.map((application) => [application.id, keyOf(application)])),
     names: Object.fromEntries(nameDecisions(partsByKey(applications, partsOf, () => true))),
-    decisions: decided,
+    decisions: decided.map(({ key, probability }) => ({ key, probability: probability * sure })),
+    sure,
+    sight,
     next:
       next.kind === 'ask'
         ? { kind: 'ask', question: withReason(next.question), others: next.others.map(withReason) }
-        : { kind: 'stop', why: next.why },
-    contradiction: findContradiction(applications, gathered.facts),
+        : { kind: 'stop', why: next.why === 'settled' && contradiction ? 'contradicted' : next.why },
+    contradiction,
     strip: yearStrip(
       applications.filter((application) => application.market === market),
       keyOf,

@@ -1,7 +1,9 @@
 import type { Pool } from 'pg';
 import type { Identification } from '@/core/identify/identification';
+import type { Sight, Stand } from '@/core/identify/sight';
 import { usualCertainty, type WhatToBring } from '@/core/identify/what-to-bring';
 import type { Job } from '@/core/job/job';
+import { sightOf } from '@/core/job/sight';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { listMarkets } from '@/data/names';
@@ -26,9 +28,16 @@ export interface Identified {
 }
 
 /** The car of a job as it was read. */
-export async function surroundJob(actor: Actor, job: Job, certainty = usualCertainty): Promise<Identified> {
+export async function surroundJob(
+  actor: Actor,
+  job: Job,
+  {
+    certainty = usualCertainty,
+    stand,
+  }: { readonly certainty?: number; readonly stand?: Stand | undefined } = {},
+): Promise<Identified> {
   const db = database();
-  return surround(db, actor, job, await getShopOrThrow(db), certainty);
+  return surround(db, actor, job, await getShopOrThrow(db), { certainty, sight: sightOf(job, stand) });
 }
 
 /** What surrounds the car of a job, stored or not. */
@@ -37,11 +46,11 @@ export async function surround(
   actor: Actor,
   job: Job,
   shop: ShopRow,
-  certainty: number,
+  { certainty, sight }: { readonly certainty: number; readonly sight: Sight },
 ): Promise<Identified> {
   const { day } = localMoment(actor.at, shop.zone);
   const [vans, markets] = await Promise.all([listVans(db), listMarkets(db)]);
-  const identification = await identifyCar(db, actor, job, shop, vans);
+  const identification = await identifyCar(db, actor, job, shop, vans, sight);
   const { candidates, gathered } = identification;
   const subject = candidates.find(({ application }) => application.id === job.applicationId) ?? candidates[0];
   const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];

@@ -1,7 +1,10 @@
 import { v7 as uuid } from 'uuid';
 import { withAnswer } from '@/core/identify/answer-facts';
 import { unsureReliability } from '@/core/identify/gathered-facts';
+import { type QuestionKind, questionKinds } from '@/core/identify/question-kinds';
+import { type Asking, askingOf } from '@/core/identify/sight';
 import type { Job } from '@/core/job/job';
+import { sightOf } from '@/core/job/sight';
 import type { PersonActor } from '@/core/kinds/actor';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { failed } from '@/core/kinds/result';
@@ -51,7 +54,7 @@ export async function chooseCandidate(actor: PersonActor, input: ChooseCandidate
 /** Keeps what became of a question about the car, or opens it again. A candidate chosen stays until another is taken. */
 export async function answerQuestion(actor: PersonActor, input: AnswerInput): Promise<Edited> {
   return editJob(actor, input, sections.answers, async (db, job, input) => {
-    const { kind, answer, value, sure } = input;
+    const { kind, answer, value, sure, stand } = input;
     if (answer === 'ask') {
       await deleteGiven(db, job.id, kind);
       return undefined;
@@ -64,11 +67,24 @@ export async function answerQuestion(actor: PersonActor, input: AnswerInput): Pr
     await upsertGiven(
       db,
       job.id,
-      { kind, answer, value: seen, reliability: sure ? undefined : unsureReliability },
+      {
+        kind,
+        answer,
+        value: seen,
+        reliability: reliabilityOf(askingOf(kind, sightOf(job, stand)), kind, sure),
+      },
       { at: actor.at, personId: actor.personId },
     );
     return undefined;
   });
+}
+
+/** How far an answer is relied on, where it differs from the usual: of memory and by the caller less. */
+function reliabilityOf(asking: Asking | null, kind: QuestionKind, sure: boolean): number | undefined {
+  const usual = questionKinds[kind].reliability;
+  const own = asking?.reliability ?? usual;
+  if (!sure) return Math.min(own, unsureReliability);
+  return own === usual ? undefined : own;
 }
 
 /** Stores the ring as the screen shows it: tags by order, an identity for each key that is not new, shared by clones. */

@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { mentionsSecret, textsIn } from '@/core/authority/secret-words';
 import { changedFields } from '@/core/job/changes';
 import { openingRing } from '@/core/job/opening-keys';
+import { toldOfKey } from '@/core/job/sight';
 import type { PersonActor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
@@ -9,7 +10,15 @@ import { appendAudit } from '@/data/audit';
 import { readLexicon } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { insertHistory } from '@/data/job-history';
-import { deleteGiven, insertJob, replaceRing, type StoredCall, updateCall, updateChoices } from '@/data/jobs';
+import {
+  deleteGiven,
+  insertJob,
+  replaceRing,
+  type StoredCall,
+  updateCall,
+  updateChoices,
+  upsertGiven,
+} from '@/data/jobs';
 import { getShopOrThrow } from '@/data/shop';
 import type { CallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
@@ -21,7 +30,7 @@ import { readLine } from '../view/read-line';
 
 /** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
 export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
-  const { working, lost, wanted, keyCode, ...call } = input;
+  const { working, lost, wanted, keyCode, buttons, ...call } = input;
   if (keyCode !== null && textsIn(call).some((text) => mentionsSecret(text, [keyCode])))
     return failed('A text of the call holds the key code. Leave it out there; it is kept sealed.', 'keyCode');
   return transact(async (db) => {
@@ -39,6 +48,8 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
       keysWanted: ring.wanted,
     });
     await replaceRing(db, id, ring);
+    for (const given of toldOfKey(buttons, ring.keys, call))
+      await upsertGiven(db, id, given, { at: actor.at, personId: actor.personId });
     if (keyCode !== null)
       await keepSealed(
         db,

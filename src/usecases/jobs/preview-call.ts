@@ -1,11 +1,14 @@
 import { v7 as uuid } from 'uuid';
+import type { VinSaid } from '@/core/identify/gathered-facts';
 import type { Candidate } from '@/core/identify/posterior';
 import { type Job, noCall } from '@/core/job/job';
+import { toldOfKey } from '@/core/job/sight';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Advice } from '@/core/programming/advice';
 import type { RingTag } from '@/core/programming/ring';
 import type { RefusedRoute, Route } from '@/core/programming/route';
 import type { QuoteOption } from '@/core/quote/quote';
+import { readLexicon } from '@/data/catalogue';
 import { listPlaces } from '@/data/names';
 import type { OpenJobInput } from '@/inputs/call-input';
 import { database } from '../database';
@@ -20,6 +23,10 @@ export interface CallPreview {
   readonly refused: readonly RefusedRoute[];
   readonly options: readonly QuoteOption[];
   readonly tags: readonly RingTag[];
+  /** What the VIN says, the make by its id; null without one. */
+  readonly vin: (Omit<VinSaid, 'make' | 'doubts'> & { readonly makeId: string | null }) | null;
+  /** Where what was told and the VIN do not fit together. */
+  readonly remarks: readonly string[];
   readonly currency: string;
   readonly locale: string;
   readonly today: string;
@@ -27,7 +34,10 @@ export interface CallPreview {
 
 /** Candidates, advised route and first prices of a call that is not stored; stores nothing. */
 export async function previewCall(actor: PersonActor, input: OpenJobInput): Promise<CallPreview> {
-  const view = await computeView(database(), actor, await draftJob(actor, input));
+  const lexicon = input.vin === null ? undefined : await readLexicon(database());
+  const make = lexicon?.makes.find(({ id }) => id === input.makeId)?.name ?? null;
+  const view = await computeView(database(), actor, await draftJob(actor, input, make));
+  const { vin, remarks } = view.gathered;
   return {
     candidates: view.candidates,
     advice: view.advice,
@@ -38,6 +48,14 @@ export async function previewCall(actor: PersonActor, input: OpenJobInput): Prom
     currency: view.shop.currency,
     locale: view.shop.locale,
     today: view.now.day,
+    vin: vin
+      ? {
+          makeId: lexicon?.makes.find(({ name }) => name === vin.make)?.id ?? null,
+          market: vin.market,
+          year: vin.year,
+        }
+      : null,
+    remarks,
   };
 }
 
@@ -48,7 +66,8 @@ function refusalOf({ kind, verdict, time }: Route): RefusedRoute[] {
 
 async function draftJob(
   actor: PersonActor,
-  { working, lost, wanted, keyCode: _, ...call }: OpenJobInput,
+  { working, lost, wanted, keyCode: _, buttons, ...call }: OpenJobInput,
+  make: string | null,
 ): Promise<Job> {
   const places = await listPlaces(database());
   const place = places.find(({ id }) => id === call.placeId);
@@ -57,5 +76,6 @@ async function draftJob(
     placeKm: place?.distanceKm ?? null,
     placeMinutes: place?.travelMinutes ?? null,
   };
-  return jobOf(actor, { ...noCall, ...call, ...where }, { working, lost, wanted }, uuid);
+  const job = jobOf(actor, { ...noCall, ...call, ...where, make }, { working, lost, wanted }, uuid);
+  return { ...job, given: toldOfKey(buttons, job.keys, job.call) };
 }

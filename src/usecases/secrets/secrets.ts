@@ -20,6 +20,7 @@ import { findBitting, listSeriesOf } from '@/data/code-rows';
 import type { Db } from '@/data/db';
 import { findJob, lockJob } from '@/data/jobs';
 import { listSecretRefs } from '@/data/secrets';
+import { getShopOrThrow } from '@/data/shop';
 import type { AskBureauInput, BittingInput, KeepSecretInput, SecretInput } from '@/inputs/job-inputs';
 import type { BureauAnswer, BureauQuestion } from '@/outside/bureau/bureau';
 import { database, transact } from '../database';
@@ -28,6 +29,7 @@ import { closedGate } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { bureau } from '../outside';
 import { KeyDestroyed, keepSealed, openSealed } from '../vault/vault';
+import { gatheredOf } from '../view/job-view';
 
 export interface SecretsView {
   readonly secrets: readonly SecretRef[];
@@ -98,6 +100,8 @@ export async function askBureau(actor: PersonActor, input: AskBureauInput): Prom
     if (!terms) return failed('The shop has no bureau for this question.', 'kind');
     const question = await questionOf(db, job, input.kind, input.about);
     if ('ok' in question) return question;
+    const doubt = input.kind === 'bittingFromCode' ? undefined : await vinDoubt(db, actor, job);
+    if (doubt) return failed(`${doubt} The bureau is not paid for it: mend VIN or make at Call.`, 'kind');
     const minutes = bureau.minutesFor(question, terms);
     const id = uuid();
     await insertEnquiry(db, {
@@ -119,6 +123,12 @@ export async function askBureau(actor: PersonActor, input: AskBureauInput): Prom
     });
     return undefined;
   });
+}
+
+/** Why the VIN of a job may not be this car's; undefined where nothing speaks against it. */
+async function vinDoubt(db: Db, actor: PersonActor, job: Job): Promise<string | undefined> {
+  const { vin } = await gatheredOf(db, job, await getShopOrThrow(db), actor.at);
+  return vin?.doubts[0];
 }
 
 /**

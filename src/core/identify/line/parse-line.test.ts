@@ -36,6 +36,7 @@ function values(reading: LineReading): Record<string, unknown> {
     'distanceKm',
     'vin',
     'phone',
+    'buttons',
   ] as const) {
     if (rest[field]) flat[field] = rest[field].value;
   }
@@ -118,6 +119,11 @@ describe('parseLine', () => {
     ['within 2 hours', { day: '2031-03-05', by: '11:20' }],
     ['noon', { by: '12:00' }],
     ['0HVMD42K4KH012734 spare', { vin: '0HVMD42K4KH012734', why: 'spare' }],
+    ['merrowdale lost both, it had 3 buttons', { ...car, lost: 2, working: 0, why: 'lost', buttons: 3 }],
+    ['four-button remote, merrowdale', { ...car, buttons: 4, unknown: ['remote'] }],
+    ['vin 0HV MD4 2K4 KH0 12734 spare', { vin: '0HVMD42K4KH012734', why: 'spare' }],
+    ['OHVMD42K4KHO12734 spare', { vin: '0HVMD42K4KH012734', why: 'spare' }],
+    ['ohv-md4-2k4-kh0-12734, lost', { vin: '0HVMD42K4KH012734', why: 'lost' }],
     ['call 555-0123 merrowdale', { ...car, phone: '555-0123', unknown: ['call'] }],
     ['Zorbex Quintal 2019', { year: 2019, unknown: ['Zorbex', 'Quintal'] }],
     ['🚗🔑', {}],

@@ -1,6 +1,6 @@
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { kmFrom } from '@/core/kinds/units';
-import { parseVin } from '@/core/vin/vin';
+import { mendVin } from '@/core/vin/vin';
 import { indexNames, matchCorrection, matchExact, matchPrefix, type Name, type NameMatch } from './names';
 import { type Meaning, matchPhrase } from './phrases';
 import {
@@ -13,13 +13,13 @@ import {
   type Read,
   type When,
 } from './reading';
-import { type Token, tokenize } from './tokens';
+import { numberOf, type Token, tokenize } from './tokens';
 import { matchWhen } from './when';
 
 const firstYear = 1980;
 const fillers = new Set(
   (
-    'a an the my his her their our your is are was were at in on for with has have had got of and or to from by it its ' +
+    'vin a an the my his her their our your is are was were at in on for with has have had got of and or to from by it its ' +
     'i im we he she they car vehicle key keys please hi hello need needs want wants new make made cut near around about ' +
     'approx just only still can you do does up me there this that left'
   ).split(' '),
@@ -89,8 +89,9 @@ function readAt(reader: Reader, at: number): number {
   const token = reader.tokens[at] as Token;
   return (
     readToldCode(reader, at, token) ||
-    readVin(reader, token) ||
+    readVin(reader, at) ||
     readDistance(reader, at, token) ||
+    readButtons(reader, at, token) ||
     readLongest(reader, at, token) ||
     readYear(reader, token) ||
     readPhone(reader, at) ||
@@ -142,13 +143,37 @@ function wordsOf({ line, tokens }: Reader, at: number, length: number): string {
   return line.slice(tokens[at]?.start, tokens[at + length - 1]?.end);
 }
 
-function readVin({ draft, unknown }: Reader, token: Token): number {
-  if (token.word.length !== 17 || !/\d/.test(token.word) || !/[a-z]/.test(token.word)) return 0;
-  const vin = parseVin(token.typed);
+/** A VIN in one piece or in groups, with an O for a 0 and an I for a 1. */
+function readVin(reader: Reader, at: number): number {
+  const { draft, tokens, unknown } = reader;
+  const length = vinGroups(reader, at);
+  if (length === 0) return 0;
+  const words = wordsOf(reader, at, length);
+  const vin = mendVin(words);
   if (!vin.ok) return 0;
-  if (draft.vin && draft.vin.value !== vin.value) unknown.push(token);
-  draft.vin ??= { value: vin.value, words: token.typed, how: 'exact' };
-  return 1;
+  const { vin: value, mended } = vin.value;
+  if (draft.vin && draft.vin.value !== value) unknown.push(...tokens.slice(at, at + length));
+  draft.vin ??= { value, words, how: mended ? 'similar' : 'exact' };
+  return length;
+}
+
+/**
+ * How many tokens from here make a VIN: seventeen characters, letters and digits, in groups that hold a digit, stand
+ * in capitals, or hang together by dashes.
+ */
+function vinGroups({ tokens, line }: Reader, at: number): number {
+  let text = '';
+  for (let length = 1; length <= 6; length += 1) {
+    const token = tokens[at + length - 1];
+    if (!token || !/^[a-z0-9]+$/.test(token.word)) return 0;
+    const dashed = line[token.end] === '-' || line[token.start - 1] === '-';
+    const group = /\d/.test(token.word) || dashed || token.typed === token.typed.toUpperCase();
+    if (!group) return 0;
+    text += token.word;
+    if (text.length > 17) return 0;
+    if (text.length === 17) return /\d/.test(text) && (text.match(/[a-z]/g)?.length ?? 0) >= 3 ? length : 0;
+  }
+  return 0;
 }
 
 /** '14 km', '9 miles', '14km'. */
@@ -163,6 +188,15 @@ function readDistance({ draft, tokens }: Reader, at: number, token: Token): numb
   const value = Math.round(kmFrom(Number(joined?.[1] ?? token.word), unit) * 10) / 10;
   draft.distanceKm ??= { value, words: joined ? token.typed : `${token.typed} ${next?.typed}`, how: 'exact' };
   return joined ? 1 : 2;
+}
+
+/** '3 buttons', 'four-button'. */
+function readButtons(reader: Reader, at: number, token: Token): number {
+  const count = numberOf(token.word);
+  if (count === undefined || count < 1 || count > 9 || !/^buttons?$/.test(reader.tokens[at + 1]?.word ?? ''))
+    return 0;
+  reader.draft.buttons ??= { value: count, words: wordsOf(reader, at, 2), how: 'exact' };
+  return 2;
 }
 
 function readYear({ draft, unknown, now }: Reader, token: Token): number {

@@ -92,6 +92,8 @@ export interface LineReading {
   readonly when?: Read<When>;
   readonly vin?: Read<string>;
   readonly phone?: Read<string>;
+  /** Buttons of the remote, in hand or as it is remembered. */
+  readonly buttons?: Read<number>;
   /** Words that were not understood, in the order of the line. */
   readonly unknown: readonly string[];
   /** Unknown words that may be a misspelt make or model. */
