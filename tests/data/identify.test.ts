@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { parseLine } from '@/core/identify/line/parse-line';
 import type { Lexicon } from '@/core/identify/line/reading';
 import type { PersonActor } from '@/core/kinds/actor';
+import { withCheckDigit } from '@/core/vin/check-digit';
 import { OpenJobInput } from '@/inputs/call-input';
 import { parseInput } from '@/inputs/parse';
 import { database } from '@/usecases/database';
@@ -135,6 +136,19 @@ describe('the preview of a call', () => {
     const [original] = view.options;
     expect(original?.available && original.notes[0]).toMatch(/^2 new keys instead of one key/);
     expect(original?.available && original.lines.map(({ label }) => label)).toContain('AKL, erasing × 2');
+  });
+
+  it('says what the VIN says, and where it speaks against the caller or against itself', async () => {
+    const halvorn = names.makes.find(({ name }) => name === 'Halvorn')?.id;
+    const vin = withCheckDigit('0HVM15K10JH100042');
+    const bare = await preview('Merrowdale', { modelId: null, makeId: null, vin });
+    expect(bare).toMatchObject({ vin: { makeId: halvorn, market: 'Meres', year: 2018 }, remarks: [] });
+    const other = await preview('Sombreval', { vin });
+    expect(other.vin?.makeId).toBe(halvorn);
+    expect(other.remarks).toContainEqual('The caller says Estrovar, the VIN is of Halvorn.');
+    const slip = vin.replace('100042', '100043');
+    expect((await preview('Merrowdale', { vin: slip })).remarks[0]).toMatch(/check digit/i);
+    expect(await preview('Merrowdale', {})).toMatchObject({ vin: null, remarks: [] });
   });
 
   it('programs nothing on a car without a chip', async () => {

@@ -235,6 +235,17 @@ describe('the bureau', () => {
     );
   });
 
+  it('is not paid for a VIN of another make or one that fails its check digit; a code needs none', async () => {
+    for (const doubtful of [withCheckDigit('0EST5K1X0JH100042'), vin.replace('100042', '100043')]) {
+      const number = await identified(doubtful);
+      await withPapers(number);
+      expect(await ask(number, 'pinFromVin')).toMatchObject(refusedWith(/The bureau is not paid for it/));
+      expect(await ask(number, 'codeFromVin')).toMatchObject(refusedWith(/The bureau is not paid for it/));
+      expect(await ask(number, 'bittingFromCode')).toMatchObject(refusedWith(/Choose the key code/));
+      expect((await readSecrets(locksmith, (await viewOf(locksmith, number)).job)).enquiries).toEqual([]);
+    }
+  });
+
   it('gives the bitting that the code series has, as the shop’s own rows do', async () => {
     const number = await identified();
     await withPapers(number);
