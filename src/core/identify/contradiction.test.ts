@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { testApplication } from '../../../tests/support/applications';
-import { bestFit, findContradiction } from './contradiction';
+import { bestFit, contradictsBelow, findContradiction, sureness } from './contradiction';
 
 const chip = (article: string, mark: string) => ({
   article,
@@ -26,6 +26,13 @@ describe('findContradiction', () => {
     expect(findContradiction([early, late], { ...facts, year: 2012, ignition: 'turn' })).toBeUndefined();
     expect(findContradiction([early, late], facts)).toBeUndefined();
     expect(findContradiction([], { ...facts, year: 2012 })).toBeUndefined();
+  });
+
+  it('lowers what is said to be sure by as much as the facts fit no car', () => {
+    expect(sureness(undefined)).toBe(1);
+    expect(sureness({ fit: contradictsBelow / 4, explanations: [] })).toBeCloseTo(0.25, 9);
+    const one = findContradiction([early, late], { ...facts, year: 2012, ignition: 'push' });
+    expect(sureness(one)).toBeLessThanOrEqual(1);
   });
 
   it('names the fact that fits nothing else', () => {

@@ -42,6 +42,12 @@ describe('what is known of a car', () => {
     expect(gather({ market: 'Meres', vin: vin2018 }).facts.observations).toEqual([]);
   });
 
+  it('asks of nothing that was told or read', () => {
+    expect([...gather({ market: 'Continent' }).closed]).toEqual(['market']);
+    expect([...gather({ vin: vin2018 }).closed]).toEqual(['market', 'modelYear']);
+    expect([...gather({ year: 2019 }).closed]).toEqual([]);
+  });
+
   it('takes no year from a VIN that does not pass, nor where place 10 tells none', () => {
     const wrong = vin2018.slice(0, -1) + (vin2018.endsWith('4') ? '5' : '4');
     const { facts, remarks } = gather({ year: 2019, vin: wrong });

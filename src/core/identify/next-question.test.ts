@@ -45,6 +45,22 @@ describe('nextQuestion', () => {
     expect(step.question.gainBits).toBeCloseTo(1 + 0.95 * Math.log2(0.95) + 0.05 * Math.log2(0.05), 9);
   });
 
+  it('tells an answer that only a candidate folded away would give', () => {
+    const birch = testApplication({ id: 'birch', chip: chip('Birch', 'a dash'), platform: 'Heddle 1' });
+    const candidates = [
+      { application: rowan, probability: 0.6 },
+      { application: elm, probability: 0.3995 },
+      { application: birch, probability: 0.0005 },
+    ];
+    const step = nextQuestion({ candidates, facts, decisionOf: byPlatform, closed: new Set() });
+    if (step.kind !== 'ask') throw new Error(step.why);
+    expect(Object.fromEntries(step.question.answers.map(({ value, fits }) => [value, fits]))).toEqual({
+      'a notch': true,
+      'two dots': true,
+      'a dash': false,
+    });
+  });
+
   it('stops where all candidates need the same, or no question is left', () => {
     expect(ask([rowan, elm], facts, [], () => 'one')).toMatchObject({ kind: 'stop', why: 'settled' });
     expect(ask([rowan, elm], facts, ['chipMark'])).toMatchObject({ kind: 'stop', why: 'nothingHelps' });

@@ -20,6 +20,9 @@ describe('openingRing', () => {
     ['a flat cell', {}, 'flatCell', ['here flatCell']],
     ['a flat cell, two keys work', { working: 2 }, 'flatCell', ['here flatCell', 'here']],
     ['one lost of two', { lost: 1, working: 1 }, 'lost', ['here', 'lost', 'new']],
+    ['stolen, no more said', {}, 'stolen', ['stolen', 'new']],
+    ['one stolen, one works', { working: 1 }, 'stolen', ['here', 'stolen', 'new']],
+    ['both stolen', { lost: 2, working: 0 }, 'stolen', ['stolen', 'stolen', 'new']],
     ['nothing said', {}, null, ['new']],
   ])('%s', (_what, told, why, expected) => {
     expect(words(told, why)).toEqual(expected);

@@ -38,6 +38,7 @@ describe('times', () => {
     [540, '9:00'],
     [1800, '30:00'],
     [61, '1:01'],
+    [1679.9999999, '28:00'],
   ])('a wait of %d seconds is %s', (seconds, expected) => {
     expect(formatWait(seconds)).toBe(expected);
   });

@@ -32,5 +32,6 @@ export function formatMinutes(minutes: number): string {
  * @example formatWait(540) // '9:00'
  */
 export function formatWait(seconds: number): string {
-  return `${Math.floor(seconds / 60)}:${String(Math.round(seconds % 60)).padStart(2, '0')}`;
+  const whole = Math.round(seconds);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
 }

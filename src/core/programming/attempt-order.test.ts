@@ -72,6 +72,16 @@ describe('the order of attempts', () => {
     expect(orderOf({ platform: adds, desk: near }).steps.at(-1)?.costMinor).toBe(41_000);
   });
 
+  it('counts the cash of what is tried after a failure, once it has failed', () => {
+    const two = platform({ methods: [method('aklAdd'), method('bench', { article: 'LEAD-1' })] });
+    const money = { ...request().money, articleMinor: { 'LEAD-1': 2000 } };
+    const asked = request({ platform: two, situation: lost, money });
+    const first = firstTry('aklAdd', findRoutes(asked), asked);
+    expect(first.next).toBe('bench');
+    expect(first.cashMinor).toBeCloseTo(2000, 6);
+    expect(firstTry('bench', findRoutes(asked), asked).cashMinor).toBe(0);
+  });
+
   it('turns to the erase where keys were stolen, and to what the customer chose', () => {
     expect(kinds({ situation: lost, stolen: true })[0]).toBe('aklErase');
     expect(kinds({ situation: lost, chosen: { missing: 'erase' } })[0]).toBe('aklErase');

@@ -39,6 +39,12 @@ describe('what is chosen beside the route', () => {
     expect(advise({ situation: unaccounted }).missing).toBe('keep');
   });
 
+  it('asks of keys kept elsewhere too, since an erase takes them', () => {
+    const away = situation([key(1), key(2, { presence: 'elsewhere' })]);
+    expect(advise({ situation: away }).missing).toBe('keep');
+    expect(advise({ situation: away }, { route: 'aklErase' }).missing).toBe('erase');
+  });
+
   it('follows the habit of the shop, but never where keys were stolen', () => {
     const habits = { missing: 'keep', copy: 'advised', first: 'program' } as const;
     expect(advise({ situation: lost }, { habits })).toMatchObject({ missing: 'keep', first: 'program' });

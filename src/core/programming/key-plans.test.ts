@@ -43,6 +43,14 @@ describe('keyPlans', () => {
       3,
       0,
     ],
+    [
+      'an original and its copy, learned again as one',
+      'erase',
+      situation([key(1), key(2, { identityId: 'identity-1' })], { memory: memory(1) }),
+      true,
+      2,
+      0,
+    ],
     ['a copy', 'clone', situation([key(1)], { memory: memory(8) }), true, 8, 7],
     [
       'nothing to copy',

@@ -69,6 +69,12 @@ describe('the words of the ring', () => {
     expect(word(one, more)).toBe(expected);
   });
 
+  it('says nothing of learning where the car keeps no memory of keys', () => {
+    const memory = { knownCount: 'cannotSay', maximum: 0, minimum: 0, none: true } as const;
+    expect(word(key(1, { madeHere: true, identityId: null }), {}, { memory })).toBe('to be cut');
+    expect(word(key(1, { presence: 'lost' }), {}, { memory })).toBe('lost, still fits');
+  });
+
   it('says when a key was not tried', () => {
     expect(word(key(1), {}, { identities: [{ id: 'identity-1', known: 'untested' }] })).toBe('not tried yet');
   });

@@ -78,7 +78,7 @@ function stateOf(
 ): Pick<RingTag, 'word' | 'state'> {
   const known = knownOf(key, identities);
   const erasing = isErasing(plan);
-  if (key.madeHere) return madeHereState(plan, plan.learned.has(key.id));
+  if (key.madeHere) return madeHereState(plan, plan.learned.has(key.id), memory);
   if (key.presence !== 'here' && key.presence !== 'elsewhere') {
     const where = key.presence === 'unknown' ? 'missing' : key.presence;
     if (known === 'no') return { word: `${where}, not known`, state: 'gone' };
@@ -105,10 +105,14 @@ function stateOf(
   return { word: key.blade === 'worn' ? 'works, worn' : 'working', state: 'works' };
 }
 
-function madeHereState({ route }: JobPlan, learned: boolean): Pick<RingTag, 'word' | 'state'> {
+function madeHereState(
+  { route }: JobPlan,
+  learned: boolean,
+  { none }: KeySituation['memory'],
+): Pick<RingTag, 'word' | 'state'> {
   const copies = route !== null && isClone(route);
   if (learned) return { word: copies ? 'copy, works' : 'learned now', state: 'made' };
-  if (route === 'none') return { word: 'to be cut', state: 'toMake' };
+  if (none || route === 'none') return { word: 'to be cut', state: 'toMake' };
   return { word: copies ? 'to be a copy' : 'to be learned', state: 'toMake' };
 }
 

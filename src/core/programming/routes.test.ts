@@ -4,6 +4,7 @@ import type { RouteKind, RouteRequest } from './route';
 import { findRoutes } from './routes';
 import { key, situation } from './test-keys';
 import { fullTool, method, platform, request, right, van } from './test-platform';
+import { totalMinutes } from './work-time';
 
 const memory = (knownCount: number, maximum = 8, minimum = 1) => ({ knownCount, maximum, minimum });
 const cloning = platform({
@@ -315,6 +316,53 @@ describe('what a route rests on', () => {
     expect(find('cloneSoldered', { platform: cloning })?.cost?.harmMinor).toBe(15_000);
     expect(find('aklAdd', { situation: situation(lost), stolen: true })?.cost?.harmMinor).toBe(100_000);
     expect(find('aklErase', { situation: situation(lost), stolen: true })?.cost?.harmMinor).toBe(0);
+  });
+
+  it('counts each key kept elsewhere that an erase would take, and none that is added beside', () => {
+    const harm = (kind: RouteKind, away: number) => {
+      const keys = [
+        key(1),
+        ...Array.from({ length: away }, (_, at) => key(at + 2, { presence: 'elsewhere' })),
+      ];
+      const asked = request({ situation: situation(keys) });
+      return findRoutes(asked).find((route) => route.kind === kind)?.cost?.harmMinor;
+    };
+    expect([harm('aklErase', 0), harm('aklErase', 1), harm('aklErase', 2)]).toEqual([0, 6000, 12_000]);
+    expect(harm('add', 2)).toBe(0);
+  });
+
+  it('takes a session and a time for each remote that is learned apart', () => {
+    const minutes = (keys: number, apart: boolean) => {
+      const asked = request({
+        platform: platform({
+          remoteLearned: apart ? 'apart' : 'with',
+          methods: [
+            method('add', { spread: 0 }),
+            method('remote', { sessionP50Minutes: 7, keyP50Minutes: 2, spread: 0 }),
+          ],
+        }),
+        situation: situation([key(1)], { wanted: keys }),
+        withRemote: true,
+      });
+      const time = findRoutes(asked).find(({ kind }) => kind === 'add')?.time;
+      return time ? Math.round(totalMinutes(time, 'p50')) : undefined;
+    };
+    expect([minutes(1, false), minutes(1, true), minutes(2, true)]).toEqual([14, 14 + 9, 18 + 11]);
+  });
+
+  it('hunts for a pellet’s step with a wait behind each wrong one, and measures a key where there is one', () => {
+    const ladder = platform({
+      chipFamily: 'PEL',
+      methods: [],
+      pellet: { steps: 9, lockoutSeconds: 420 },
+    });
+    const time = (keys: ReturnType<typeof key>[]) =>
+      findRoutes(request({ platform: ladder, situation: situation(keys) })).find(
+        ({ kind }) => kind === 'none',
+      )?.time;
+    // Nine steps as likely as each other: five tries on average, four of them wrong.
+    expect(time(lost)?.waitSeconds).toBeCloseTo(4 * 420, 6);
+    expect(time([key(1)])).toMatchObject({ waitSeconds: 0 });
   });
 
   it('weighs its own attempts against what is stated', () => {

@@ -35,7 +35,8 @@ interface CloseStationProps {
   readonly authority: Authority | undefined;
   readonly route: RouteKind | null;
   /** What the count after the work is held against. */
-  readonly count: CountGround;
+  /** Null where the car keeps no memory of keys. */
+  readonly count: CountGround | null;
   readonly worksInHand: boolean;
   readonly noteForPlainCopy: boolean;
   readonly log: JobLog;
@@ -85,7 +86,7 @@ export function CloseStation(props: CloseStationProps) {
         secrets={props.secrets}
         systemTypes={props.systemTypes}
       />
-      <CountPanel job={job} log={log} count={count} />
+      {count && <CountPanel job={job} log={log} count={count} />}
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
       {props.sources && <SourcesPanel number={job.number} sources={props.sources} onRedo={props.onRedo} />}

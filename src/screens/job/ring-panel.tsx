@@ -22,7 +22,8 @@ interface RingPanelProps {
   readonly identities: readonly Identity[];
   readonly ring: Ring;
   readonly known: CountAnswer | 'notRead';
-  readonly countKind: 'readable' | 'afterPin' | 'cannotSay' | null;
+  /** How the car tells its count; null where the platform is not known. */
+  readonly countKind: keyof typeof countHints | 'noMemory' | null;
   readonly onRing: EditAction;
 }
 
@@ -54,7 +55,7 @@ export function RingPanel({ job, keys, identities, ring, known, countKind, onRin
     <div className="flex flex-col gap-3 lg:sticky lg:top-4">
       <div className="flex items-center justify-between gap-2">
         <h2 className="text-ask font-semibold">Ring</h2>
-        <Badge tone="plain">{countWords(known)}</Badge>
+        <Badge tone="plain">{countKind === 'noMemory' ? 'no memory of keys' : countWords(known)}</Badge>
       </div>
       <RingView
         tags={ring.tags}
@@ -82,7 +83,7 @@ export function RingPanel({ job, keys, identities, ring, known, countKind, onRin
           {note}
         </Notice>
       ))}
-      {!job.closed && (
+      {!job.closed && countKind !== 'noMemory' && (
         <CountField
           label="The car knows, before the work"
           answer={known === 'notRead' ? null : known}

@@ -62,7 +62,7 @@ export default async function JobLayout({
           identities={job.identities}
           ring={ring}
           known={situation.memory.knownCount}
-          countKind={platform?.count ?? null}
+          countKind={situation.memory.none ? 'noMemory' : (platform?.count ?? null)}
           onRing={changeRingAction}
         />
       }

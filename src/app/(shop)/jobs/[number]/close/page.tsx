@@ -12,7 +12,7 @@ import { editable, type JobPageProps, loadJob } from '../job-page';
 
 export default async function ClosePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
-  const { job, routes, shop, now } = view;
+  const { job, routes, shop, situation, now } = view;
   const { closed } = job;
   const actor = await requireActor();
   const [history, factChoices, { secrets }, sources] = await Promise.all([
@@ -28,11 +28,15 @@ export default async function ClosePage({ params }: JobPageProps) {
       now={now}
       authority={job.authority.find(({ stage }) => stage === 'onSite')}
       route={job.route}
-      count={{
-        planned: routes.find(({ kind }) => kind === job.route)?.plannedCount ?? 'cannotSay',
-        tells: view.platform?.count !== 'cannotSay',
-        maximum: view.platform?.slotsMaximum ?? 0,
-      }}
+      count={
+        situation.memory.none
+          ? null
+          : {
+              planned: routes.find(({ kind }) => kind === job.route)?.plannedCount ?? 'cannotSay',
+              tells: view.platform?.count !== 'cannotSay',
+              maximum: view.platform?.slotsMaximum ?? 0,
+            }
+      }
       worksInHand={worksInHand(job)}
       noteForPlainCopy={shop.rules.plainCopy === 'note'}
       log={job.log}
