@@ -112,7 +112,7 @@ await dark.goto(`${address}/benches/identify`);
 await dark.getByLabel('The car in one line').fill('Halvorn Merrowdale 2008 turn key spare');
 await dark.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
 await dark.getByRole('button', { name: 'Add it' }).click();
-await dark.getByText('does not fit together').waitFor();
+await dark.getByText('What was told and seen does not fit together.').waitFor();
 await dark.evaluate(() => window.scrollTo(0, 0));
 await shoot(dark, 'identify-bench-dark');
 await dark.goto(`${address}/library/conflicts`);
