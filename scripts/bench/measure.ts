@@ -326,6 +326,15 @@ for (const path of ['candidates', 'identify']) {
     if (path === 'candidates' && JSON.parse(text).read.model === model) right += 1;
   }
 }
+say('names offered');
+let offered = 0;
+const misspelt = lines.filter(({ bad }) => bad.length > 0);
+for (const { model, bad } of misspelt) {
+  const word = bad.at(-1)?.toLowerCase() ?? '';
+  const ids = (await findSimilarNames(database(), [word])).slice(0, 3).map(({ id }) => id);
+  const named = await database().query<{ name: string }>('SELECT name FROM model WHERE id = ANY($1)', [ids]);
+  if (named.rows.some(({ name }) => name === model)) offered += 1;
+}
 say('name search');
 const search = await nameSearch(
   lines
@@ -370,6 +379,7 @@ console.log(
       candidates: spread(lineTimes.candidates ?? []),
       identify: spread(lineTimes.identify ?? []),
       modelFound: right / lines.length,
+      offered: offered / misspelt.length,
     },
     search,
     pages,

@@ -2,6 +2,7 @@ import type { Application } from '@/core/catalogue/application';
 import type { FactKind } from '@/core/catalogue/fact-kinds';
 import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
 import type { Correction, Lexicon } from '@/core/identify/line/reading';
+import { type LikeName, likeliestNames } from '@/core/identify/line/slips';
 import type { Db } from './db';
 import { listPlaces } from './names';
 
@@ -14,21 +15,20 @@ export async function readLexicon(db: Db): Promise<Lexicon> {
   return { makes: makes.rows, models: models.rows, places: await listPlaces(db) };
 }
 
-/** Shared trigrams a misspelling must have; more where even the first letter differs. */
-const leastSimilarity = 0.3;
-const leastWithOtherStart = 0.45;
+/** Names that share enough trigrams with a word, of which its slips choose. */
+const likeNames = 24;
 
-/** The make or model each misspelt word is most like, by shared trigrams; words like none are left out. */
+/** The makes and models each misspelt word may stand for, the likeliest slip first; words like none are left out. */
 export async function findSimilarNames(db: Db, words: readonly string[]): Promise<Correction[]> {
-  const result = await db.query<Correction>(
-    `SELECT DISTINCT ON (asked.word) asked.word, n.kind, n.target_id AS id
-     FROM unnest($1::text[]) AS asked(word)
-     JOIN name_word n ON n.word % asked.word
-     WHERE similarity(n.word, asked.word) >= CASE WHEN left(n.word, 1) = left(asked.word, 1) THEN $2::real ELSE $3::real END
-     ORDER BY asked.word, similarity(n.word, asked.word) DESC, n.word, n.target_id`,
-    [words, leastSimilarity, leastWithOtherStart],
+  const result = await db.query<LikeName>(
+    `SELECT asked.word, n.word AS name, n.kind, n.target_id AS id
+     FROM unnest($1::text[]) AS asked(word) CROSS JOIN LATERAL (
+       SELECT word, kind, target_id FROM name_word WHERE word % asked.word
+       ORDER BY similarity(word, asked.word) DESC, word, target_id LIMIT $2
+     ) AS n`,
+    [words, likeNames],
   );
-  return result.rows;
+  return likeliestNames(result.rows);
 }
 
 const applicationColumns = `

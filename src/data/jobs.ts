@@ -33,8 +33,9 @@ export async function insertJob(db: Db, job: NewJob): Promise<number> {
   ]);
   const inserted = await db.query<{ number: number }>(
     `INSERT INTO job (id, customer_id, opened_at, opened_by, keys_wanted, year, make_id, model_id, car_words,
-       ignition, market, vin, why, access, place_id, distance_km, urgent, wanted_day, wanted_from, wanted_by)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20)
+       ignition, market, vin, why, access, place_id, distance_km, urgent, wanted_day, wanted_from, wanted_by,
+       year_to, danger, used)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23)
      RETURNING number`,
     [job.id, job.customerId, job.openedAt, job.openedBy, job.keysWanted, ...callValues(call)],
   );
@@ -60,7 +61,7 @@ export async function updateCall(
   await db.query(
     `UPDATE job SET year = $2, make_id = $3, model_id = $4, car_words = $5, ignition = $6, market = $7, vin = $8,
        why = $9, access = $10, place_id = $11, distance_km = $12, urgent = $13, wanted_day = $14, wanted_from = $15,
-       wanted_by = $16 WHERE id = $1`,
+       wanted_by = $16, year_to = $17, danger = $18, used = $19 WHERE id = $1`,
     [job.id, ...callValues(call)],
   );
   await db.query('UPDATE job_words SET line = $2, place_detail = $3, note = $4 WHERE job_id = $1', [
@@ -88,6 +89,9 @@ function callValues(call: StoredCall): unknown[] {
     call.day,
     call.from,
     call.by,
+    call.yearTo,
+    call.danger,
+    call.used,
   ];
 }
 
@@ -241,7 +245,7 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
          jsonb_build_object('from', j.appointment_from, 'to', j.appointment_to) END AS appointment,
        j.closed_at, closer.name AS closer, j.outcome, j.difference_reason,
        jsonb_build_object(
-         'line', w.line, 'year', j.year, 'makeId', j.make_id, 'make', mk.name, 'modelId', j.model_id, 'model', md.name,
+         'line', w.line, 'year', j.year, 'yearTo', j.year_to, 'danger', j.danger, 'used', j.used, 'makeId', j.make_id, 'make', mk.name, 'modelId', j.model_id, 'model', md.name,
          'carWords', j.car_words, 'ignition', j.ignition, 'market', j.market, 'vin', j.vin, 'why', j.why,
          'access', j.access, 'placeId', j.place_id, 'place', pl.name,
          'distanceKm', j.distance_km, 'placeKm', pl.distance_km, 'placeMinutes', pl.travel_minutes,

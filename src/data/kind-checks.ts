@@ -1,5 +1,6 @@
 import type { ClientBase } from 'pg';
 import { methodKinds } from '@/core/catalogue/methods';
+import { whys } from '@/core/identify/line/reading';
 import { eventKinds } from '@/core/job/events/events';
 import { presences } from '@/core/programming/keys';
 import { routeKinds } from '@/core/programming/route';
@@ -12,6 +13,7 @@ export const kindColumns: Readonly<Record<string, readonly string[]>> = {
   'platform_method.kind': methodKinds,
   'tool_cover.method': toolFunctions,
   'job.route': routeKinds,
+  'job.why': whys,
   'job_key.presence': presences,
   'job_event.kind': eventKinds,
   'price_menu.work': menuWorks,

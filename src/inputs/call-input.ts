@@ -30,6 +30,18 @@ export class CallInput {
   @Max(2100, { message: 'The year is after 2100.' })
   year!: number | null;
 
+  /** The last of several years the caller doubts between. */
+  @orNull()
+  @IsInt({ message: 'Type a year such as 2020.' })
+  @Min(1950, { message: 'The year is before 1950.' })
+  @Max(2100, { message: 'The year is after 2100.' })
+  yearTo!: number | null;
+
+  /** Somebody is shut in the car. */
+  @IsOptional() @IsBoolean({ message: 'Yes or no.' }) danger?: boolean;
+  /** A used or refurbished key would do. */
+  @IsOptional() @IsBoolean({ message: 'Yes or no.' }) used?: boolean;
+
   @orNull() @IsUUID(undefined, { message: 'Choose a make of the list.' }) makeId!: string | null;
   @orNull() @IsUUID(undefined, { message: 'Choose a model of the list.' }) modelId!: string | null;
 
@@ -88,6 +100,19 @@ export class OpenJobInput extends CallInput {
   @orNull()
   @Matches(/^[\x21-\x7e][\x20-\x7e]{0,38}[\x21-\x7e]$/, { message: '2 to 40 letters and digits.' })
   keyCode!: string | null;
+
+  /** The key that works is the valet's. */
+  @IsOptional() @IsBoolean({ message: 'Yes or no.' }) valet?: boolean;
+
+  /** The customer wants keys that are not here erased. */
+  @IsOptional() @IsBoolean({ message: 'Yes or no.' }) erase?: boolean;
+
+  /** What another firm is said to take, in the shop's money. */
+  @orNull()
+  @IsNumber({ maxDecimalPlaces: 2 }, { message: 'Type an amount.' })
+  @Min(1, { message: 'An amount of 1 or more.' })
+  @Max(99_999, { message: 'Up to 99,999.' })
+  rival!: number | null;
 
   /** Buttons of the remote, as the caller sees or remembers them. */
   @IsOptional()

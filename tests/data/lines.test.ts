@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { parseLine } from '@/core/identify/line/parse-line';
-import type { LineReading } from '@/core/identify/line/reading';
 import { correctWords, readNames } from '@/usecases/view/names';
+import { chipsOf } from '../support/chips';
 import { actorOf, testDatabase } from '../support/test-database';
 import { type ExpectedChips, hostileLines, misspeltLines, plainLines } from './typed-lines';
 
@@ -24,30 +24,6 @@ async function read(text: string): Promise<ExpectedChips> {
     model: name(lexicon.models, reading.model?.value),
     place: name(lexicon.places, reading.place?.value),
   });
-}
-
-function chipsOf(reading: LineReading, names: Record<string, string | undefined>): ExpectedChips {
-  const { keys, when } = reading;
-  const chips = {
-    ...names,
-    year: reading.year?.value,
-    ignition: reading.ignition?.value,
-    working: keys?.value.working ?? undefined,
-    lost: keys?.value.lost ?? undefined,
-    wanted: keys?.value.wanted ?? undefined,
-    why: reading.why?.value,
-    access: reading.access?.value,
-    km: reading.distanceKm?.value,
-    urgent: when?.value.urgent || undefined,
-    day: when?.value.day ?? undefined,
-    from: when?.value.from ?? undefined,
-    by: when?.value.by ?? undefined,
-    vin: reading.vin?.value,
-    phone: reading.phone?.value,
-    codes: reading.codes || undefined,
-    unknown: reading.unknown.join(' ') || undefined,
-  };
-  return Object.fromEntries(Object.entries(chips).filter(([, value]) => value !== undefined));
 }
 
 describe.each([

@@ -17,6 +17,17 @@ export interface ExpectedChips {
   readonly by?: string;
   readonly vin?: string;
   readonly phone?: string;
+  /** First and last of the years that the caller doubts between. */
+  readonly years?: string;
+  readonly buttons?: number;
+  readonly street?: string;
+  readonly danger?: true;
+  readonly erase?: true;
+  readonly used?: true;
+  readonly valet?: true;
+  readonly rival?: number;
+  /** What is asked about and not assumed. */
+  readonly asked?: string;
   /** Codes taken out of the line. */
   readonly codes?: number;
   /** Words that stay visible as not understood. */
@@ -127,14 +138,11 @@ export const plainLines: readonly Line[] = [
   ],
   [
     '2 keys working, wants a third for a 2015 vellutano',
-    { make: 'Tavanni', model: 'Vellutano', year: 2015, working: 2, wanted: 1, unknown: 'third' },
+    { make: 'Tavanni', model: 'Vellutano', year: 2015, working: 2, why: 'spare' },
   ],
   ['worn buttons on a 2011 tolliver', { make: 'Halvorn', model: 'Tolliver', year: 2011, why: 'wornButtons' }],
   ['oakensby 2017 case cracked', { make: 'Fenholt', model: 'Oakensby', year: 2017, why: 'crackedCase' }],
-  [
-    'brindlow 2002 loop broken off',
-    { make: 'Fenholt', model: 'Brindlow', year: 2002, why: 'brokenLoop', unknown: 'off' },
-  ],
+  ['brindlow 2002 loop broken off', { make: 'Fenholt', model: 'Brindlow', year: 2002, why: 'brokenLoop' }],
   [
     '14 km out, ostrander 2019 akl',
     { make: 'Halvorn', model: 'Ostrander', year: 2019, km: 14, working: 0, why: 'lost', unknown: 'out' },
@@ -233,7 +241,7 @@ export const plainLines: readonly Line[] = [
   ],
   [
     'isolinde 2018 smart key dead',
-    { make: 'Jorvane', model: 'Isolinde', year: 2018, ignition: 'push', unknown: 'dead' },
+    { make: 'Jorvane', model: 'Isolinde', year: 2018, ignition: 'push', why: 'flatCell' },
   ],
   ['brisvarre 2012 remote stopped', { make: 'Jorvane', model: 'Brisvarre', year: 2012, why: 'flatCell' }],
   [
@@ -316,7 +324,7 @@ export const plainLines: readonly Line[] = [
   ],
   [
     'Quarry End, a Tavanni from 2016, does not start',
-    { make: 'Tavanni', year: 2016, place: 'Quarry End', unknown: 'not start' },
+    { make: 'Tavanni', year: 2016, place: 'Quarry End', why: 'noStart' },
   ],
   ['halvorn 2018 spare', { make: 'Halvorn', year: 2018, why: 'spare' }],
   ['0HVMD42K4KH012734 spare key', { vin: '0HVMD42K4KH012734', why: 'spare' }],

@@ -1,7 +1,14 @@
 import type { Application } from '@/core/catalogue/application';
 import { formatSpan } from '@/core/kinds/year-span';
 import { rangeOf, wholeRange } from './build-time';
-import { boundsOf, type CarFacts, likelihood, monthWeight, observationsOf } from './posterior';
+import {
+  boundsOf,
+  type CarFacts,
+  likelihood,
+  monthWeight,
+  observationsOf,
+  type YearBounds,
+} from './posterior';
 import { tellKinds, tellValues } from './tells';
 
 /** One thing that was said or seen. */
@@ -117,13 +124,12 @@ function toldFacts(facts: CarFacts): { fact: ToldFact; without: CarFacts }[] {
   }));
   if (facts.year !== undefined)
     told.push({
-      fact: { label: 'Model year', value: String(facts.year) },
+      fact: { label: 'Model year', value: yearsWord(facts.year) },
       without: { ...facts, year: undefined },
     });
   if (facts.readYear !== undefined) {
-    const { from, to } = boundsOf(facts.readYear);
     told.push({
-      fact: { label: 'Model year as read', value: from === to ? `${from}` : `${from} to ${to}` },
+      fact: { label: 'Model year as read', value: yearsWord(facts.readYear) },
       without: { ...facts, readYear: undefined },
     });
   }
@@ -134,4 +140,9 @@ function toldFacts(facts: CarFacts): { fact: ToldFact; without: CarFacts }[] {
     });
   }
   return told;
+}
+
+function yearsWord(years: number | YearBounds): string {
+  const { from, to } = boundsOf(years);
+  return from === to ? `${from}` : `${from} to ${to}`;
 }

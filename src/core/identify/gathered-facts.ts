@@ -27,6 +27,8 @@ export interface QuestionGiven {
 export interface CarTold {
   readonly make: string | null;
   readonly year: number | null;
+  /** The last of several years the caller doubts between. */
+  readonly yearTo?: number | null;
   readonly ignition: Ignition | null;
   readonly market: string | null;
   readonly vin: string | null;
@@ -61,7 +63,7 @@ export function gatherFacts(
   let facts: CarFacts = {
     shopMarket,
     kernel,
-    year: told.year ?? undefined,
+    year: toldYear(told),
     readYear: read?.year ?? undefined,
     ignition: told.ignition ?? undefined,
     market: told.market ?? undefined,
@@ -81,6 +83,11 @@ export function gatherFacts(
     remarks: read ? [...read.doubts, ...differences(read, told)] : [],
     vin: read,
   };
+}
+
+function toldYear({ year, yearTo }: CarTold): CarFacts['year'] {
+  if (year === null) return undefined;
+  return yearTo != null && yearTo > year ? { from: year, to: yearTo } : year;
 }
 
 /** Questions that what was told, or the VIN, has answered already. */
@@ -127,9 +134,10 @@ export function vinSaid(text: string, { make, year, market }: CarTold, context: 
 }
 
 /** Where the VIN and the caller differ in what both may be right about. */
-function differences(said: VinSaid, { year, market }: CarTold): string[] {
+function differences(said: VinSaid, { year, yearTo, market }: CarTold): string[] {
+  const fits = year !== null && said.year !== null && said.year >= year && said.year <= (yearTo ?? year);
   return [
-    ...(said.year !== null && year !== null && said.year !== year
+    ...(said.year !== null && year !== null && !fits
       ? [`The caller says ${year}, the VIN says ${said.year}: the VIN counts for more.`]
       : []),
     ...(said.market !== null && market !== null && said.market !== market

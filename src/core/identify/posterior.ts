@@ -12,8 +12,8 @@ export interface YearBounds {
 
 /** What is known of the car so far; each may be missing. */
 export interface CarFacts {
-  /** Model year as somebody told it. */
-  readonly year?: number | undefined;
+  /** Model year as somebody told it, or the first and last between which they doubt. */
+  readonly year?: number | YearBounds | undefined;
   /** Model year as read from VIN or papers, or the first and last it may be: it stands beside what was told. */
   readonly readYear?: number | YearBounds | undefined;
   /** When the car was built, as on the door sticker. */
@@ -138,12 +138,19 @@ function within(month: number, { from, to }: MonthRange): boolean {
 /** What was told and what was read are two witnesses of one year. */
 function yearLikelihood(year: number, facts: CarFacts, first: number, last: number): number {
   const { year: stated, readYear, kernel = statedKernel } = facts;
-  const told = stated === undefined ? 1 : kernelAt(kernel, year, stated, farFrom(stated, first, last));
+  const told =
+    stated === undefined
+      ? 1
+      : meanOver(stated, (one) => kernelAt(kernel, year, one, farFrom(one, first, last)));
   if (readYear === undefined) return told;
-  const { from, to } = boundsOf(readYear);
+  return told * meanOver(readYear, (one) => readAmong(year, one, first, last));
+}
+
+function meanOver(years: number | YearBounds, of: (year: number) => number): number {
+  const { from, to } = boundsOf(years);
   let sum = 0;
-  for (let one = from; one <= to; one += 1) sum += readAmong(year, one, first, last);
-  return (told * sum) / (to - from + 1);
+  for (let one = from; one <= to; one += 1) sum += of(one);
+  return sum / (to - from + 1);
 }
 
 export function boundsOf(year: number | YearBounds): YearBounds {

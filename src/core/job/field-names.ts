@@ -1,6 +1,9 @@
 const names: Readonly<Record<string, string>> = {
   line: 'line',
   year: 'year',
+  yearTo: 'last year',
+  danger: 'somebody shut in',
+  used: 'a used key would do',
   makeId: 'make',
   modelId: 'model',
   carWords: 'car in words',

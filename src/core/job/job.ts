@@ -16,6 +16,8 @@ import type { JobTerms } from './terms';
 export interface Call {
   readonly line: string | null;
   readonly year: number | null;
+  /** The last of several years the caller doubts between; null where one was told. */
+  readonly yearTo: number | null;
   readonly makeId: string | null;
   readonly make: string | null;
   readonly modelId: string | null;
@@ -41,12 +43,17 @@ export interface Call {
   readonly note: string | null;
   readonly name: string | null;
   readonly phone: string | null;
+  /** Somebody is shut in the car. */
+  readonly danger: boolean;
+  /** A used or refurbished key would do. */
+  readonly used: boolean;
 }
 
 /** A call of which nothing is known. */
 export const noCall: Call = {
   line: null,
   year: null,
+  yearTo: null,
   makeId: null,
   make: null,
   modelId: null,
@@ -70,6 +77,8 @@ export const noCall: Call = {
   note: null,
   name: null,
   phone: null,
+  danger: false,
+  used: false,
 };
 
 export interface Authority {

@@ -15,18 +15,33 @@ const faultOfWhy: Partial<Record<Why, KeyFault>> = {
   brokenLoop: 'brokenLoop',
 };
 
+/** What a caller tells of keys beside their numbers. */
+export type OpeningKeys = KeysTold & {
+  /** The key that works is the valet's. */
+  readonly valet?: boolean | undefined;
+  /** Somebody has a key that is to be erased. */
+  readonly erase?: boolean | undefined;
+};
+
+/** The choice of a customer who wants keys erased that are not here. */
+export const customersErase = { question: 'missing', choice: 'erase', chosenBy: 'customer' } as const;
+
+/** Reasons to call that leave the key where it can be had. */
+const stillThere: ReadonlySet<Why | null> = new Set(['spare', 'broken', 'noStart', 'keysInside']);
+
 /**
  * The first ring of a job from what the caller told: working keys in hand, lost ones still known, and the new keys wanted.
  * A caller who wants a spare or a repair and does not say how many keys work has at least the one in hand.
  * @param makeId gives a new id at each call
  */
-export function openingRing(told: KeysTold, why: Why | null, makeId: () => string): OpeningRing {
+export function openingRing(told: OpeningKeys, why: Why | null, makeId: () => string): OpeningRing {
   const mends = why !== null && faultOfWhy[why] !== undefined;
-  const working = told.working ?? (why === 'spare' || why === 'broken' || mends ? 1 : 0);
-  // A stolen key is one that the car knows and somebody has, however many others are in hand.
+  const working = told.working ?? (stillThere.has(why) || mends ? 1 : 0);
+  // A stolen key, and one to be erased, is one that the car knows and somebody has, however many others are in hand.
   const stolen = why === 'stolen';
-  const lost = Math.max(told.lost ?? (why === 'lost' && working === 0 ? 1 : 0), stolen ? 1 : 0);
-  const wanted = told.wanted ?? (mends ? 0 : 1);
+  const atLeast = stolen || told.erase ? 1 : 0;
+  const lost = Math.max(told.lost ?? (why === 'lost' && working === 0 ? 1 : 0), atLeast);
+  const wanted = told.wanted ?? (mends || why === 'keysInside' ? 0 : 1);
   const keys: PhysicalKey[] = [];
   const identities: Identity[] = [];
   const add = (name: string, more: Partial<PhysicalKey>) => {
@@ -51,6 +66,7 @@ export function openingRing(told: KeysTold, why: Why | null, makeId: () => strin
     add(at === 0 ? "Owner's" : 'Spare', {
       faults: fault ? [fault] : [],
       blade: at === 0 && why === 'broken' ? 'broken' : 'good',
+      ...(at === 0 && told.valet && { rank: 'valet' }),
     });
   }
   for (let at = 0; at < Math.min(lost, 8); at += 1) {

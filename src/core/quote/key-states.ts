@@ -5,6 +5,7 @@ import { firstTry } from '@/core/programming/attempt-order';
 import { missingKeys } from '@/core/programming/key-count';
 import type { KeySituation, PhysicalKey } from '@/core/programming/keys';
 import { keysToLearn } from '@/core/programming/keys-to-learn';
+import { onlyByModule } from '@/core/programming/only-by-module';
 import { pelletStep } from '@/core/programming/pellet-step';
 import { orderOfSources, pinSourceNames } from '@/core/programming/pin';
 import {
@@ -40,6 +41,7 @@ export function keyStateOf(
     order: advice?.order.steps.map(({ kind }) => kind) ?? [],
     allKeysLost,
     drives,
+    module: onlyByModule(request.platform, request.situation),
     missing: missingKeys(request.situation),
   };
 }

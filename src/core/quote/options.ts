@@ -64,6 +64,7 @@ function optionOf(
     available: true,
     route: draft.route,
     answers: sourcingOptions[kind].newKey || request.forFault || request.keys === 0,
+    ...(request.used && kind === 'shopReset' && { asked: true }),
     lines,
     netMinor: sum(lines.map(({ netMinor }) => netMinor)),
     taxMinor: sum(lines.map(({ taxMinor }) => taxMinor)),
@@ -146,11 +147,16 @@ export function availableOf(options: readonly QuoteOption[]): Available[] {
 }
 
 /**
- * The option to say first: the cheapest of the shop's own that answer the call and nothing beats; where there is none,
+ * The option to say first: the one the customer asked for where it can be had, else the cheapest of the shop's own that answer the call and nothing beats; where there is none,
  * the cheapest of all such.
  */
 export function firstOption(options: readonly QuoteOption[]): Available | undefined {
   const available = availableOf(options);
   const stands = available.filter(({ answers, beatenBy }) => answers && beatenBy === null);
-  return stands.find(({ kind }) => isOwn(kind)) ?? stands[0] ?? available[0];
+  return (
+    available.find(({ asked }) => asked) ??
+    stands.find(({ kind }) => isOwn(kind)) ??
+    stands[0] ??
+    available[0]
+  );
 }

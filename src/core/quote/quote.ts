@@ -34,6 +34,8 @@ export interface QuoteRequest {
   readonly repairs: number;
   /** A fault of a key made them call, so that a repair answers the call as well as a new key. */
   readonly forFault: boolean;
+  /** The customer said that a used or refurbished key would do. */
+  readonly used?: boolean;
   readonly book: BookStyle;
   /** Cheapest or quickest source where several sell an article. */
   readonly prefer: 'price' | 'day';
@@ -98,6 +100,8 @@ export interface KeyState {
   readonly keys?: number;
   /** Whether the car can be driven to a desk; quotes of earlier times do not say it. */
   readonly drives?: boolean;
+  /** What must be changed in the car before any new key starts it, whoever makes one. */
+  readonly module?: string | null;
   /** Keys that nobody can show and that start the car; quotes of earlier times do not say it. */
   readonly missing?: Bounds;
 }
@@ -128,7 +132,10 @@ export interface Desk {
   readonly keyMarkupPercent: number;
   readonly workingDays: number;
   readonly lateDays: number;
+  /** A tow from the workshop, for where the roads to it are not known. */
   readonly towKm: number;
+  /** Where it stands on the roads. */
+  readonly place?: string | null;
   /** What it takes for a cut; null where it cuts none. */
   readonly cutMinor: number | null;
 }
@@ -161,6 +168,8 @@ export interface QuoteSnapshot {
   readonly lost: KeyState | null;
   readonly desk: Desk | null;
   readonly trip: Trip | null;
+  /** By road from where the car stands to the desk; null or missing where that is not known. */
+  readonly towKm?: number | null;
   readonly gaps: readonly FreeGap[];
   readonly outcomes: readonly SourceOutcome[];
   readonly account: TradeAccount | null;
@@ -221,6 +230,8 @@ export interface Available {
   readonly route: RouteKind;
   /** Whether it gives what the call is about; a repair gives no second key. */
   readonly answers: boolean;
+  /** What the customer asked for. */
+  readonly asked?: boolean;
   readonly lines: readonly QuoteLine[];
   readonly netMinor: number;
   readonly taxMinor: number;

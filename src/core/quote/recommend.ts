@@ -6,10 +6,10 @@ import { type Advice, adviseRoute } from '@/core/programming/advice';
 import type { Habits } from '@/core/programming/choices';
 import { drives, type KeySituation, knownInHand } from '@/core/programming/keys';
 import { keysAtLeast } from '@/core/programming/keys-at-least';
+import { onlyByModule } from '@/core/programming/only-by-module';
 import type { DeskOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
 import { canBeMended, findRoutes } from '@/core/programming/routes';
 import type { VanKit } from '@/core/programming/van-kit';
-import type { Trip } from '@/core/travel/trip';
 import { cuttingArticle } from './cut';
 import { keyStateOf, laterStates } from './key-states';
 import type { OptionKind } from './option-kinds';
@@ -124,6 +124,7 @@ function priceable(
       ...(situation.wanted > job.keysWanted && { keysAsked: job.keysWanted }),
       repairs: job.keys.filter(canBeMended).length,
       forFault: isFault(job),
+      ...(job.call.used && { used: true }),
       book: terms.book ?? pricing.lists.rules.style,
       prefer: terms.prefer,
       visit: pricing.visit,
@@ -149,7 +150,7 @@ function priceable(
 
 /** Whether a fault of a key made them call, and not the wish for one more. */
 function isFault({ call: { why } }: Job): boolean {
-  return why !== null && why !== 'lost' && why !== 'stolen' && why !== 'spare';
+  return why !== null && why !== 'lost' && why !== 'stolen' && why !== 'spare' && why !== 'keysInside';
 }
 
 export function situationOf(job: Job, platform: Platform | undefined): KeySituation {
@@ -189,9 +190,9 @@ function routeRequest(
     money: moneyOf(pricing?.lists, shop),
     desk:
       application && pricing
-        ? deskOf(situation, application.ignition, articlesOf(application), {
+        ? deskOf(platform, situation, application.ignition, articlesOf(application), {
             ...pricing.lists,
-            trip: pricing.trip,
+            towKm: pricing.towKm,
           })
         : null,
   };
@@ -231,14 +232,21 @@ function chosenOf({ choices }: Job, { habits }: ShopTerms): RouteRequest['chosen
  * @param articles of the key; none where the car is not known, so that only the work is counted
  */
 export function deskOf(
+  platform: Platform,
   situation: KeySituation,
   ignition: Ignition | null,
   articles: readonly string[],
-  grounds: Omit<PriceLists, 'bureauFeeMinor'> & { readonly trip: Trip | null },
+  grounds: Omit<PriceLists, 'bureauFeeMinor'> & { readonly towKm: number | null },
 ): DeskOffer | null {
   const { desk } = grounds;
   const tow = !drives(situation, ignition);
-  const total = (towed: boolean) => deskTotalMinor({ keys: situation.wanted, tow: towed, articles }, grounds);
+  const work = {
+    keys: situation.wanted,
+    articles,
+    programs: platform.chipFamily !== 'none' && platform.chipFamily !== 'PEL',
+    module: onlyByModule(platform, situation),
+  };
+  const total = (towed: boolean) => deskTotalMinor({ ...work, tow: towed }, grounds);
   const totalMinor = total(tow);
   return desk && totalMinor !== undefined
     ? {
@@ -268,7 +276,7 @@ function snapshotOf(
   { shop, now, van }: RecommendationGrounds,
   pricing: Pricing,
 ): Omit<QuoteSnapshot, 'now' | 'later' | 'lost'> {
-  const { lists, account, coupon, trip, gaps, stock, waitingSavesMinutes } = pricing;
+  const { lists, account, coupon, trip, towKm, gaps, stock, waitingSavesMinutes } = pricing;
   const articles = pricing.articlesFor(application);
   const { profile } = application.keyway;
   const kind = profile.split(',')[0] ?? profile;
@@ -285,6 +293,7 @@ function snapshotOf(
     cutting: { own: van?.cuts.includes(kind) ?? false, article: cuttingArticle(profile), profile },
     desk: lists.desk,
     trip,
+    towKm,
     gaps,
     outcomes: lists.outcomes,
     account,
@@ -295,5 +304,5 @@ function snapshotOf(
 
 /** The articles of one key: a remote carries its chip. */
 export function articlesOf({ blank, chip, remote }: Application): string[] {
-  return [blank, ...(remote ? [remote.article] : chip ? [chip.article] : [])];
+  return [...(remote ? [remote.article] : chip ? [chip.article] : []), blank];
 }

@@ -43,6 +43,7 @@ const quoteRequest = object(
     keysAsked: keys,
     repairs: whole,
     forFault: yesNo,
+    used: yesNo,
     book: keyOf(bookStyles),
     prefer: oneOf(['price', 'day']),
     visit: orNull(localTime),
@@ -50,7 +51,7 @@ const quoteRequest = object(
     waitsFilled: yesNo,
     agreed: orNull(object({ kind, minor: whole })),
   },
-  ['keysAsked'],
+  ['keysAsked', 'used'],
 );
 
 const rules = {
@@ -131,9 +132,10 @@ const keyState = object(
     allKeysLost: yesNo,
     keys: whole,
     drives: yesNo,
+    module: orNull(text),
     missing: object({ low: whole, high: whole }),
   },
-  ['keys', 'drives', 'missing'],
+  ['keys', 'drives', 'module', 'missing'],
 );
 
 const snapshot = {
@@ -182,16 +184,20 @@ const snapshot = {
   later: orNull(keyState),
   lost: orNull(keyState),
   desk: orNull(
-    object({
-      name: text,
-      labourMinor: whole,
-      programmingMinor: whole,
-      keyMarkupPercent: whole,
-      workingDays: whole,
-      lateDays: whole,
-      towKm: number,
-      cutMinor: orNull(whole),
-    }),
+    object(
+      {
+        name: text,
+        labourMinor: whole,
+        programmingMinor: whole,
+        keyMarkupPercent: whole,
+        workingDays: whole,
+        lateDays: whole,
+        towKm: number,
+        cutMinor: orNull(whole),
+        place: orNull(text),
+      },
+      ['place'],
+    ),
   ),
   trip: orNull(
     object({
@@ -203,6 +209,7 @@ const snapshot = {
       ferryMinutes: whole,
     }),
   ),
+  towKm: orNull(number),
   gaps: list(object({ day, from: hour, to: hour })),
   outcomes: list(object({ source: text, statedBasisPoints: whole, made: whole, redone: whole })),
   account: orNull(object({ name: text, goodsPercent: whole, labourPercent: whole, paysInDays: whole })),
@@ -244,35 +251,39 @@ const earnings = object({
   floorMinor: whole,
   floorTotalMinor: whole,
 });
-const available = object({
-  kind,
-  available: { const: true },
-  route,
-  answers: yesNo,
-  lines: list(line),
-  netMinor: whole,
-  taxMinor: whole,
-  totalMinor: whole,
-  depositMinor: whole,
-  furtherKeyMinor: orNull(whole),
-  visit: orNull(localTime),
-  earliestOn: day,
-  p80On: day,
-  earliestDays: whole,
-  p80Days: whole,
-  redo,
-  sources: list(text),
-  warrantyMonths: whole,
-  earnings: orNull(earnings),
-  reserves: list(object({ article: text, condition: oneOf(['new', 'reset']), pieces: whole })),
-  notes: list(text),
-  stale: list(text),
-  beatenBy: orNull(kind),
-});
+const available = object(
+  {
+    kind,
+    available: { const: true },
+    route,
+    answers: yesNo,
+    asked: yesNo,
+    lines: list(line),
+    netMinor: whole,
+    taxMinor: whole,
+    totalMinor: whole,
+    depositMinor: whole,
+    furtherKeyMinor: orNull(whole),
+    visit: orNull(localTime),
+    earliestOn: day,
+    p80On: day,
+    earliestDays: whole,
+    p80Days: whole,
+    redo,
+    sources: list(text),
+    warrantyMonths: whole,
+    earnings: orNull(earnings),
+    reserves: list(object({ article: text, condition: oneOf(['new', 'reset']), pieces: whole })),
+    notes: list(text),
+    stale: list(text),
+    beatenBy: orNull(kind),
+  },
+  ['asked'],
+);
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {
   request: quoteRequest,
-  snapshot: object(snapshot),
+  snapshot: object(snapshot, ['towKm']),
   options: list({ anyOf: [available, closed] }),
   secondKey: orNull(
     object({

@@ -12,7 +12,7 @@ export type CallFacts = Omit<
 export const chipFields = {
   make: ['makeId'],
   model: ['modelId', 'carWords'],
-  year: ['year'],
+  year: ['year', 'yearTo'],
   start: ['ignition'],
   keys: ['working', 'lost', 'wanted'],
   buttons: ['buttons'],
@@ -20,6 +20,7 @@ export const chipFields = {
   open: ['access'],
   where: ['placeId', 'distanceKm'],
   when: ['urgent', 'day', 'from', 'by'],
+  also: ['danger', 'erase', 'used', 'valet', 'rival'],
 } as const satisfies Record<string, readonly (keyof CallFacts)[]>;
 
 export type ChipName = keyof typeof chipFields;
@@ -31,6 +32,7 @@ export const emptyFacts: CallFacts = {
   ...{ urgent, day, from, by },
   ...noKeysTold,
   buttons: null,
+  ...{ yearTo: null, danger: false, used: false, valet: false, erase: false, rival: null },
 };
 
 /** What a line says, as facts of the form. */
@@ -40,6 +42,12 @@ export function factsOfLine(reading: LineReading): CallFacts {
   return {
     ...emptyFacts,
     year: reading.year?.value ?? null,
+    yearTo: reading.yearTo?.value ?? null,
+    danger: reading.danger !== undefined,
+    used: reading.used !== undefined,
+    valet: reading.valet !== undefined,
+    erase: reading.erase !== undefined,
+    rival: reading.rival?.value ?? null,
     makeId: reading.make?.value ?? null,
     modelId: reading.model?.value ?? null,
     ignition: reading.ignition?.value ?? null,

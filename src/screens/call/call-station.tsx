@@ -29,7 +29,16 @@ export function CallStation({ job, call, lexicon, unit, today, onChange }: CallS
   const [facts, setFacts] = useState(stored);
   const [person, setPerson] = useState(storedPerson(call));
   const edit = useEdit(onChange, job);
-  const { working: _, lost: __, wanted: ___, buttons: ____, ...told } = facts;
+  const {
+    working: _,
+    lost: __,
+    wanted: ___,
+    buttons: ____,
+    valet: _v,
+    erase: _e,
+    rival: _r,
+    ...told
+  } = facts;
   const sent = { ...told, ...sentPerson(person), line: call.line ?? '' };
   const changed = (chip: ChipName) => chipFields[chip].some((field) => facts[field] !== stored[field]);
   const problemOf = (field: string) => edit.problemOf(`call.${field}`) ?? edit.problemOf(field);
@@ -91,6 +100,9 @@ function nameIn(list: readonly { readonly id: string; readonly name: string }[])
 function storedFacts(call: Call): CallFacts {
   const {
     year,
+    yearTo,
+    danger,
+    used,
     makeId,
     modelId,
     carWords,
@@ -108,6 +120,9 @@ function storedFacts(call: Call): CallFacts {
   return {
     ...emptyFacts,
     year,
+    yearTo,
+    danger,
+    used,
     makeId,
     modelId,
     carWords,

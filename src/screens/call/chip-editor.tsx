@@ -3,15 +3,27 @@
 import { type Lexicon, whyNames, whys } from '@/core/identify/line/reading';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { type DistanceUnit, kmFrom } from '@/core/kinds/units';
+import { Button } from '@/ui/button';
 import { ChoiceGroup } from '@/ui/choice-group';
 import { SelectField, TextField } from '@/ui/field';
+import { Tick } from '@/ui/tick';
 import type { CallFacts, ChipName } from './call-facts';
+
+/** A name that a misspelt word may stand for. */
+export interface AlikeName {
+  readonly id: string;
+  readonly name: string;
+  readonly makeId?: string;
+}
 
 interface ChipEditorProps {
   readonly chip: ChipName;
   readonly facts: CallFacts;
   readonly lexicon: Lexicon;
   readonly unit: DistanceUnit;
+  /** A call that is not opened yet: keys and what hangs on them are told here. */
+  readonly withKeys: boolean;
+  readonly alike: readonly AlikeName[];
   readonly problemOf: (field: string) => string | undefined;
   readonly onChange: (change: Partial<CallFacts>) => void;
 }
@@ -19,23 +31,39 @@ interface ChipEditorProps {
 const notSaid = '-';
 
 /** What a chip opens: the fields it stands for. */
-export function ChipEditor({ chip, facts, lexicon, unit, problemOf, onChange }: ChipEditorProps) {
+export function ChipEditor({
+  chip,
+  facts,
+  lexicon,
+  unit,
+  withKeys,
+  alike,
+  problemOf,
+  onChange,
+}: ChipEditorProps) {
   const number = (text: string) => (text.trim() === '' ? null : Number(text));
   switch (chip) {
     case 'make':
       return (
-        <SelectField
-          label="Make"
-          empty="Not said"
-          value={facts.makeId ?? ''}
-          error={problemOf('makeId')}
-          choices={lexicon.makes.map(({ id, name }) => ({ value: id, label: name }))}
-          onChange={(event) => onChange({ makeId: event.target.value || null, modelId: null })}
-        />
+        <>
+          <Alike names={alike} onTake={({ id }) => onChange({ makeId: id, modelId: null })} />
+          <SelectField
+            label="Make"
+            empty="Not said"
+            value={facts.makeId ?? ''}
+            error={problemOf('makeId')}
+            choices={lexicon.makes.map(({ id, name }) => ({ value: id, label: name }))}
+            onChange={(event) => onChange({ makeId: event.target.value || null, modelId: null })}
+          />
+        </>
       );
     case 'model':
       return (
         <>
+          <Alike
+            names={alike}
+            onTake={({ id, makeId }) => onChange({ modelId: id, makeId: makeId ?? facts.makeId })}
+          />
           <SelectField
             label="Model"
             empty="Not said, or not in the library"
@@ -73,7 +101,7 @@ export function ChipEditor({ chip, facts, lexicon, unit, problemOf, onChange }: 
           onChange={(event) => {
             const { value } = event.target;
             if (value === '' || /^\d{4}$/.test(value))
-              onChange({ year: value === '' ? null : Number(value) });
+              onChange({ year: value === '' ? null : Number(value), yearTo: null });
           }}
         />
       );
@@ -205,5 +233,53 @@ export function ChipEditor({ chip, facts, lexicon, unit, problemOf, onChange }: 
           </div>
         </>
       );
+    case 'also':
+      return (
+        <>
+          {(Object.keys(alsoLabels) as (keyof typeof alsoLabels)[])
+            .filter((field) => withKeys || field === 'danger' || field === 'used')
+            .map((field) => (
+              <Tick
+                key={field}
+                label={alsoLabels[field]}
+                checked={facts[field] === true}
+                onChange={(checked) => onChange({ [field]: checked })}
+              />
+            ))}
+          {withKeys && (
+            <TextField
+              label="What another firm asks"
+              type="number"
+              min={1}
+              step="0.01"
+              value={facts.rival ?? ''}
+              error={problemOf('rival')}
+              onChange={(event) => onChange({ rival: number(event.target.value) })}
+            />
+          )}
+        </>
+      );
   }
 }
+
+/** What a misspelt name may have been instead, each at one press. */
+function Alike({ names, onTake }: { names: readonly AlikeName[]; onTake: (name: AlikeName) => void }) {
+  if (names.length === 0) return null;
+  return (
+    <div className="flex flex-wrap items-center gap-2">
+      <span className="text-small text-mute">Or meant:</span>
+      {names.map((name) => (
+        <Button key={name.id} look="quiet" onClick={() => onTake(name)}>
+          {name.name}
+        </Button>
+      ))}
+    </div>
+  );
+}
+
+const alsoLabels = {
+  danger: 'Somebody is shut in the car',
+  erase: 'Erase the keys that are not here',
+  used: 'A used key would do',
+  valet: 'The key that works is the valet’s',
+};

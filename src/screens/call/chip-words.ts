@@ -20,6 +20,7 @@ export const chipLabels: Record<ChipName, string> = {
   open: 'car is',
   where: 'where',
   when: 'when',
+  also: 'also',
 };
 
 /** What is asked where nothing was said. */
@@ -39,7 +40,7 @@ export function chipWords(chip: ChipName, facts: CallFacts, context: WordsContex
     case 'model':
       return context.lexicon.models.find(({ id }) => id === facts.modelId)?.name ?? facts.carWords;
     case 'year':
-      return facts.year === null ? '' : String(facts.year);
+      return facts.year === null ? '' : [facts.year, facts.yearTo].filter(Boolean).join(' or ');
     case 'start':
       return facts.ignition ?? '';
     case 'keys':
@@ -54,7 +55,21 @@ export function chipWords(chip: ChipName, facts: CallFacts, context: WordsContex
       return placeWords(facts, context);
     case 'when':
       return whenWords(facts, context);
+    case 'also':
+      return alsoWords(facts);
   }
+}
+
+function alsoWords({ danger, erase, used, valet, rival }: CallFacts): string {
+  return [
+    danger && 'somebody shut in',
+    valet && 'the key is the valet’s',
+    erase && 'erase what is not here',
+    used && 'a used key would do',
+    rival != null && `another firm asks ${rival}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }
 
 function keyWords({ working, lost, wanted }: CallFacts): string {

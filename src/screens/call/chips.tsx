@@ -4,7 +4,7 @@ import type { Lexicon } from '@/core/identify/line/reading';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { type ChipState, FactChip } from '@/ui/fact-chip';
 import { type CallFacts, type ChipName, chipFields } from './call-facts';
-import { ChipEditor } from './chip-editor';
+import { type AlikeName, ChipEditor } from './chip-editor';
 import { askLabels, chipLabels, chipWords } from './chip-words';
 
 interface ChipsProps {
@@ -17,11 +17,23 @@ interface ChipsProps {
   readonly problemOf: (field: string) => string | undefined;
   /** Keys and their buttons are told once, at the call; afterwards they stand on the ring and at Identify. */
   readonly withKeys: boolean;
+  /** Other names that a misspelt one may have been. */
+  readonly alike?: Partial<Record<ChipName, readonly AlikeName[]>>;
   readonly onChange: (change: Partial<CallFacts>) => void;
 }
 
 /** The facts of a call as chips: told ones first, then what is worth asking. */
-export function Chips({ facts, lexicon, unit, today, stateOf, problemOf, withKeys, onChange }: ChipsProps) {
+export function Chips({
+  facts,
+  lexicon,
+  unit,
+  today,
+  stateOf,
+  problemOf,
+  withKeys,
+  alike = {},
+  onChange,
+}: ChipsProps) {
   const names = (Object.keys(chipFields) as ChipName[]).filter(
     (chip) => withKeys || (chip !== 'keys' && chip !== 'buttons'),
   );
@@ -34,7 +46,8 @@ export function Chips({ facts, lexicon, unit, today, stateOf, problemOf, withKey
   const told = chips.filter(({ state, words }) => state !== 'ask' || words !== '');
   const keysGone = facts.why === null || facts.why === 'lost' || facts.why === 'stolen';
   const asked = chips.filter(
-    ({ chip, state, words }) => state === 'ask' && words === '' && (chip !== 'open' || keysGone),
+    ({ chip, state, words }) =>
+      state === 'ask' && words === '' && chip !== 'also' && (chip !== 'open' || keysGone),
   );
   return (
     <div className="flex flex-wrap gap-2">
@@ -50,6 +63,8 @@ export function Chips({ facts, lexicon, unit, today, stateOf, problemOf, withKey
             facts={facts}
             lexicon={lexicon}
             unit={unit}
+            withKeys={withKeys}
+            alike={alike[chip] ?? []}
             problemOf={problemOf}
             onChange={onChange}
           />

@@ -3,7 +3,8 @@
 import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { parseLine } from '@/core/identify/line/parse-line';
-import { type Correction, type Lexicon, lineLimit } from '@/core/identify/line/reading';
+import { type Correction, type Lexicon, type LineReading, lineLimit } from '@/core/identify/line/reading';
+import { fold } from '@/core/identify/line/tokens';
 import type { Failed, Result } from '@/core/kinds/result';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { routeNames } from '@/core/programming/route';
@@ -17,6 +18,7 @@ import { useSubmit } from '@/ui/use-submit';
 import type { CallPreview } from '@/usecases/jobs/preview-call';
 import { type CallFacts, type ChipName, chipFields, factsOfLine } from './call-facts';
 import { CandidatesTable } from './candidates-table';
+import type { AlikeName } from './chip-editor';
 import { Chips } from './chips';
 import { FirstPrice } from './first-price';
 import { type PersonFacts, PersonFields, sentPerson } from './person-fields';
@@ -50,6 +52,7 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
     ...person,
     vin: person.vin || (reading.vin?.value ?? ''),
     phone: person.phone || (reading.phone?.value ?? ''),
+    placeDetail: person.placeDetail || (reading.street?.value ?? ''),
   };
   const [ofVin, setOfVin] = useState<CallPreview['vin']>(null);
   const sent = sentPerson(told);
@@ -68,8 +71,13 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
       ({ value }) => router.push(`/jobs/${value.number}/identify`),
     );
 
+  const askedKeys = reading.problems.find(({ field }) => field === 'keys');
   const lineProblem = [...reading.problems, ...problems].find(
-    ({ field }) => field === 'line' || field === 'year' || field === 'model',
+    ({ field }) =>
+      field === 'line' ||
+      field === 'year' ||
+      field === 'model' ||
+      (field === 'keys' && facts.wanted === null),
   );
   return (
     <main className="flex min-h-dvh flex-col">
@@ -89,12 +97,16 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
             unit={unit}
             today={now.day}
             withKeys
+            alike={alikeOf(reading, corrections, lexicon)}
             problemOf={(field) =>
-              problemOf(field) ?? previewProblems.find((problem) => problem.field === field)?.message
+              problemOf(field) ??
+              previewProblems.find((problem) => problem.field === field)?.message ??
+              (field === 'wanted' && facts.wanted === null ? askedKeys?.message : undefined)
             }
             stateOf={(chip) => chipStateOf(chip, byHand, reading, facts)}
             onChange={(change) => setByHand((before) => ({ ...before, ...change }))}
           />
+          {facts.danger && <ShutIn />}
           <NotUnderstood words={reading.unknown} codes={reading.codes} />
           <VinSays vin={ofVin} lexicon={lexicon} />
           {preview?.remarks.map((remark) => (
@@ -185,10 +197,20 @@ function LineField({
         onChange={(event) => onChange(event.target.value)}
         className="min-h-14 w-full rounded-lg border-2 border-ink bg-biscuit px-4 text-ask aria-invalid:border-oxide"
       />
-      <p id="line-note" className="min-h-[18px] text-small text-oxide" aria-live="polite">
+      <p id="line-note" className="mt-1.5 min-h-[18px] text-small text-oxide" aria-live="polite">
         {problem}
       </p>
     </div>
+  );
+}
+
+/** What is said first where somebody is shut in. */
+function ShutIn() {
+  return (
+    <Notice tone="oxide" role="status">
+      <b>Somebody is shut in the car.</b> Say first: call the emergency services if it is hot, cold or anybody
+      is unwell. The door is opened at once and before any papers; a key is made only with them.
+    </Notice>
   );
 }
 
@@ -268,6 +290,22 @@ function chipStateOf(
   if (chip === 'make' && facts.makeId !== null && !reading.make) return 'readAs';
   if ((chip === 'make' || chip === 'model') && reading[chip]?.how === 'similar') return 'readAs';
   return 'told';
+}
+
+/** Other names that a misspelt make or model may have been, the likeliest first. */
+function alikeOf(
+  reading: LineReading,
+  corrections: readonly Correction[],
+  lexicon: Lexicon,
+): Partial<Record<ChipName, readonly AlikeName[]>> {
+  const others = (kind: 'make' | 'model'): AlikeName[] => {
+    const read = reading[kind];
+    if (read?.how !== 'similar') return [];
+    return corrections
+      .filter((one) => one.kind === kind && one.id !== read.value && fold(one.word) === fold(read.words))
+      .flatMap(({ id }) => lexicon[`${kind}s`].find((one) => one.id === id) ?? []);
+  };
+  return { make: others('make'), model: others('model') };
 }
 
 /** Asks the server, once the typing rests, what misspelt words stand for; one answer for each word is kept. */

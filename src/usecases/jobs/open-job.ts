@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import { mentionsSecret, textsIn } from '@/core/authority/secret-words';
 import { changedFields } from '@/core/job/changes';
-import { openingRing } from '@/core/job/opening-keys';
+import { customersErase, openingRing } from '@/core/job/opening-keys';
 import { toldOfKey } from '@/core/job/sight';
 import type { PersonActor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
@@ -15,6 +15,7 @@ import {
   insertJob,
   replaceRing,
   type StoredCall,
+  storeChoice,
   updateCall,
   updateChoices,
   upsertGiven,
@@ -27,10 +28,11 @@ import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
 import { keepSealed } from '../vault/vault';
 import { readLine } from '../view/read-line';
+import { keepRival } from '../view/rival';
 
 /** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
 export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
-  const { working, lost, wanted, keyCode, buttons, ...call } = input;
+  const { working, lost, wanted, keyCode, buttons, valet, erase, rival, ...call } = input;
   if (keyCode !== null && textsIn(call).some((text) => mentionsSecret(text, [keyCode])))
     return failed('A text of the call holds the key code. Leave it out there; it is kept sealed.', 'keyCode');
   return transact(async (db) => {
@@ -38,7 +40,7 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
     if (refused) return refused;
     const stored = storedCall({ ...call, line: await withoutCodes(db, actor, call.line) });
     const id = uuid();
-    const ring = openingRing({ working, lost, wanted }, call.why, uuid);
+    const ring = openingRing({ working, lost, wanted, valet, erase }, call.why, uuid);
     const number = await insertJob(db, {
       id,
       customerId: uuid(),
@@ -50,6 +52,7 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
     await replaceRing(db, id, ring);
     for (const given of toldOfKey(buttons, ring.keys, call))
       await upsertGiven(db, id, given, { at: actor.at, personId: actor.personId });
+    if (erase) await storeChoice(db, id, customersErase, { at: actor.at, personId: actor.personId });
     if (keyCode !== null)
       await keepSealed(
         db,
@@ -64,6 +67,7 @@ export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<
       section: 'call',
       changes: changedFields({}, { ...stored }),
     });
+    if (rival !== null) await keepRival(db, actor, number, rival);
     await appendAudit(db, actor, {
       action: 'job.opened',
       subjectKind: 'job',
@@ -101,6 +105,8 @@ async function checkNames(db: Db, call: CallInput): Promise<Failed | undefined> 
   if (model && model.makeId !== call.makeId) return failed('This model is of another make.', 'modelId');
   if (call.placeId !== null && !places.some(({ id }) => id === call.placeId))
     return failed('This place is not on the list.', 'placeId');
+  if (call.yearTo !== null && (call.year === null || call.yearTo <= call.year))
+    return failed('The last of two years lies after the first.', 'yearTo');
   if (!model && call.carWords.trim() === '')
     return failed('Choose a model, or write what the caller called the car.', 'carWords');
   return undefined;
@@ -113,6 +119,12 @@ async function withoutCodes(db: Db, actor: PersonActor, line: string): Promise<s
 }
 
 function storedCall(call: CallInput): StoredCall {
-  const { line, carWords, ...rest } = call;
-  return { ...rest, carWords: carWords.trim(), line: line.trim() === '' ? null : line.trim() };
+  const { line, carWords, danger = false, used = false, ...rest } = call;
+  return {
+    ...rest,
+    danger,
+    used,
+    carWords: carWords.trim(),
+    line: line.trim() === '' ? null : line.trim(),
+  };
 }

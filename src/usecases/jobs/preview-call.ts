@@ -66,7 +66,7 @@ function refusalOf({ kind, verdict, time }: Route): RefusedRoute[] {
 
 async function draftJob(
   actor: PersonActor,
-  { working, lost, wanted, keyCode: _, buttons, ...call }: OpenJobInput,
+  { working, lost, wanted, keyCode: _, buttons, valet, erase, rival: __, ...call }: OpenJobInput,
   make: string | null,
 ): Promise<Job> {
   const places = await listPlaces(database());
@@ -76,6 +76,11 @@ async function draftJob(
     placeKm: place?.distanceKm ?? null,
     placeMinutes: place?.travelMinutes ?? null,
   };
-  const job = jobOf(actor, { ...noCall, ...call, ...where, make }, { working, lost, wanted }, uuid);
+  const job = jobOf(
+    actor,
+    { ...noCall, ...call, ...where, make },
+    { working, lost, wanted, valet, erase },
+    uuid,
+  );
   return { ...job, given: toldOfKey(buttons, job.keys, job.call) };
 }

@@ -1,50 +1,16 @@
-import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
-import { minorPlaces } from '@/core/kinds/money';
-import { failed } from '@/core/kinds/result';
-import { knownInHand } from '@/core/programming/keys';
 import { type GoingPrice, goingPrice } from '@/core/quote/going-price';
-import { hourRuleAt } from '@/core/quote/hour';
-import { firstOption } from '@/core/quote/options';
-import { insertRival, listLikeRivals, listRivals, type RivalKind, type RivalRow } from '@/data/rivals';
+import { listLikeRivals, listRivals, type RivalRow } from '@/data/rivals';
 import type { RivalInput } from '@/inputs/quote-inputs';
 import { database } from '../database';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
-import { type JobView, jobViewIn } from '../view/job-view';
+import type { JobView } from '../view/job-view';
+import { isUnusualHour, keepRival, rivalKindOf } from '../view/rival';
 
 /** Keeps what another firm is said to take, beside what the shop would. */
 export async function noteRival(actor: PersonActor, input: RivalInput): Promise<Edited> {
-  return editJob(actor, input, sections.rival, async (db, job) => {
-    const view = await jobViewIn(db, actor, job.number);
-    if (!view) return failed('This job is not there any more.');
-    const { currency } = view.shop;
-    const totalMinor = Math.round(input.amount * 10 ** minorPlaces(currency));
-    if (totalMinor < 1) return failed(`Smaller than ${currency} has.`, 'amount');
-    await insertRival(db, {
-      id: uuid(),
-      jobId: job.id,
-      totalMinor,
-      currency,
-      kind: rivalKindOf(view),
-      unusualHour: isUnusualHour(view),
-      ownMinor: firstOption(view.quote?.options ?? [])?.totalMinor ?? null,
-      toldAt: actor.at,
-      toldToId: actor.personId,
-    });
-    return undefined;
-  });
-}
-
-function rivalKindOf({ job, situation }: JobView): RivalKind {
-  if (job.keysWanted === 0) return 'repair';
-  return knownInHand(situation).length === 0 ? 'allLost' : 'spare';
-}
-
-/** Whether the job falls into hours that cost more. */
-function isUnusualHour({ quote, now }: JobView): boolean {
-  const visit = firstOption(quote?.options ?? [])?.visit ?? now;
-  return hourRuleAt(quote?.snapshot.rules.hours ?? [], visit) !== undefined;
+  return editJob(actor, input, sections.rival, (db, job) => keepRival(db, actor, job.number, input.amount));
 }
 
 /** Offers older than this say little of what is taken today. */

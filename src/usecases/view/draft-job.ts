@@ -1,8 +1,7 @@
 import type { QuestionGiven } from '@/core/identify/gathered-facts';
-import type { KeysTold } from '@/core/identify/line/reading';
 import { emptyLog } from '@/core/job/events/log';
 import type { Call, Job } from '@/core/job/job';
-import { openingRing } from '@/core/job/opening-keys';
+import { customersErase, type OpeningKeys, openingRing } from '@/core/job/opening-keys';
 import { usualTerms } from '@/core/job/terms';
 import type { Actor } from '@/core/kinds/actor';
 
@@ -10,7 +9,7 @@ import type { Actor } from '@/core/kinds/actor';
 export function jobOf(
   actor: Actor,
   call: Call,
-  keys: KeysTold,
+  keys: OpeningKeys,
   makeId: () => string,
   given: readonly QuestionGiven[] = [],
 ): Job {
@@ -34,7 +33,7 @@ export function jobOf(
     network: null,
     appointment: null,
     terms: usualTerms,
-    choices: [],
+    choices: keys.erase ? [{ ...customersErase, at: actor.at, by: '' }] : [],
     authority: [],
     doorNote: null,
     danger: null,

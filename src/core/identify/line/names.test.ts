@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { indexNames, matchCorrection, matchExact, matchPrefix } from './names';
+import { indexNames, matchCorrections, matchExact, matchPrefix } from './names';
 import { tokenize } from './tokens';
 
 const names = indexNames({
@@ -43,10 +43,10 @@ describe('names', () => {
   it('takes a correction for the word it was made for, of the kind it says', () => {
     const [token] = tokenize('Pelmroe');
     if (!token) throw new Error('expected a token');
-    expect(id(matchCorrection(names, [{ word: 'pelmroe', kind: 'model', id: 'pelmore' }], token))).toBe(
+    expect(id(matchCorrections(names, [{ word: 'pelmroe', kind: 'model', id: 'pelmore' }], token)[0])).toBe(
       'pelmore',
     );
-    expect(matchCorrection(names, [{ word: 'pelmroe', kind: 'make', id: 'pelmore' }], token)).toBeUndefined();
-    expect(matchCorrection(names, [{ word: 'other', kind: 'model', id: 'pelmore' }], token)).toBeUndefined();
+    expect(matchCorrections(names, [{ word: 'pelmroe', kind: 'make', id: 'pelmore' }], token)).toEqual([]);
+    expect(matchCorrections(names, [{ word: 'other', kind: 'model', id: 'pelmore' }], token)).toEqual([]);
   });
 });

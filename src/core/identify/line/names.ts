@@ -86,13 +86,16 @@ function prefixWords(words: readonly string[], tokens: readonly Token[], at: num
   return words.length;
 }
 
-/** What a misspelt word was found to stand for. */
-export function matchCorrection(
+/** What a misspelt word was found to stand for, the likeliest first. */
+export function matchCorrections(
   names: readonly Name[],
   corrections: readonly Correction[],
   token: Token,
-): NameMatch | undefined {
-  const found = corrections.find(({ word }) => fold(word) === token.word);
-  const name = found && names.find(({ kind, id }) => kind === found.kind && id === found.id);
-  return name ? { name, length: 1, how: 'similar' } : undefined;
+): NameMatch[] {
+  return corrections
+    .filter(({ word }) => fold(word) === token.word)
+    .flatMap((found) => {
+      const name = names.find(({ kind, id }) => kind === found.kind && id === found.id);
+      return name ? [{ name, length: 1, how: 'similar' as const }] : [];
+    });
 }

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { matchPhrase } from './phrases';
+import { matchPhrases } from './phrases';
 import { fold, numberOf, tokenize } from './tokens';
 
-const read = (text: string) => matchPhrase(tokenize(text), 0);
+const read = (text: string) => matchPhrases(tokenize(text), 0)[0];
 
 describe('matchPhrase', () => {
   const rows: readonly [string, number, object][] = [

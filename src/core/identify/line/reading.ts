@@ -38,6 +38,8 @@ export const whys = [
   'wornButtons',
   'crackedCase',
   'brokenLoop',
+  'noStart',
+  'keysInside',
 ] as const;
 export type Why = (typeof whys)[number];
 
@@ -50,6 +52,8 @@ export const whyNames: Record<Why, string> = {
   wornButtons: 'worn buttons',
   crackedCase: 'cracked case',
   brokenLoop: 'broken loop',
+  noStart: 'turns, does not start',
+  keysInside: 'keys in the car',
 };
 
 export type Access = 'open' | 'locked';
@@ -81,6 +85,8 @@ export interface Read<Value> {
 
 export interface LineReading {
   readonly year?: Read<number>;
+  /** The last of several years the caller doubts between; `year` is the first. */
+  readonly yearTo?: Read<number>;
   readonly make?: Read<string>;
   readonly model?: Read<string>;
   readonly ignition?: Read<Ignition>;
@@ -94,6 +100,18 @@ export interface LineReading {
   readonly phone?: Read<string>;
   /** Buttons of the remote, in hand or as it is remembered. */
   readonly buttons?: Read<number>;
+  /** Street and house number, as they were said. */
+  readonly street?: Read<string>;
+  /** Somebody is shut in the car. */
+  readonly danger?: Read<true>;
+  /** Keys that are not here are to be erased. */
+  readonly erase?: Read<true>;
+  /** A used or refurbished key would do. */
+  readonly used?: Read<true>;
+  /** The key that is left is the valet's. */
+  readonly valet?: Read<true>;
+  /** What another firm asks, in whole units of the shop's money. */
+  readonly rival?: Read<number>;
   /** Words that were not understood, in the order of the line. */
   readonly unknown: readonly string[];
   /** Unknown words that may be a misspelt make or model. */
@@ -103,7 +121,10 @@ export interface LineReading {
   /** How many such codes were taken out. */
   readonly codes: number;
   /** What cannot be right, in words for the person. */
-  readonly problems: readonly { readonly field: 'year' | 'model' | 'line'; readonly message: string }[];
+  readonly problems: readonly {
+    readonly field: 'year' | 'model' | 'line' | 'keys';
+    readonly message: string;
+  }[];
 }
 
 /** The longest line that is read and kept, in characters. */

@@ -1,5 +1,5 @@
 export interface Token {
-  /** Small letters without accents. */
+  /** Small letters without accents; a contraction in one word: `isnt`; a genitive without its s. */
   readonly word: string;
   /** As typed. */
   readonly typed: string;
@@ -7,17 +7,36 @@ export interface Token {
   readonly end: number;
   /** An apostrophe stands before it: '19. */
   readonly abbreviated: boolean;
+  /** A comma, a point or another sign that ends a thought stands before it. */
+  readonly afterBreak: boolean;
+  /** No white space stands before it: the second half of 2018/2019. */
+  readonly joined: boolean;
 }
+
+const shape = /\d+[.:]\d+[a-z]*|[\p{L}\p{N}\p{M}]+(?:['’‘](?:t|s|ve|d|ll|m|re)(?![\p{L}\p{N}]))?/giu;
 
 /** Words and numbers of a line; a point or colon between digits stays inside its token. */
 export function tokenize(text: string): Token[] {
-  return [...text.matchAll(/\d+[.:]\d+[a-z]*|[\p{L}\p{N}\p{M}]+/giu)].map((match) => ({
-    word: fold(match[0]),
-    typed: match[0],
-    start: match.index,
-    end: match.index + match[0].length,
-    abbreviated: /['’‘]/.test(text[match.index - 1] ?? ''),
-  }));
+  let before = 0;
+  return [...text.matchAll(shape)].map((match) => {
+    const [start, end] = [match.index, match.index + match[0].length];
+    const between = text.slice(before, start);
+    before = end;
+    return {
+      word: bare(fold(match[0])),
+      typed: match[0],
+      start,
+      end,
+      abbreviated: /['’‘]/.test(text[start - 1] ?? ''),
+      joined: start > 0 && !/\s/.test(between) && !/[,;!?()]/.test(between),
+      afterBreak: /[,;.!?()]|\s[-–—]\s/.test(between),
+    };
+  });
+}
+
+/** `isn't` is one word that denies; of other contractions the first word counts. */
+function bare(word: string): string {
+  return word.replace(/['’‘]t$/, 't').replace(/['’‘](s|ve|d|ll|m|re)$/, '');
 }
 
 /** Small letters without accents, for comparing. */

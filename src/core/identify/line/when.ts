@@ -8,7 +8,18 @@ export interface WhenMatch {
 }
 
 const weekdays = ['sunday', 'monday', 'tuesday', 'wednesday', 'thursday', 'friday', 'saturday'];
-const urgentWords = new Set(['asap', 'urgent', 'urgently', 'immediately', 'now', 'emergency']);
+const urgentWords = new Set([
+  'asap',
+  'urgent',
+  'urgently',
+  'immediately',
+  'now',
+  'emergency',
+  'hurry',
+  'quickly',
+]);
+/** Words of an hour that is told about: 'around five'. */
+const rough = new Set(['around', 'about', 'roughly', 'say', 'circa']);
 const parts: Record<string, { from: LocalHour; by: LocalHour }> = {
   morning: { from: '08:00', by: '12:00' },
   afternoon: { from: '12:00', by: '18:00' },
@@ -21,14 +32,26 @@ const starts = new Set(['after', 'from']);
 export function matchWhen(tokens: readonly Token[], at: number, now: LocalMoment): WhenMatch | undefined {
   const word = tokens[at]?.word ?? '';
   const next = tokens[at + 1]?.word ?? '';
+  const patient = withoutHurry(tokens, at);
+  if (patient) return patient;
   if (urgentWords.has(word)) return { length: 1, when: { urgent: true } };
+  if (word === 'come' && next === 'now') return { length: 2, when: { urgent: true } };
+  if (word === 'next' && next === 'week') return { length: 2, when: {} };
+  const window = matchWindow(tokens, at, now);
+  if (window) return window;
   if ((word === 'right' && next === 'now') || (word === 'straight' && next === 'away'))
     return { length: 2, when: { urgent: true } };
 
-  if (limits.has(word) || starts.has(word) || word === 'at') {
-    const clock = matchClock(tokens, at + 1, now);
+  if (limits.has(word) || starts.has(word) || word === 'at' || rough.has(word)) {
+    const clock = matchClock(tokens, rough.has(next) ? at + 2 : at + 1, now);
+    if (clock && rough.has(next)) clock.length += 1;
+    if (clock && rough.has(word) && !clock.plain)
+      return { length: clock.length + 1, when: { by: clock.hour } };
+    if (rough.has(word)) return undefined;
     if (clock) {
       const when = starts.has(word) ? { from: clock.hour } : { by: clock.hour };
+      const told = dayOf(tokens[at + 1 + clock.length]?.word ?? '', now);
+      if (told) return { length: clock.length + 2, when: { day: told, ...onDay(clock, when) } };
       const day = clock.hour > now.hour ? {} : { day: addDays(now.day, 1) };
       return { length: clock.length + 1, when: { ...day, ...when } };
     }
@@ -39,6 +62,8 @@ export function matchWhen(tokens: readonly Token[], at: number, now: LocalMoment
     const hours = next === 'an' ? 1 : numberOf(next);
     return hours === undefined ? undefined : { length: 3, when: inHours(hours, now) };
   }
+  if ((word === 'in' || word === 'within') && next === 'half' && /^hour$/.test(tokens[at + 3]?.word ?? ''))
+    return { length: 4, when: inHours(0.5, now) };
   if (word === 'on' || word === 'next') {
     const day = dayOf(next, now);
     return day ? { length: 2, when: { day } } : undefined;
@@ -48,6 +73,8 @@ export function matchWhen(tokens: readonly Token[], at: number, now: LocalMoment
   const day = dayOf(word, now);
   if (day) {
     const part = Object.hasOwn(parts, next) ? parts[next] : undefined;
+    const clock = dayClock(tokens, at + (part ? 2 : 1), now);
+    if (clock) return { length: clock.length + (part ? 2 : 1), when: { day, ...clock.when } };
     return part ? { length: 2, when: { day, ...part } } : { length: 1, when: { day } };
   }
   const clock = /^(noon|midday)$|[:.]|\d(am|pm)$/.test(word) ? matchClock(tokens, at, now) : undefined;
@@ -66,13 +93,71 @@ function dayOf(word: string, now: LocalMoment): string | undefined {
 
 function inHours(hours: number, now: LocalMoment): Partial<When> {
   const [hour, minute] = now.hour.split(':').map(Number) as [number, number];
-  const end = hour + hours;
-  return { day: end < 24 ? now.day : addDays(now.day, 1), by: `${two(end % 24)}:${two(minute)}` };
+  const end = hour * 60 + minute + Math.round(hours * 60);
+  return {
+    day: end < 24 * 60 ? now.day : addDays(now.day, 1),
+    by: `${two(Math.floor(end / 60) % 24)}:${two(end % 60)}`,
+  };
+}
+
+/** 'not urgent', 'no hurry': said, and nothing follows from it. */
+function withoutHurry(tokens: readonly Token[], at: number): WhenMatch | undefined {
+  if (!/^(not|no|isnt|never)$/.test(tokens[at]?.word ?? '')) return undefined;
+  const skip = /^(really|that|very|so|in|a|any|in)$/.test(tokens[at + 1]?.word ?? '') ? 1 : 0;
+  const word = tokens[at + 1 + skip]?.word ?? '';
+  return word === 'rush' || (urgentWords.has(word) && word !== 'now')
+    ? { length: 2 + skip, when: {} }
+    : undefined;
+}
+
+/** 'between 2 and 4 this afternoon', 'from 2 to 4'. */
+function matchWindow(tokens: readonly Token[], at: number, now: LocalMoment): WhenMatch | undefined {
+  const word = tokens[at]?.word ?? '';
+  if (word !== 'between' && word !== 'from') return undefined;
+  const from = matchClock(tokens, at + 1, now);
+  if (!from || !/^(and|to|till|until)$/.test(tokens[at + 1 + from.length]?.word ?? '')) return undefined;
+  const to = matchClock(tokens, at + 2 + from.length, now);
+  if (!to || to.hour <= from.hour) return undefined;
+  const length = 2 + from.length + to.length;
+  const hours = { from: from.hour, by: to.hour };
+  const [next, part] = [tokens[at + length]?.word ?? '', tokens[at + length + 1]?.word ?? ''];
+  if (next === 'this' && parts[part]) return { length: length + 2, when: { day: now.day, ...hours } };
+  const day = dayOf(next, now);
+  return day ? { length: length + 1, when: { day, ...hours } } : { length, when: hours };
+}
+
+/** The hour behind a day: 'thursday around 5pm', 'monday morning before work, say half past seven'. */
+function dayClock(tokens: readonly Token[], at: number, now: LocalMoment): WhenMatch | undefined {
+  for (const skip of [0, 1, 2]) {
+    const word = tokens[at + skip]?.word ?? '';
+    const isStart = starts.has(word);
+    if (!(isStart || limits.has(word) || word === 'at' || rough.has(word))) {
+      if (word === 'before' || word === 'work') continue;
+      return undefined;
+    }
+    if (limits.has(word) && tokens[at + skip + 1]?.word === 'work') continue;
+    const roughly = rough.has(tokens[at + skip + 1]?.word ?? '') ? 1 : 0;
+    const clock = matchClock(tokens, at + skip + 1 + roughly, now);
+    if (!clock) return undefined;
+    const when = isStart ? { from: clock.hour } : { by: clock.hour };
+    return { length: skip + 1 + roughly + clock.length, when: onDay(clock, when) };
+  }
+  return undefined;
+}
+
+/** On another day an hour without am or pm from seven on is the morning's, whatever the hour is now. */
+function onDay({ bare }: Clock, when: Partial<When>): Partial<When> {
+  if (bare === undefined) return when;
+  return Object.fromEntries(Object.keys(when).map((side) => [side, bare]));
 }
 
 interface Clock {
-  readonly length: number;
+  length: number;
   readonly hour: LocalHour;
+  /** A bare number, which may be something else. */
+  readonly plain?: boolean;
+  /** The hour on another day than today, where neither am nor pm was said and it may be the morning. */
+  readonly bare?: LocalHour;
 }
 
 /** '6', 'six', '6pm', '18:00', '6.30 pm', 'half past five', 'noon'. */
@@ -81,16 +166,31 @@ function matchClock(tokens: readonly Token[], at: number, now: LocalMoment): Clo
   if (word === 'noon' || word === 'midday' || word === 'lunch') return { length: 1, hour: '12:00' };
   if (word === 'half' && tokens[at + 1]?.word === 'past') {
     const hour = numberOf(tokens[at + 2]?.word ?? '');
-    return hour === undefined ? undefined : { length: 3, hour: settle(hour, 30, undefined, now) };
+    return hour === undefined
+      ? undefined
+      : { length: 3, hour: settle(hour, 30, undefined, now), ...morningOf(hour, 30) };
   }
   const digits = /^(\d{1,2})(?:[:.](\d{2}))?(am|pm)?$/.exec(word);
-  const hour = digits ? Number(digits[1]) : numberOf(word);
+  const hour = digits
+    ? Number(digits[1])
+    : /^(a|no|none|both|couple|single|zero)$/.test(word)
+      ? undefined
+      : numberOf(word);
   const minute = Number(digits?.[2] ?? 0);
   if (hour === undefined || hour > 23 || minute > 59) return undefined;
   const [after, afterThat] = [tokens[at + 1]?.word, tokens[at + 2]?.word];
   if (after === 'am' || after === 'pm') return { length: 2, hour: settle(hour, minute, after, now) };
   const oClock = after === 'o' && afterThat === 'clock' ? 3 : after === 'oclock' ? 2 : 1;
-  return { length: oClock, hour: settle(hour, minute, digits?.[3], now) };
+  return {
+    length: oClock,
+    hour: settle(hour, minute, digits?.[3], now),
+    plain: oClock === 1 && !digits?.[2] && !digits?.[3],
+    ...(!digits?.[3] && morningOf(hour, minute)),
+  };
+}
+
+function morningOf(hour: number, minute: number): Pick<Clock, 'bare'> {
+  return hour > 6 && hour < 12 ? { bare: `${two(hour)}:${two(minute)}` } : {};
 }
 
 /** Without am or pm: 1 to 6 is the afternoon; other hours up to 11 are the next that comes today, else the morning. */

@@ -35,7 +35,7 @@ export default async function OnSitePage({ params }: JobPageProps) {
       onRecord={recordEmergencyAction}
     />
   );
-  const locked = job.call.access === 'locked' || job.danger !== null;
+  const locked = job.call.access === 'locked' || job.call.danger || job.danger !== null;
   return (
     <>
       {locked && door}
