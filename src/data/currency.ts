@@ -1,3 +1,4 @@
+import { convertMinor } from '@/core/kinds/money';
 import type { Db } from './db';
 
 /** Tables and columns with amounts in the shop's currency that hold now; those of the past keep their own. */
@@ -22,6 +23,36 @@ export async function convertAmounts(db: Db, factor: number): Promise<void> {
   await db.query('UPDATE shop SET price_class_minor = greatest(price_class_minor, 1)');
 }
 
-export async function setCurrency(db: Db, currency: string): Promise<void> {
-  await db.query('UPDATE shop SET currency = $1', [currency]);
+export interface CurrencyChange {
+  readonly at: Date;
+  readonly from: string;
+  readonly to: string;
+  /** Minor units of the new currency for one of the old. */
+  readonly factor: number;
+}
+
+/** Sets the shop's currency, and keeps what it was worth. */
+export async function setCurrency(db: Db, { at, from, to, factor }: CurrencyChange): Promise<void> {
+  await db.query('UPDATE shop SET currency = $1', [to]);
+  await db.query(
+    'INSERT INTO currency_change (at, from_currency, to_currency, factor) VALUES ($1, $2, $3, $4)',
+    [at, from, to, factor],
+  );
+}
+
+/** An amount of the past in the shop's currency of today; null where none of its changes tells what it is worth. */
+export type Restate = (minor: number, currency: string, at: Date) => number | null;
+
+export async function readRestate(db: Db): Promise<Restate> {
+  const now = (await db.query<{ currency: string }>('SELECT currency FROM shop')).rows[0]?.currency;
+  const changes = await db.query<CurrencyChange>(
+    `SELECT at, from_currency AS from, to_currency AS to, factor::float8 AS factor FROM currency_change ORDER BY seq`,
+  );
+  return (minor, currency, at) => {
+    let [amount, held] = [minor, currency];
+    for (const change of changes.rows)
+      if (change.from === held && change.at >= at)
+        [amount, held] = [convertMinor(amount, change.factor), change.to];
+    return held === now ? amount : null;
+  };
 }

@@ -47,7 +47,7 @@ async function findDesk(db: Db, makeId: string | null): Promise<Desk | null> {
   const desks = await db.query<Desk>(
     `SELECT name, labour_minor AS "labourMinor", programming_minor AS "programmingMinor",
        key_markup_percent AS "keyMarkupPercent", working_days AS "workingDays", late_days AS "lateDays",
-       tow_km::float8 AS "towKm", cut_minor AS "cutMinor"
+       tow_km::float8 AS "towKm", cut_minor AS "cutMinor", place
      FROM franchise_desk WHERE make_id = $1`,
     [makeId],
   );

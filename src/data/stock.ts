@@ -1,6 +1,7 @@
 import { type Actor, actorId } from '@/core/kinds/actor';
 import type { MovementReason, StockGrade, StockLine, StockState } from '@/core/supply/movements';
 import type { StockPiece } from '@/core/supply/supplier-prices';
+import { readRestate } from './currency';
 import type { Db } from './db';
 
 export interface StockRow extends StockLine {
@@ -45,22 +46,30 @@ export async function listSpareStock(
   articles: readonly string[],
   jobId: string,
 ): Promise<StockPiece[]> {
-  const result = await db.query<StockPiece>(
-    `SELECT article, grade, CASE state WHEN 'new' THEN 'new' ELSE 'reset' END AS condition, pieces, "costMinor", source
+  const result = await db.query<StockPiece & { currency: string | null; at: Date | null }>(
+    `SELECT article, grade, CASE state WHEN 'new' THEN 'new' ELSE 'reset' END AS condition, pieces, "costMinor", source,
+       currency, at
      FROM (
        SELECT m.article, m.grade, m.state,
          sum(m.quantity)::int - coalesce((SELECT sum(r.pieces)::int FROM stock_reservation r WHERE r.van_id = $1
            AND r.article = m.article AND r.state = m.state AND r.grade = m.grade AND r.ended_at IS NULL
            AND r.job_id <> $3), 0) AS pieces,
-         (array_agg(m.cost_minor ORDER BY m.seq DESC) FILTER (WHERE m.currency = s.currency))[1] AS "costMinor",
+         (array_agg(m.cost_minor ORDER BY m.seq DESC) FILTER (WHERE m.cost_minor IS NOT NULL))[1] AS "costMinor",
+         (array_agg(m.currency ORDER BY m.seq DESC) FILTER (WHERE m.cost_minor IS NOT NULL))[1] AS currency,
+         (array_agg(m.at ORDER BY m.seq DESC) FILTER (WHERE m.cost_minor IS NOT NULL))[1] AS at,
          (array_agg(m.source ORDER BY m.seq DESC) FILTER (WHERE m.source IS NOT NULL))[1] AS source
-       FROM stock_movement m CROSS JOIN shop s
+       FROM stock_movement m
        WHERE m.van_id = $1 AND m.article = ANY($2) AND m.state IN ('new', 'reset, proved')
        GROUP BY m.article, m.grade, m.state) lying
      WHERE pieces > 0 ORDER BY article, grade, condition`,
     [vanId, articles, jobId],
   );
-  return result.rows;
+  const restate = await readRestate(db);
+  return result.rows.map(({ costMinor, currency, at, ...piece }) => ({
+    ...piece,
+    costMinor:
+      costMinor === null || currency === null || at === null ? null : restate(costMinor, currency, at),
+  }));
 }
 
 /** Keeps others from moving stock until the transaction ends, so that a sum read in it stays true. */

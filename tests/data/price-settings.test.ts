@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
+import { listTotal } from '@/core/quote/options';
+import { listSpareStock } from '@/data/stock';
 import { parseInput } from '@/inputs/parse';
 import { type PriceRulesInput, PriceRulesInput as RulesClass } from '@/inputs/price-inputs';
 import { draftOfRules, sentOfDraft } from '@/screens/prices/draft';
@@ -23,9 +25,20 @@ import {
   readSuppliers,
   storePriceFile,
 } from '@/usecases/quote/suppliers';
+import { viewOf } from '../support/jobs';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');
+
+/** What each piece cost that lies in a van, in the shop's money. */
+async function costsInVan(): Promise<(number | null)[]> {
+  const db = database();
+  const { rows } = await db.query<{ id: string }>('SELECT id FROM van ORDER BY name LIMIT 1');
+  const articles = await db.query<{ article: string }>('SELECT DISTINCT article FROM stock_movement');
+  const nobody = '00000000-0000-4000-8000-000000000000';
+  const names = articles.rows.map(({ article }) => article);
+  return (await listSpareStock(db, rows[0]?.id ?? '', names, nobody)).map(({ costMinor }) => costMinor);
+}
 
 /** What the form sends when nothing was touched, with changes. */
 async function form(actor: PersonActor, more: Partial<PriceRulesInput> = {}): Promise<PriceRulesInput> {
@@ -200,11 +213,27 @@ describe('another currency', () => {
     for (const { beforeMinor, afterMinor } of effect.ok ? effect.value : [])
       expect(Math.abs(afterMinor - 1.5 * beforeMinor)).toBeLessThan(400);
     expect((await readPriceSettings(actor)).shop.currency).toBe('USD');
+    const stockBefore = await costsInVan();
+    expect(stockBefore.some((cost) => cost !== null)).toBe(true);
     expect(await changeCurrency(actor, { currency: 'JPY', worth: 150 })).toMatchObject({ ok: true });
     const after = await readPriceSettings(actor);
     expect(after.shop.currency).toBe('JPY');
     expect(after.book?.rules.rateMinor).toBe(Math.round((before.book?.rules.rateMinor ?? 0) * 1.5));
     expect(after.book?.rules.roundingMinor).toBe(100);
+    // What was paid for what lies in the van is restated with the rest, and the effect was what came.
+    expect(await costsInVan()).toEqual(
+      stockBefore.map((cost) => (cost === null ? null : Math.round(cost * 1.5))),
+    );
+    const now = await Promise.all(
+      (effect.ok ? effect.value : []).map(async ({ number, kind }) => {
+        const { quote, job } = await viewOf(actor, number);
+        const book = job.terms.book ?? quote?.snapshot.rules.style;
+        return quote && book
+          ? listTotal(kind, { ...quote.request, book }, quote.snapshot.now, quote.snapshot)
+          : null;
+      }),
+    );
+    expect(now).toEqual((effect.ok ? effect.value : []).map(({ afterMinor }) => afterMinor));
     const quoted = await quoteCar(actor, { line: 'merrowdale 2018 push lost both quarry end' });
     if (!quoted.ok) throw new Error('not quoted');
     const { options, snapshot } = quoted.value.quote;

@@ -56,7 +56,7 @@ const again = `
       CASE WHEN own THEN 0 ELSE keys * (round(electronics * (100 + desk_markup) / 100)
         + round(blank * (100 + desk_markup) / 100)) END AS desk_goods,
       CASE WHEN own THEN 0 ELSE desk_labour + keys * desk_programming + CASE WHEN lost = 'yes'
-        THEN tow_base + round(tow_per_km * (tow_km + km)) ELSE 0 END END AS desk_work
+        THEN tow_base + round(tow_per_km * tow_km) ELSE 0 END END AS desk_work
     FROM waited
   ), taxed AS (
     SELECT *,

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { formatMoney, minorPlaces, money, roundUpTo, scaleMinor, spreadMinor } from './money';
+import { convertMinor, formatMoney, minorPlaces, money, roundUpTo, scaleMinor, spreadMinor } from './money';
 
 describe('scaleMinor', () => {
   it.each([
@@ -31,28 +31,55 @@ describe('scaleMinor', () => {
 });
 
 describe('spreadMinor', () => {
-  it('conserves the total and stays within one unit of the exact share', () => {
+  it('conserves the total and stays within one unit of each exact part', () => {
     fc.assert(
       fc.property(
-        fc.integer({ min: -1e8, max: 1e8 }),
-        fc.array(fc.nat(1e6), { minLength: 1, maxLength: 12 }),
-        (total, weights) => {
-          const parts = spreadMinor(total, weights);
+        fc.array(fc.integer({ min: -1e8, max: 1e8 }), { minLength: 1, maxLength: 12 }),
+        fc.integer({ min: 1, max: 20_000 }),
+        (numerators, denominator) => {
+          const total = scaleMinor(
+            numerators.reduce((all, one) => all + one, 0),
+            1,
+            denominator,
+          );
+          const parts = spreadMinor(total, numerators, denominator);
           expect(parts.reduce((sum, part) => sum + part, 0)).toBe(total);
-          const sum = weights.reduce((all, weight) => all + weight, 0);
-          if (sum > 0) {
-            parts.forEach((part, at) => {
-              expect(Math.abs(part - (total * (weights[at] ?? 0)) / sum)).toBeLessThan(1 + 1e-6);
-            });
-          }
+          parts.forEach((part, at) => {
+            const exact = (numerators[at] ?? 0) / denominator;
+            expect(Math.abs(part - exact)).toBeLessThan(1 + 1e-6);
+            if (Math.abs(exact) >= 1) expect(Math.sign(part)).toBe(Math.sign(exact));
+          });
         },
       ),
     );
   });
 
-  it('breaks ties towards the earlier part', () => {
-    expect(spreadMinor(100, [1, 1, 1])).toEqual([34, 33, 33]);
-    expect(spreadMinor(5, [0, 0])).toEqual([5, 0]);
+  it('breaks ties towards the earlier part, and takes a discount off its own', () => {
+    expect(spreadMinor(1, [50, 50], 100)).toEqual([1, 0]);
+    expect(spreadMinor(6, [1000, -400], 100)).toEqual([10, -4]);
+    expect(spreadMinor(0, [], 100)).toEqual([]);
+  });
+});
+
+describe('convertMinor', () => {
+  it('is exact by the decimals of the factor, half away from zero', () => {
+    expect([
+      convertMinor(5, 1.5),
+      convertMinor(-5, 1.5),
+      convertMinor(10, 0.05),
+      convertMinor(7, 1e-7),
+    ]).toEqual([8, -8, 1, 0]);
+    expect(convertMinor(1005, 0.1)).toBe(101);
+    expect(convertMinor(3, 2e21)).toBe(6e21);
+    fc.assert(
+      fc.property(
+        fc.integer({ min: -1e9, max: 1e9 }),
+        fc.integer({ min: 1, max: 99_999 }),
+        (minor, thousandths) => {
+          expect(convertMinor(minor, thousandths / 1000)).toBe(scaleMinor(minor, thousandths, 1000));
+        },
+      ),
+    );
   });
 });
 

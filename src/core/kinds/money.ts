@@ -24,30 +24,45 @@ export function scaleMinor(value: number, numerator: number, denominator: number
 }
 
 /**
- * Spreads `total` over `weights` in whole units by largest remainder: the parts always sum to the total,
- * and ties go to the earlier part. All weights zero: everything goes to the first.
- * @example spreadMinor(100, [1, 1, 1]) // [34, 33, 33]
+ * Rounds exact parts, each a numerator over one denominator, to whole units that sum to `total`, by largest remainder:
+ * each lies within one unit of its exact value and has its sign; ties go to the earlier part.
+ * @param total the sum of the exact parts, rounded
+ * @example spreadMinor(1, [50, 50], 100) // [1, 0]
  */
-export function spreadMinor(total: number, weights: readonly number[]): number[] {
-  const sum = weights.reduce((all, weight) => all + BigInt(weight), 0n);
-  if (weights.length === 0) return [];
-  if (sum === 0n) return weights.map((_, at) => (at === 0 ? total : 0));
-  const sign = total < 0 ? -1 : 1;
-  const size = BigInt(Math.abs(total));
-  const parts = weights.map((weight, at) => {
-    const product = size * BigInt(weight);
-    return { at, whole: product / sum, rest: product % sum };
+export function spreadMinor(total: number, numerators: readonly number[], denominator: number): number[] {
+  const divisor = BigInt(denominator);
+  const parts = numerators.map((numerator, at) => {
+    const exact = BigInt(numerator);
+    const rest = ((exact % divisor) + divisor) % divisor;
+    return { at, whole: (exact - rest) / divisor, rest };
   });
-  let left = Number(size - parts.reduce((all, part) => all + part.whole, 0n));
-  const result = parts.map((part) => Number(part.whole));
-  for (const part of [...parts].sort((a, b) =>
+  let left = BigInt(total) - parts.reduce((all, { whole }) => all + whole, 0n);
+  const result = parts.map(({ whole }) => Number(whole));
+  for (const { at } of [...parts].sort((a, b) =>
     a.rest === b.rest ? a.at - b.at : a.rest > b.rest ? -1 : 1,
   )) {
-    if (left === 0) break;
-    result[part.at] = (result[part.at] ?? 0) + 1;
-    left -= 1;
+    if (left === 0n) break;
+    result[at] = (result[at] ?? 0) + 1;
+    left -= 1n;
   }
-  return result.map((part) => part * sign);
+  return result;
+}
+
+/**
+ * An amount in other minor units, half away from zero, by the decimals of the factor as they are written.
+ * @param factor minor units of the other currency for one of the present
+ * @example convertMinor(5, 1.5) // 8
+ */
+export function convertMinor(minor: number, factor: number): number {
+  const [digits = '', exponent = '0'] = String(factor).split('e');
+  const [whole = '', part = ''] = digits.split('.');
+  const places = part.length - Number(exponent);
+  const scale = (power: number) => 10n ** BigInt(Math.max(0, power));
+  const product = BigInt(minor) * BigInt(whole + part) * scale(-places);
+  const divisor = scale(places);
+  const size = product < 0n ? -product : product;
+  const rounded = (2n * size + divisor) / (2n * divisor);
+  return Number(product < 0n ? -rounded : rounded);
 }
 
 /** Rounds up to the next multiple of `step` minor units. */

@@ -1,3 +1,4 @@
+import { convertMinor } from '@/core/kinds/money';
 import type { PriceRules } from './price-rules';
 import type { KeyState, QuoteSnapshot } from './quote';
 
@@ -6,7 +7,7 @@ import type { KeyState, QuoteSnapshot } from './quote';
  * @param factor minor units of the other currency for one of the present
  */
 export function rulesInOtherMoney(rules: PriceRules, factor: number): PriceRules {
-  const convert = (minor: number) => Math.round(minor * factor);
+  const convert = (minor: number) => convertMinor(minor, factor);
   const amounts = Object.fromEntries(
     Object.entries(rules).map(([name, value]) => [
       name,
@@ -32,7 +33,7 @@ export function snapshotInOtherMoney(
   currency: string,
   factor: number,
 ): QuoteSnapshot {
-  const convert = (minor: number) => Math.round(minor * factor);
+  const convert = (minor: number) => convertMinor(minor, factor);
   const orNull = (minor: number | null) => (minor === null ? null : convert(minor));
   const { desk, coupon, later, lost } = snapshot;
   const state = ({ ways, ...rest }: KeyState): KeyState => ({

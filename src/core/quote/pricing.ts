@@ -25,6 +25,8 @@ export interface Pricing {
   /** Null also where the coupon does not hold today. */
   readonly coupon: Coupon | null;
   readonly trip: Trip | null;
+  /** By road from where the car stands to the desk of its make; null where that is not known. */
+  readonly towKm: number | null;
   readonly gaps: readonly FreeGap[];
   /** The job's appointment in the shop's zone; null where none is made. */
   readonly visit: LocalMoment | null;

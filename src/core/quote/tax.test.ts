@@ -12,6 +12,13 @@ describe('taxLines', () => {
     ]);
   });
 
+  it('takes the tax of a discount off', () => {
+    const lines = [line('a', 'programming', 'labour', 20_000), line('b', 'discount', 'labour', -2000)];
+    expect(taxLines(lines, { goods: 0, labour: 650 }, false).map(({ taxMinor }) => taxMinor)).toEqual([
+      1300, -130,
+    ]);
+  });
+
   it('splits a price that has the tax in it', () => {
     const [one] = taxLines([line('a', 'article', 'goods', 10_650)], { goods: 650, labour: 0 }, true);
     expect(one).toMatchObject({ netMinor: 10_000, taxMinor: 650 });
@@ -40,7 +47,13 @@ describe('taxLines', () => {
               const rateOf = taxClass === 'goods' ? goods : labour;
               expect(sum(group.map((one) => one.taxMinor))).toBe(taxOf(stated, rateOf, included));
             }
-          for (const one of taxed) expect(one.netMinor + (included ? one.taxMinor : 0)).toBe(one.statedMinor);
+          for (const one of taxed) {
+            expect(one.netMinor + (included ? one.taxMinor : 0)).toBe(one.statedMinor);
+            // Each line's own tax, to one unit: what is printed adds up, and what is taken off is taxed so.
+            const rateOf = one.taxClass === 'goods' ? goods : labour;
+            const exact = (one.statedMinor * rateOf) / (included ? 10_000 + rateOf : 10_000);
+            expect(Math.abs(one.taxMinor - exact)).toBeLessThan(1 + 1e-9);
+          }
         },
       ),
     );

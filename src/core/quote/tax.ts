@@ -13,8 +13,8 @@ export function taxOf(statedMinor: number, basisPoints: number, included: boolea
 }
 
 /**
- * Taxes lines: for each payee and class the tax of the class's total, spread over its lines by largest remainder.
- * The lines' taxes always sum to the tax of the totals.
+ * Taxes lines: for each payee and class the tax of the class's total, spread over its lines by largest remainder on signed
+ * amounts, so that a discount carries negative tax. The lines' taxes always sum to the tax of the totals.
  */
 export function taxLines(lines: readonly NetLine[], basisPoints: Rates, included: boolean): QuoteLine[] {
   const groups = new Map<string, number[]>();
@@ -27,7 +27,9 @@ export function taxLines(lines: readonly NetLine[], basisPoints: Rates, included
     const stated = members.map((at) => lines[at]?.statedMinor ?? 0);
     const taxClass = lines[members[0] ?? 0]?.taxClass ?? 'labour';
     const total = stated.reduce((sum, one) => sum + one, 0);
-    const parts = spreadMinor(taxOf(total, basisPoints[taxClass], included), stated.map(Math.abs));
+    const rate = basisPoints[taxClass];
+    const exact = stated.map((one) => one * rate);
+    const parts = spreadMinor(taxOf(total, rate, included), exact, included ? 10_000 + rate : 10_000);
     members.forEach((at, index) => {
       taxes[at] = parts[index] ?? 0;
     });

@@ -33,6 +33,8 @@ export class FranchiseDeskRow {
   @cell.decimal(0, 500) towKm!: number;
   @cell.whole(0, 120) lateDays!: number;
   @cell.optional() @cell.amount() cut?: string;
+  /** Where it stands, a place of the road network. */
+  @cell.optional() @cell.text(80) place?: string;
 }
 
 export class PriceBookRow {

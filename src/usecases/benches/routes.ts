@@ -66,7 +66,7 @@ export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<R
     built: input.built === undefined ? null : { from: input.built, to: input.built },
     record: records[platform.id] ?? [],
     money: moneyOf(prices, shop),
-    desk: prices ? deskOf(situation, null, [], { ...prices, trip: null }) : null,
+    desk: prices ? deskOf(platform, situation, null, [], { ...prices, towKm: null }) : null,
   };
   const routes = findRoutes(request);
   const advice = adviseRoute(routes, request);

@@ -233,7 +233,7 @@ export async function changeCurrency(actor: PersonActor, input: CurrencyInput): 
     const factor = factorOf(input, currency);
     await lockPrices(db);
     await convertAmounts(db, factor);
-    await setCurrency(db, input.currency);
+    await setCurrency(db, { at: actor.at, from: currency, to: input.currency, factor });
     const book = await findPriceBook(db, day);
     if (book)
       await replacePriceBook(db, uuid(), rulesInOtherMoney(book.rules, factor), day, {

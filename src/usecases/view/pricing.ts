@@ -81,8 +81,8 @@ async function readDay(
   db: Db,
   asked: Asked,
   van: VanRow,
-  { rules }: PriceLists,
-): Promise<Pick<Pricing, 'trip' | 'gaps' | 'waitingSavesMinutes'>> {
+  { rules, desk }: PriceLists,
+): Promise<Pick<Pricing, 'trip' | 'towKm' | 'gaps' | 'waitingSavesMinutes'>> {
   const { job, shop, now } = asked;
   const appointments = await listAppointments(
     db,
@@ -93,26 +93,28 @@ async function readDay(
   const gaps = freeGaps(now, shop.open, takenBy(own, shop.zone), daysAhead);
   const { place, distanceKm, placeKm, placeMinutes } = job.call;
   if (distanceKm !== null)
-    return { trip: toldTrip(place ?? 'the car', distanceKm), gaps, waitingSavesMinutes: 0 };
-  if (place === null) return { trip: null, gaps, waitingSavesMinutes: 0 };
+    return { trip: toldTrip(place ?? 'the car', distanceKm), towKm: null, gaps, waitingSavesMinutes: 0 };
+  if (place === null) return { trip: null, towKm: null, gaps, waitingSavesMinutes: 0 };
   const network = await readRoadNetwork(db);
   const workshop = network.workshop ?? 'the workshop';
   const { drive }: { readonly drive: DriveOf } = roadsOf(network);
   const stops = stopsOf(own, shop.zone);
   const time = visitOf(asked).visit ?? { day: gaps[0]?.day ?? now.day, hour: gaps[0]?.from ?? now.hour };
+  const towKm = desk?.place ? (drive(place, desk.place, time.hour)?.km ?? null) : null;
   const trip = tripBy(drive, placeBefore(stops, time.day, time.hour, workshop), place, workshop, time.hour);
   if (!trip) {
     const told =
       placeKm === null || placeMinutes === null
         ? null
         : { ...toldTrip(place, placeKm), minutes: placeMinutes, backMinutes: placeMinutes };
-    return { trip: told, gaps, waitingSavesMinutes: 0 };
+    return { trip: told, towKm, gaps, waitingSavesMinutes: 0 };
   }
   const flexible = gaps
     .filter(({ day }) => day <= addDays(now.day, rules.flexibleDays))
     .map(({ day, from }) => ({ day, hour: from }));
   return {
     trip,
+    towKm,
     gaps,
     waitingSavesMinutes: waitingSaves({ ...time, place }, flexible, stops, workshop, drive),
   };

@@ -57,6 +57,7 @@ export function readPrices(world: WorldReader, currency: string, today: LocalDay
     tow_km: row.towKm,
     late_days: row.lateDays,
     cut_minor: row.cut === undefined ? null : minor(row.cut),
+    place: row.place ?? null,
   }));
   const books = world.read('price-book', PriceBookRow, (row) => ({
     id: bookId,

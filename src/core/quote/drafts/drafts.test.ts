@@ -157,12 +157,32 @@ describe('customerPrograms', () => {
 
 describe('franchiseDesk', () => {
   it('tows only where all keys are lost', () => {
-    // 94.12 and 19.03 with 45 %: 136.474, 27.5935; labour 95.00; fee 120.00; tow 85.00 + 23.3 km × 3.20 = 74.56.
+    // 94.12 and 19.03 with 45 %: 136.474, 27.5935; labour 95.00; fee 120.00; tow 85.00 + 9 km × 3.20 = 28.80.
     const lost = drafted(franchiseDesk(testRequest, testSnapshot.lost ?? now, testSnapshot));
-    expect(lost.others.map(({ statedMinor }) => statedMinor)).toEqual([13_647, 2759, 9500, 12_000, 15_956]);
+    expect(lost.others.map(({ statedMinor }) => statedMinor)).toEqual([13_647, 2759, 9500, 12_000, 11_380]);
+    // By road from the car it is 12.4 km: 85.00 + 39.68.
+    const near = { ...testSnapshot, towKm: 12.4 };
+    const towed = drafted(franchiseDesk(testRequest, testSnapshot.lost ?? now, near));
+    expect(towed.others.at(-1)).toMatchObject({ label: 'Tow, 12 km', statedMinor: 12_468 });
     const spare = drafted(franchiseDesk(testRequest, now, testSnapshot));
     expect(sum(spare.others.map(({ statedMinor }) => statedMinor))).toBe(37_906);
     expect(spare).toMatchObject({ lines: [], visit: null, bornBy: 'desk', earliest: '2027-03-09' });
+  });
+
+  it('takes no fee where nothing is programmed, and the module where nothing else makes a key', () => {
+    const plain = { ...testSnapshot, articles: { ...testSnapshot.articles, remote: null, chip: null } };
+    const labels = (found: ReturnType<typeof franchiseDesk>) =>
+      drafted(found).others.map(({ label }) => label);
+    expect(labels(franchiseDesk(testRequest, now, plain))).toEqual(['BLANK', 'Labour of the desk']);
+    const changed = franchiseDesk({ ...testRequest, keys: 2 }, { ...now, module: 'BLANK' }, testSnapshot);
+    expect(labels(changed)).toEqual([
+      'REM × 2',
+      'BLANK × 2',
+      'BLANK',
+      'Labour of the desk',
+      'Programming fee of the desk × 2',
+    ]);
+    expect(drafted(changed).notes[0]).toMatch(/the module must be changed there too/);
   });
 
   it('says why it is not there', () => {

@@ -7,13 +7,16 @@ import { type DraftOrNot, no, statedRisk } from './draft';
 /** The desk of the make orders, cuts and programs; with a tow where no key works. */
 export function franchiseDesk(
   request: QuoteRequest,
-  { allKeysLost, drives = !allKeysLost }: KeyState,
+  { allKeysLost, drives = !allKeysLost, module = null }: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
   const { desk, at } = snapshot;
   const { blank, remote, chip } = snapshot.articles;
   const articles = [remote ?? chip, blank].filter((one): one is string => one !== null);
-  const lines = deskLines({ keys: request.keys, tow: !drives, articles }, snapshot);
+  const lines = deskLines(
+    { keys: request.keys, tow: !drives, articles, programs: articles.length > 1, module },
+    snapshot,
+  );
   if (!desk || !lines.ok) return no(lines.ok ? 'No desk of this make is known.' : lines.reason);
   return {
     ok: true,
@@ -32,7 +35,10 @@ export function franchiseDesk(
     againMinor: 0,
     againCustomerMinor: null,
     reserves: [],
-    notes: [!drives ? `${desk.name}; the car must be towed.` : `${desk.name}; the customer drives there.`],
+    notes: [
+      ...(module ? ['Without a known key the module must be changed there too; its price is in it.'] : []),
+      !drives ? `${desk.name}; the car must be towed.` : `${desk.name}; the customer drives there.`,
+    ],
     stale: [],
   };
 }
@@ -41,31 +47,40 @@ export function franchiseDesk(
 export interface DeskWork {
   readonly keys: number;
   readonly tow: boolean;
+  /** Of one key. */
   readonly articles: readonly string[];
+  /** Whether the car has anything to program. */
+  readonly programs: boolean;
+  /** What is changed in the car for it, once. */
+  readonly module: string | null;
 }
 
-export type DeskGrounds = Pick<QuoteSnapshot, 'desk' | 'rules' | 'prices' | 'trip'>;
+export type DeskGrounds = Pick<QuoteSnapshot, 'desk' | 'rules' | 'prices' | 'towKm'>;
 
 /** The desk's articles, labour, fee and tow. */
 export function deskLines(
-  { keys, tow, articles }: DeskWork,
-  { desk, rules, prices, trip }: DeskGrounds,
+  { keys, tow, articles, programs, module }: DeskWork,
+  { desk, rules, prices, towKm }: DeskGrounds,
 ):
   | { readonly ok: true; readonly lines: readonly NetLine[] }
   | { readonly ok: false; readonly reason: string } {
   if (!desk) return { ok: false, reason: 'No desk of this make is known.' };
   const sold: NetLine[] = [];
-  for (const article of articles) {
+  const pieces = [
+    ...articles.map((article) => ({ article, count: keys })),
+    ...(module === null ? [] : [{ article: module, count: 1 }]),
+  ];
+  for (const { article, count } of pieces) {
     const price = prices
       .filter((one) => one.kind === 'original' && one.article === article)
       .sort((a, b) => a.priceMinor - b.priceMinor)[0];
     if (!price) return { ok: false, reason: `No original price for ${article}.` };
     sold.push(
       line(
-        `${article}${times(keys)}`,
+        `${article}${times(count)}`,
         'article',
         'goods',
-        keys * scaleMinor(price.priceMinor, 100 + desk.keyMarkupPercent, 100),
+        count * scaleMinor(price.priceMinor, 100 + desk.keyMarkupPercent, 100),
         'desk',
       ),
     );
@@ -77,7 +92,7 @@ export function deskLines(
     keys * desk.programmingMinor,
     'desk',
   );
-  const tenths = Math.round((desk.towKm + (trip?.distanceKm ?? 0)) * 10);
+  const tenths = Math.round((towKm ?? desk.towKm) * 10);
   const towed = line(
     `Tow, ${Math.round(tenths / 10)} km`,
     'trip',
@@ -86,5 +101,5 @@ export function deskLines(
     'desk',
   );
   const labour = line('Labour of the desk', 'programming', 'labour', desk.labourMinor, 'desk');
-  return { ok: true, lines: [...sold, labour, fee, ...(tow ? [towed] : [])] };
+  return { ok: true, lines: [...sold, labour, ...(programs ? [fee] : []), ...(tow ? [towed] : [])] };
 }
