@@ -35,6 +35,7 @@ async function listSupplierPrices(
     `SELECT s.name AS supplier, s.kind, p.article, p.condition, p.price_minor AS "priceMinor", p.pieces,
        p.minimum_order AS "minimumOrder", p.shipping_minor AS "shippingMinor", p.lead_days AS "leadDays",
        s.late_days AS "lateDays", p.warranty_months AS "warrantyMonths", to_char(s.cut_off, 'HH24:MI') AS "cutOff",
+       to_char(s.delivers_by, 'HH24:MI') AS "deliversBy",
        coalesce(p.seen_on, lower(p.valid))::text AS since
      FROM supplier_price p JOIN supplier s ON s.id = p.supplier_id
      WHERE p.article = ANY($1) AND p.valid @> $2::date ORDER BY s.name, p.article, p.condition`,

@@ -5,7 +5,8 @@ import type { Db } from './db';
 /** The suppliers with their record and how old their prices are. */
 export async function listSuppliers(db: Db, day: LocalDay): Promise<SupplierRecord[]> {
   const result = await db.query<SupplierRecord>(
-    `SELECT s.id, s.name, s.kind, to_char(s.cut_off, 'HH24:MI') AS "cutOff", s.late_days AS "lateDays",
+    `SELECT s.id, s.name, s.kind, to_char(s.cut_off, 'HH24:MI') AS "cutOff",
+       to_char(s.delivers_by, 'HH24:MI') AS "deliversBy", s.late_days AS "lateDays",
        s.redo_basis_points AS "redoBasisPoints",
        (SELECT coalesce(sum(keys), 0)::int FROM key_source WHERE source = s.name) AS made,
        (SELECT coalesce(sum(redone), 0)::int FROM key_source WHERE source = s.name) AS redone,
@@ -20,13 +21,25 @@ export async function listSuppliers(db: Db, day: LocalDay): Promise<SupplierReco
 /** Adds a supplier, or changes the one of this name. */
 export async function upsertSupplier(
   db: Db,
-  supplier: Pick<SupplierRecord, 'id' | 'name' | 'kind' | 'cutOff' | 'lateDays' | 'redoBasisPoints'>,
+  supplier: Pick<
+    SupplierRecord,
+    'id' | 'name' | 'kind' | 'cutOff' | 'deliversBy' | 'lateDays' | 'redoBasisPoints'
+  >,
 ): Promise<void> {
   await db.query(
-    `INSERT INTO supplier (id, name, kind, cut_off, late_days, redo_basis_points) VALUES ($1, $2, $3, $4, $5, $6)
+    `INSERT INTO supplier (id, name, kind, cut_off, late_days, redo_basis_points, delivers_by) VALUES ($1, $2, $3, $4, $5, $6, $7)
      ON CONFLICT (name) DO UPDATE SET kind = excluded.kind, cut_off = excluded.cut_off,
-       late_days = excluded.late_days, redo_basis_points = excluded.redo_basis_points`,
-    [supplier.id, supplier.name, supplier.kind, supplier.cutOff, supplier.lateDays, supplier.redoBasisPoints],
+       late_days = excluded.late_days, redo_basis_points = excluded.redo_basis_points,
+       delivers_by = excluded.delivers_by`,
+    [
+      supplier.id,
+      supplier.name,
+      supplier.kind,
+      supplier.cutOff,
+      supplier.lateDays,
+      supplier.redoBasisPoints,
+      supplier.deliversBy,
+    ],
   );
 }
 

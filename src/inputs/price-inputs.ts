@@ -162,6 +162,8 @@ export class SupplierInput {
   @Length(2, 80, { message: 'A name of 2 to 80 characters.' }) name!: string;
   @IsIn(Object.keys(supplierKinds), { message: 'Choose what it sells.' }) kind!: SupplierKind;
   @Matches(from, { message: 'An hour such as 15:30.' }) cutOff!: string;
+  /** Parcels are here by this hour. */
+  @Matches(from, { message: 'An hour such as 12:00.' }) deliversBy!: string;
   @whole(0, 120) lateDays!: number;
   /** What is said of it: keys of ten thousand that have to be made again. */
   @whole(0, 10_000) redoBasisPoints!: number;

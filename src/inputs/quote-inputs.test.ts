@@ -37,7 +37,14 @@ const terms = {
 };
 const appointment = { ...edit, vanId: id, day: '2027-03-04', from: '09:00', to: '10:30' };
 const coupon = { code: 'LAKE-5', percent: 5, amountMinor: 0, fromMinor: 0, withAccount: true, days: 30 };
-const supplier = { name: 'Wharf', kind: 'used', cutOff: '15:30', lateDays: 1, redoBasisPoints: 400 };
+const supplier = {
+  name: 'Wharf',
+  kind: 'used',
+  cutOff: '15:30',
+  deliversBy: '12:00',
+  lateDays: 1,
+  redoBasisPoints: 400,
+};
 
 const { warrantyMonths: _, ...priced } = testRules;
 const rules = {

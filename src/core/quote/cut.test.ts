@@ -33,7 +33,7 @@ describe('cutBlades', () => {
     // First 28.00, two further at 22.00; eight minutes each.
     const byMenu = cut(3, testSnapshot);
     expect(byMenu.lines.map(({ statedMinor }) => statedMinor)).toEqual([7200]);
-    expect(byMenu).toMatchObject({ minutes: 24, costs: [], arrival: null, notes: [] });
+    expect(byMenu).toMatchObject({ minutes: 24, costs: [], parcel: null, notes: [] });
     // 24 minutes at 88.00 an hour: 35.20.
     const byTime = cutBlades(3, 'time', testSnapshot);
     expect(byTime.ok && byTime.lines[0]?.statedMinor).toBe(3520);
@@ -44,7 +44,7 @@ describe('cutBlades', () => {
     const found = cut(2, { ...elsewhere, rules: { ...testRules, passPercent: 10 } });
     expect(found.lines[0]).toMatchObject({ label: 'Cutting by Bench × 2', statedMinor: 4070 });
     expect(found.costs).toEqual([{ label: 'Cutting by Bench', minor: 3700 }]);
-    expect(found.arrival).toEqual({ earliest: '2027-03-05', p80: '2027-03-08' });
+    expect(found.parcel).toEqual({ day: '2027-03-05', hour: '12:00', lateDays: 1 });
     expect(found.minutes).toBe(0);
     expect(found.notes).toEqual(['The van’s machine does not cut edge, two sides: Bench does.']);
   });

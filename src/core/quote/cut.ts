@@ -1,5 +1,5 @@
 import { scaleMinor } from '@/core/kinds/money';
-import { arrivalOf } from '@/core/supply/arrival';
+import { type Parcel, parcelOf } from '@/core/supply/arrival';
 import type { SupplierPrice } from '@/core/supply/supplier-prices';
 import { line, times } from './lines';
 import type { BookStyle } from './price-rules';
@@ -12,8 +12,8 @@ export type Cut =
       readonly lines: readonly NetLine[];
       readonly costs: readonly { readonly label: string; readonly minor: number }[];
       readonly minutes: number;
-      /** When blades cut by others are here; null where the van cuts. */
-      readonly arrival: { readonly earliest: string; readonly p80: string } | null;
+      /** Blades cut by others, on their way here; null where the van cuts. */
+      readonly parcel: Parcel | null;
       readonly notes: readonly string[];
     }
   | { readonly ok: false; readonly reason: string };
@@ -26,7 +26,7 @@ export function cutBlades(keys: number, book: BookStyle, snapshot: QuoteSnapshot
     const minor =
       book === 'menu' ? menuPrice(rules, 'cut', 'usual', keys) : scaleMinor(rules.rateMinor, minutes, 60);
     const lines = [line(`Cutting${times(keys)}`, 'cutting', 'labour', minor)];
-    return { ok: true, lines, costs: [], minutes, arrival: null, notes: [] };
+    return { ok: true, lines, costs: [], minutes, parcel: null, notes: [] };
   }
   const [best] = elsewhere(keys, snapshot).sort((a, b) => a.minor - b.minor || (a.by < b.by ? -1 : 1));
   if (!best) return { ok: false, reason: `Nobody known cuts a blade of this kind (${cutting.profile}).` };
@@ -42,7 +42,7 @@ export function cutBlades(keys: number, book: BookStyle, snapshot: QuoteSnapshot
     ],
     costs: [{ label: `Cutting by ${best.by}`, minor: best.minor }],
     minutes: 0,
-    arrival: best.arrival,
+    parcel: best.parcel,
     notes: [`The van’s machine does not cut ${cutting.profile}: ${best.by} does.`],
   };
 }
@@ -50,7 +50,7 @@ export function cutBlades(keys: number, book: BookStyle, snapshot: QuoteSnapshot
 interface Elsewhere {
   readonly by: string;
   readonly minor: number;
-  readonly arrival: { readonly earliest: string; readonly p80: string };
+  readonly parcel: Parcel;
 }
 
 function elsewhere(keys: number, { prices, cutting, desk, at }: QuoteSnapshot): Elsewhere[] {
@@ -59,7 +59,7 @@ function elsewhere(keys: number, { prices, cutting, desk, at }: QuoteSnapshot): 
     .map((price: SupplierPrice) => ({
       by: price.supplier,
       minor: keys * price.priceMinor + price.shippingMinor,
-      arrival: arrivalOf(price, at),
+      parcel: parcelOf(price, at),
     }));
   return desk && desk.cutMinor !== null
     ? [
@@ -67,7 +67,7 @@ function elsewhere(keys: number, { prices, cutting, desk, at }: QuoteSnapshot): 
         {
           by: desk.name,
           minor: keys * desk.cutMinor,
-          arrival: arrivalOf({ leadDays: 1, lateDays: 1, cutOff: '17:00' }, at),
+          parcel: parcelOf({ leadDays: 1, lateDays: 1, cutOff: '17:00' }, at),
         },
       ]
     : vendors;

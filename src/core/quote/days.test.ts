@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { arrivalOf } from '@/core/supply/arrival';
+import { arrivalOf, parcelOf } from '@/core/supply/arrival';
 import { firstVisit, freeGaps } from '@/core/travel/gaps';
 import { hourLines, hourRuleAt } from './hour';
 import { line } from './lines';
@@ -13,7 +13,8 @@ describe('an order', () => {
     ['2027-03-05', '16:00', '2027-03-09', '2027-03-11'],
     ['2027-03-06', '08:00', '2027-03-09', '2027-03-11'],
   ])('of %s at %s is here on %s, four of five by %s', (day, hour, earliest, p80) => {
-    expect(arrivalOf(terms, { day, hour })).toEqual({ earliest, p80 });
+    const arrival = arrivalOf([parcelOf(terms, { day, hour })], { day, hour });
+    expect([arrival.earliest.day, arrival.p80.day]).toEqual([earliest, p80]);
   });
 });
 
@@ -37,13 +38,14 @@ describe('a free gap', () => {
 
   it('holds a visit with the way there and back', () => {
     const gaps = freeGaps(now, open, [{ day: '2027-03-05', from: '10:00', to: '17:00' }], 4);
-    expect(firstVisit(gaps, '2027-03-05', { there: 10, work: 20, back: 10 })).toEqual({
-      day: '2027-03-05',
-      hour: '09:30',
-    });
-    expect(firstVisit(gaps, '2027-03-05', { there: 10, work: 21, back: 10 })?.day).toBe('2027-03-08');
-    expect(firstVisit(gaps, '2027-03-08', { there: 10, work: 20, back: 10 })?.hour).toBe('08:10');
-    expect(firstVisit(gaps, '2027-03-05', { there: 10, work: 700, back: 10 })).toBeNull();
+    const visit = (day: string, workMinutes: number, hour = '00:00') =>
+      firstVisit(gaps, { ready: { day, hour }, workMinutes, way: { there: 10, back: 10 } })?.at;
+    expect(visit('2027-03-05', 20)).toEqual({ day: '2027-03-05', hour: '09:30' });
+    expect(visit('2027-03-05', 21)?.day).toBe('2027-03-08');
+    expect(visit('2027-03-08', 20)?.hour).toBe('08:10');
+    expect(visit('2027-03-05', 700)).toBeUndefined();
+    // What comes at noon is not driven out at eight.
+    expect(visit('2027-03-08', 20, '12:00')).toEqual({ day: '2027-03-08', hour: '12:10' });
   });
 });
 

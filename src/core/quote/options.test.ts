@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { beats } from './beaten';
 import { statedSum } from './lines';
 import { type OptionKind, optionKinds } from './option-kinds';
-import { quoteOf } from './options';
+import { firstOption, quoteOf } from './options';
 import type { Available, QuoteRequest, QuoteSnapshot, QuoteWay } from './quote';
 import { testPrice, testRequest, testRules, testSnapshot, testWay } from './test-snapshot';
 
@@ -318,7 +318,8 @@ describe('quoteOf', () => {
 
   it('chooses the quicker source where the day counts more', () => {
     const quick = testPrice({ supplier: 'Quick', priceMinor: 12_000, leadDays: 1, lateDays: 0 });
-    const snapshot = { ...testSnapshot, prices: [...testSnapshot.prices, quick] };
+    const blank = { ...quick, article: 'BLANK', priceMinor: 4000 };
+    const snapshot = { ...testSnapshot, prices: [...testSnapshot.prices, quick, blank] };
     expect(optionIn('shopOriginal', testRequest, snapshot).redo.rests[0]).toContain('North');
     expect(optionIn('shopOriginal', { ...testRequest, prefer: 'day' }, snapshot).redo.rests[0]).toContain(
       'Quick',
@@ -516,5 +517,61 @@ describe('a quote, whatever is asked', () => {
     const [request, snapshot] = [structuredClone(testRequest), structuredClone(testSnapshot)];
     quoteOf(request, snapshot);
     expect([request, snapshot]).toEqual([testRequest, testSnapshot]);
+  });
+});
+
+describe('the time of a visit', () => {
+  const evening = { day: '2027-03-03', from: '18:00', by: '21:00' };
+  const near = { from: 'Low', to: 'Quarry End', distanceKm: 2, minutes: 3, backMinutes: 19, ferryMinutes: 0 };
+  const lying = (article: string) => ({
+    article,
+    grade: 'original' as const,
+    condition: 'new' as const,
+    pieces: 3,
+    costMinor: 5000,
+    source: 'North',
+  });
+  const snapshot = {
+    ...testSnapshot,
+    stock: [lying('REM'), lying('BLANK')],
+    gaps: [
+      { day: '2027-03-03', from: '17:30', to: '22:00', outside: true, trip: near },
+      { day: '2027-03-04', from: '08:00', to: '17:30' },
+    ],
+  };
+
+  it('is the hour that was asked for, with its trip and what it costs more, beside the ordinary one', () => {
+    const request = { ...testRequest, asked: evening };
+    const found = quoteOf(request, snapshot);
+    const first = firstOption(found.options);
+    expect(first).toMatchObject({ visit: { day: '2027-03-03', hour: '18:00' }, trip: near, inTime: true });
+    expect(first?.lines.map(({ label }) => label)).toContain('Evening, 25 %');
+    expect(found.otherTime).toMatchObject({ visit: { day: '2027-03-04' } });
+    expect(found.otherTime?.totalMinor).toBeLessThan(first?.totalMinor ?? 0);
+    expect(quoteOf(testRequest, snapshot).otherTime).toBeNull();
+  });
+
+  it('is said to be missed where the van is not free, and is the first that is', () => {
+    const none = { ...testRequest, asked: { day: '2027-03-03', from: '19:00', by: '19:10' } };
+    const first = firstOption(quoteOf(none, snapshot).options);
+    expect(first).toMatchObject({ inTime: false, visit: { day: '2027-03-04' } });
+    expect(first?.notes.join()).toContain('Not ready by today 19:10: Thu 4 Mar');
+  });
+});
+
+describe('the option to say first', () => {
+  const options = quoteOf(testRequest, testSnapshot).options;
+  const with_ = (changes: Partial<Record<string, object>>) =>
+    firstOption(options.map((one) => ({ ...one, beatenBy: null, ...changes[one.kind] })) as typeof options)
+      ?.kind;
+
+  it('weighs a comeback by its chance, keeps the time, and is what the customer asked for', () => {
+    const cheap = { totalMinor: 10_000, leadMinor: 13_000 };
+    const sound = { totalMinor: 11_000, leadMinor: 11_500 };
+    expect(with_({ shopOriginal: cheap, shopAftermarket: sound })).toBe('shopAftermarket');
+    expect(
+      with_({ shopOriginal: { ...cheap, inTime: true }, shopAftermarket: { ...sound, inTime: false } }),
+    ).toBe('shopOriginal');
+    expect(with_({ shopOriginal: { ...cheap, asked: true }, shopAftermarket: sound })).toBe('shopOriginal');
   });
 });

@@ -3,9 +3,11 @@ import { daysBetween } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
 import { moreKeysNote } from '@/core/programming/keys-at-least';
 import { makesKey } from '@/core/programming/route';
+import { arrivalOf } from '@/core/supply/arrival';
 import { findBeaten } from './beaten';
 import { type DeskGrounds, type DeskWork, deskLines } from './drafts/franchise-desk';
 import { earningsOf } from './earnings';
+import { hourRuleAt } from './hour';
 import { sum } from './lines';
 import { isOwn, type OptionKind, optionKinds, sourcingOptions } from './option-kinds';
 import { type Priced, priceOption } from './priced';
@@ -29,7 +31,26 @@ export function quoteOf(request: QuoteRequest, snapshot: QuoteSnapshot): Quote {
       };
     }),
   );
-  return { options: compared, secondKey: secondKeyOf(compared, request, snapshot) };
+  return {
+    options: compared,
+    secondKey: secondKeyOf(compared, request, snapshot),
+    otherTime: otherTimeOf(compared, request, snapshot),
+  };
+}
+
+/** The option to say first at the first ordinary hour, where the hour that was asked for costs more. */
+function otherTimeOf(
+  options: readonly QuoteOption[],
+  request: QuoteRequest,
+  snapshot: QuoteSnapshot,
+): Quote['otherTime'] {
+  const first = firstOption(options);
+  const { hours } = snapshot.rules;
+  if (!request.asked || request.visit !== null || !first?.visit || !hourRuleAt(hours, first.visit))
+    return null;
+  const priced = priceOption(first.kind, { ...request, asked: null }, snapshot.now, snapshot);
+  if (!priced.ok || !priced.visit.earliest || hourRuleAt(hours, priced.visit.earliest)) return null;
+  return { kind: first.kind, visit: priced.visit.earliest, totalMinor: priced.totalMinor };
 }
 
 /** What the option to say first comes to; undefined where none can be had. */
@@ -57,8 +78,9 @@ function optionOf(
 ): Available {
   const { draft, visit, lines, totalMinor, redo } = priced;
   const { rules, at } = snapshot;
-  const earliestOn = visit.earliest?.day ?? draft.earliest;
-  const p80On = [earliestOn, visit.p80?.day ?? draft.p80].sort().at(-1) ?? earliestOn;
+  const arrival = arrivalOf(draft.parcels, at);
+  const earliestOn = visit.earliest?.day ?? arrival.earliest.day;
+  const p80On = [earliestOn, visit.p80?.day ?? arrival.p80.day].sort().at(-1) ?? earliestOn;
   return {
     kind,
     available: true,
@@ -72,6 +94,9 @@ function optionOf(
     depositMinor: depositOf(priced, snapshot),
     furtherKeyMinor: null,
     visit: visit.earliest,
+    trip: visit.trip,
+    ...(visit.inTime !== undefined && { inTime: visit.inTime }),
+    leadMinor: totalMinor + scaleMinor(redo.customerMinor + rules.rateMinor, redo.basisPoints, 10_000),
     earliestOn,
     p80On,
     earliestDays: daysBetween(at.day, earliestOn),
@@ -147,16 +172,22 @@ export function availableOf(options: readonly QuoteOption[]): Available[] {
 }
 
 /**
- * The option to say first: the one the customer asked for where it can be had, else the cheapest of the shop's own that answer the call and nothing beats; where there is none,
- * the cheapest of all such.
+ * The option to say first: the one the customer asked for where it can be had; else, of the shop's own that answer the call
+ * and nothing beats, one that keeps the time that is reserved or asked for, and of these the one that comes to least with
+ * its price and the chance of a comeback times what one costs the customer, an hour of his own among it. Where there is
+ * none, the cheapest of all such.
  */
 export function firstOption(options: readonly QuoteOption[]): Available | undefined {
   const available = availableOf(options);
+  const asked = available.find((one) => one.asked);
+  if (asked) return asked;
   const stands = available.filter(({ answers, beatenBy }) => answers && beatenBy === null);
-  return (
-    available.find(({ asked }) => asked) ??
-    stands.find(({ kind }) => isOwn(kind)) ??
-    stands[0] ??
-    available[0]
-  );
+  const own = stands.filter(({ kind }) => isOwn(kind));
+  const timely = own.filter(({ inTime }) => inTime !== false);
+  const [first] = [...(timely.length > 0 ? timely : own)].sort((a, b) => leads(a) - leads(b));
+  return first ?? stands[0] ?? available[0];
+}
+
+function leads({ leadMinor, totalMinor }: Available): number {
+  return leadMinor ?? totalMinor;
 }

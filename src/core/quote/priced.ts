@@ -1,8 +1,10 @@
-import type { LocalMoment } from '@/core/kinds/local-time';
+import { formatDay, type LocalDay, type LocalMoment } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
 import { formatProbability } from '@/core/kinds/percent';
 import { routeWord } from '@/core/programming/route';
+import { arrivalOf } from '@/core/supply/arrival';
 import { firstVisit } from '@/core/travel/gaps';
+import type { Trip } from '@/core/travel/trip';
 import { charge } from './charge';
 import type { Draft } from './drafts/draft';
 import { draftOf } from './drafts/draft-of';
@@ -21,6 +23,10 @@ export interface Visit {
   /** Null where it does not come, or has no free time. */
   readonly earliest: LocalMoment | null;
   readonly p80: LocalMoment | null;
+  /** From where the van is at that hour. */
+  readonly trip: Trip | null;
+  /** Whether it keeps the time that is reserved or asked for; undefined where none is. */
+  readonly inTime: boolean | undefined;
   readonly notes: readonly string[];
 }
 
@@ -47,8 +53,9 @@ export function priceOption(
 ): Priced | { readonly ok: false; readonly reason: string } {
   const draft = draftOf(kind, request, state, snapshot);
   if (!draft.ok) return draft;
-  const { rules, trip, taxBasisPoints, waitingSavesMinutes, account, coupon } = snapshot;
+  const { rules, taxBasisPoints, waitingSavesMinutes, account, coupon } = snapshot;
   const visit = visitOf(draft, request, snapshot);
+  const { trip } = visit;
   const work = [...draft.lines, ...(draft.visit ? tripLines(trip, request.book, rules) : [])];
   const own = [...work, ...hourLines(work, rules.hours, visit.earliest)];
   const saved = request.flexible && draft.visit ? waitingSavesMinutes : null;
@@ -64,7 +71,7 @@ export function priceOption(
         });
   const lines = taxLines([...charged, ...draft.others], taxBasisPoints, rules.taxIncluded);
   const totalMinor = sum(lines.map(({ netMinor, taxMinor }) => netMinor + taxMinor));
-  const redo = redoOf(draft, request, state, totalMinor, snapshot);
+  const redo = redoOf(draft, request, state, totalMinor, visit, snapshot);
   const driving = draft.visit ? [{ label: 'Driving', minor: drivingCost(trip, rules) }] : [];
   const failing = failingOf(draft, request, state);
   return {
@@ -83,7 +90,7 @@ export function priceOption(
       expectedShopMinor: redo.expectedShopMinor,
       minutes: Math.max(
         0,
-        visitMinutes(draft, request, snapshot) +
+        visitMinutes(draft, request, visit) +
           draft.shopMinutes +
           failing.minutes +
           redo.expectedMinutes -
@@ -94,33 +101,69 @@ export function priceOption(
 }
 
 /** Travel there and back with the work; waits only where the day does not fill them. */
-function visitMinutes({ visit }: Draft, { waitsFilled }: QuoteRequest, { trip }: QuoteSnapshot): number {
+function visitMinutes({ visit }: Draft, { waitsFilled }: QuoteRequest, { trip }: Visit): number {
   if (!visit) return 0;
   return travel(trip) + visit.workMinutes + (waitsFilled ? 0 : visit.waitMinutes);
 }
 
-function travel(trip: QuoteSnapshot['trip']): number {
+function travel(trip: Trip | null): number {
   return trip ? trip.minutes + trip.backMinutes : 0;
 }
 
-function visitOf(draft: Draft, { visit: asked }: QuoteRequest, { gaps, trip }: QuoteSnapshot): Visit {
-  const { visit, earliest, p80 } = draft;
-  if (!visit) return { earliest: null, p80: null, notes: [] };
+/**
+ * When the van comes for an option: at the appointment where all is there by then, at the hour that was asked for where
+ * the van is free, else the first free time after all can be there.
+ */
+function visitOf(
+  draft: Draft,
+  { visit: reserved, asked = null }: QuoteRequest,
+  { at, gaps, trip }: QuoteSnapshot,
+): Visit {
+  const { earliest, p80 } = arrivalOf(draft.parcels, at);
+  const { visit } = draft;
+  if (!visit) return { earliest: null, p80: null, trip: null, inTime: undefined, notes: [] };
   const way = { there: trip?.minutes ?? 0, back: trip?.backMinutes ?? 0 };
-  const quick = { ...way, work: visit.workMinutes + visit.waitMinutes };
-  const slow = { ...way, work: visit.p80Minutes };
-  const inTime = asked !== null && earliest <= asked.day;
-  const surely = asked !== null && p80 <= asked.day;
-  const first = inTime ? asked : firstVisit(gaps, earliest, quick);
-  const last = surely ? asked : firstVisit(gaps, p80, slow);
+  const quick = { ready: earliest, way, workMinutes: visit.workMinutes + visit.waitMinutes };
+  const slow = { ready: p80, way, workMinutes: visit.p80Minutes };
+  const inTime = reserved !== null && !isAfter(earliest, reserved);
+  const surely = reserved !== null && !isAfter(p80, reserved);
+  const wished = reserved === null && asked ? firstVisit(gaps, { ...quick, asked }) : null;
+  const first = inTime ? { at: reserved, gap: null } : (wished ?? firstVisit(gaps, quick));
+  const last = surely
+    ? { at: reserved }
+    : ((wished && firstVisit(gaps, { ...slow, asked })) ?? firstVisit(gaps, slow));
   const notes = [
-    ...(asked !== null && !inTime ? [`Not here by the appointment: ${earliest} at the earliest.`] : []),
-    ...(inTime && !surely ? [`One order of five comes after the appointment; four of five by ${p80}.`] : []),
+    ...(reserved !== null && !inTime
+      ? [`Not here by the appointment: ${wordsOf(earliest, at.day)} at the earliest.`]
+      : []),
+    ...(inTime && !surely
+      ? [`One order of five comes after the appointment; four of five by ${formatDay(p80.day, at.day)}.`]
+      : []),
+    ...(reserved === null && asked && !wished
+      ? [
+          `Not ready by ${wordsOf({ day: asked.day, hour: asked.by }, at.day)}${first ? `: ${wordsOf(first.at, at.day)} at the earliest` : ''}.`,
+        ]
+      : []),
     ...(gaps.length > 0 && (first === null || last === null)
       ? ['The van has no free time of this length in the days looked at.']
       : []),
   ];
-  return { earliest: first, p80: last, notes };
+  return {
+    earliest: first?.at ?? null,
+    p80: last?.at ?? null,
+    trip: (first?.gap?.trip ?? null) || trip,
+    inTime: reserved === null && asked === null ? undefined : inTime || wished !== null,
+    notes,
+  };
+}
+
+function isAfter(one: LocalMoment, other: LocalMoment): boolean {
+  return one.day > other.day || (one.day === other.day && one.hour > other.hour);
+}
+
+/** 'Thu 4 Mar 08:10' */
+function wordsOf({ day, hour }: LocalMoment, today: LocalDay): string {
+  return `${formatDay(day, today)} ${hour}`;
 }
 
 /**
@@ -158,6 +201,7 @@ function redoOf(
   request: QuoteRequest,
   state: KeyState,
   totalMinor: number,
+  visit: Visit,
   snapshot: QuoteSnapshot,
 ): Redo {
   const { bornBy, risk, sources, againMinor, againCustomerMinor } = draft;
@@ -165,9 +209,9 @@ function redoOf(
   const basisPoints = anyOf([...articles.map((one) => one.basisPoints), risk.basisPoints]);
   const byShop = bornBy === 'shop';
   const credit = snapshot.now.ways[draft.route]?.credit?.useMinor ?? 0;
-  const driving = draft.visit ? drivingCost(snapshot.trip, snapshot.rules) : 0;
+  const driving = draft.visit ? drivingCost(visit.trip, snapshot.rules) : 0;
   const shopMinor = byShop ? againMinor + credit + driving : 0;
-  const minutes = byShop ? visitMinutes(draft, request, snapshot) + draft.shopMinutes : 0;
+  const minutes = byShop ? visitMinutes(draft, request, visit) + draft.shopMinutes : 0;
   const customerMinor = bornBy === 'customer' ? (againCustomerMinor ?? totalMinor) : 0;
   const expected = (value: number) => scaleMinor(value, basisPoints, 10_000);
   return {

@@ -1,7 +1,7 @@
 import type { Application } from '@/core/catalogue/application';
 import type { LocalMoment } from '@/core/kinds/local-time';
 import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
-import type { FreeGap } from '@/core/travel/gaps';
+import type { AskedTime, FreeGap } from '@/core/travel/gaps';
 import type { Trip } from '@/core/travel/trip';
 import type { Coupon, PriceRules, TradeAccount } from './price-rules';
 import type { Desk, KeyArticles, SourceOutcome, TaxClass } from './quote';
@@ -30,6 +30,8 @@ export interface Pricing {
   readonly gaps: readonly FreeGap[];
   /** The job's appointment in the shop's zone; null where none is made. */
   readonly visit: LocalMoment | null;
+  /** When the caller wants the car ready; null where nothing was said. */
+  readonly asked: AskedTime | null;
   readonly waitingSavesMinutes: number;
   readonly articlesFor: (application: Application) => KeyArticles;
 }

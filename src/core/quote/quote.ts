@@ -2,7 +2,7 @@ import type { LocalDay, LocalMoment } from '@/core/kinds/local-time';
 import type { Bounds } from '@/core/programming/key-count';
 import type { RouteKind } from '@/core/programming/route';
 import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
-import type { FreeGap } from '@/core/travel/gaps';
+import type { AskedTime, FreeGap } from '@/core/travel/gaps';
 import type { Trip } from '@/core/travel/trip';
 import type { OptionKind } from './option-kinds';
 import type { BookStyle, Coupon, PriceRules, TradeAccount } from './price-rules';
@@ -41,6 +41,8 @@ export interface QuoteRequest {
   readonly prefer: 'price' | 'day';
   /** When the van comes; null for the first free time. */
   readonly visit: LocalMoment | null;
+  /** When the caller wants the car ready, where no appointment is made yet. */
+  readonly asked?: AskedTime | null;
   /** The customer can wait until the van is near. */
   readonly flexible: boolean;
   /** The day fills the security waits with other work. */
@@ -241,6 +243,12 @@ export interface Available {
   readonly furtherKeyMinor: number | null;
   /** When the van would come; null where it does not. */
   readonly visit: LocalMoment | null;
+  /** From where the van is at that hour; quotes of earlier times do not say it. */
+  readonly trip?: Trip | null;
+  /** Whether it keeps the time that is reserved or asked for. */
+  readonly inTime?: boolean | undefined;
+  /** What decides which is said first: the total, and a comeback by its chance. */
+  readonly leadMinor?: number;
   readonly earliestOn: LocalDay;
   readonly p80On: LocalDay;
   readonly earliestDays: number;
@@ -282,4 +290,10 @@ export interface SecondKey {
 export interface Quote {
   readonly options: readonly QuoteOption[];
   readonly secondKey: SecondKey | null;
+  /** The option to say first in ordinary hours, where the hour that was asked for costs more. */
+  readonly otherTime?: {
+    readonly kind: OptionKind;
+    readonly visit: LocalMoment;
+    readonly totalMinor: number;
+  } | null;
 }

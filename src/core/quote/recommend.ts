@@ -128,6 +128,7 @@ function priceable(
       book: terms.book ?? pricing.lists.rules.style,
       prefer: terms.prefer,
       visit: pricing.visit,
+      ...(pricing.asked && { asked: pricing.asked }),
       flexible: terms.flexible,
       waitsFilled: terms.waitsFilled,
       agreed:

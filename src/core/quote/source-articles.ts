@@ -1,6 +1,6 @@
-import { daysBetween, type LocalDay, type LocalMoment } from '@/core/kinds/local-time';
+import { daysBetween, type LocalMoment } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
-import { arrivalOf } from '@/core/supply/arrival';
+import { arrivalOf, type Parcel, parcelOf } from '@/core/supply/arrival';
 import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import { line, sum, times } from './lines';
 import type { NetLine, QuoteRequest, QuoteSnapshot } from './quote';
@@ -23,8 +23,8 @@ export interface Sourced {
   readonly ok: true;
   readonly lines: readonly NetLine[];
   readonly costs: readonly { readonly label: string; readonly minor: number }[];
-  readonly earliest: LocalDay;
-  readonly p80: LocalDay;
+  /** One from each supplier of whom something is ordered. */
+  readonly parcels: readonly Parcel[];
   readonly ordered: boolean;
   readonly sources: readonly string[];
   /** The shortest warranty of what was ordered; null where all lies in the van. */
@@ -69,7 +69,7 @@ export function sourceArticles(
   let best: Sourced | undefined;
   for (const combination of combinations(choices)) {
     const sourced = price(combination, snapshot);
-    if (!best || isBetter(sourced, best, prefer)) best = sourced;
+    if (!best || isBetter(sourced, best, prefer, snapshot.at)) best = sourced;
   }
   return best ?? { ok: false, reason: 'No article is wanted.' };
 }
@@ -122,7 +122,6 @@ function price(picks: readonly Taken[], snapshot: QuoteSnapshot): Sourced {
   const shipping = new Map(bought.map(({ price }) => [price.supplier, price.shippingMinor]));
   for (const { price } of bought)
     shipping.set(price.supplier, Math.max(price.shippingMinor, shipping.get(price.supplier) ?? 0));
-  const arrivals = bought.map(({ price }) => arrivalOf(price, at));
   const paid = [...shipping].filter(([, minor]) => minor > 0);
   return {
     ok: true,
@@ -148,12 +147,8 @@ function price(picks: readonly Taken[], snapshot: QuoteSnapshot): Sourced {
       ...picks.map((pick) => ({ label: articleOf(pick), minor: pick.pieces * costOf(pick) })),
       ...paid.map(([supplier, minor]) => ({ label: `Shipping from ${supplier}`, minor })),
     ],
-    earliest: latest(
-      arrivals.map(({ earliest }) => earliest),
-      at,
-    ),
-    p80: latest(
-      arrivals.map(({ p80 }) => p80),
+    parcels: parcelsOf(
+      bought.map(({ price }) => price),
       at,
     ),
     ordered: bought.length > 0,
@@ -183,12 +178,22 @@ function notesOf(pick: Taken): string[] {
   ];
 }
 
-function isBetter(one: Sourced, than: Sourced, prefer: 'price' | 'day'): boolean {
+/** What one supplier sends comes together, as late as the latest of it. */
+function parcelsOf(prices: readonly SupplierPrice[], at: LocalMoment): Parcel[] {
+  const suppliers = [...new Set(prices.map(({ supplier }) => supplier))];
+  return suppliers.map((supplier) => {
+    const parcels = prices.filter((one) => one.supplier === supplier).map((one) => parcelOf(one, at));
+    return parcels.sort((a, b) =>
+      a.day < b.day || (a.day === b.day && a.lateDays < b.lateDays) ? 1 : -1,
+    )[0] as Parcel;
+  });
+}
+
+function isBetter(one: Sourced, than: Sourced, prefer: 'price' | 'day', at: LocalMoment): boolean {
   const keys = (sourced: Sourced): (number | string)[] => {
     const total = sum(sourced.lines.map(({ statedMinor }) => statedMinor));
-    return prefer === 'price'
-      ? [total, sourced.p80, sourced.sources.join()]
-      : [sourced.p80, total, sourced.sources.join()];
+    const p80 = arrivalOf(sourced.parcels, at).p80.day;
+    return prefer === 'price' ? [total, p80, sourced.sources.join()] : [p80, total, sourced.sources.join()];
   };
   const [mine, theirs] = [keys(one), keys(than)];
   for (let at = 0; at < mine.length; at += 1) {
@@ -196,10 +201,6 @@ function isBetter(one: Sourced, than: Sourced, prefer: 'price' | 'day'): boolean
     if (a !== b) return a < b;
   }
   return false;
-}
-
-function latest(days: readonly LocalDay[], at: LocalMoment): LocalDay {
-  return [at.day, ...days].sort().at(-1) ?? at.day;
 }
 
 function articleOf(pick: Taken): string {

@@ -1,15 +1,77 @@
-import { addWorkingDays, type LocalDay, type LocalMoment, weekdayOf } from '@/core/kinds/local-time';
+import {
+  addWorkingDays,
+  type LocalDay,
+  type LocalHour,
+  type LocalMoment,
+  weekdayOf,
+} from '@/core/kinds/local-time';
 import type { SupplierPrice } from './supplier-prices';
 
-/**
- * The days on which an order is here: working days from today, or from the next one after the cut-off; four orders of
- * five are here by `p80`.
- */
-export function arrivalOf(
-  { leadDays, lateDays, cutOff }: Pick<SupplierPrice, 'leadDays' | 'lateDays' | 'cutOff'>,
+/** Something that is on its way to the shop. */
+export interface Parcel {
+  /** The day and hour at which it is brought at the earliest. */
+  readonly day: LocalDay;
+  readonly hour: LocalHour;
+  /** Working days within which four of five come. */
+  readonly lateDays: number;
+}
+
+/** Parcels are brought by this hour where a supplier does not say. */
+export const usualDelivery: LocalHour = '12:00';
+
+/** An order of today, or of the next working day after the cut-off. */
+export function parcelOf(
+  {
+    leadDays,
+    lateDays,
+    cutOff,
+    deliversBy,
+  }: Pick<SupplierPrice, 'leadDays' | 'lateDays' | 'cutOff' | 'deliversBy'>,
   { day, hour }: LocalMoment,
-): { readonly earliest: LocalDay; readonly p80: LocalDay } {
+): Parcel {
   const late = hour >= cutOff || weekdayOf(day) === 0 || weekdayOf(day) === 6;
   const sent = late ? addWorkingDays(day, 1) : day;
-  return { earliest: addWorkingDays(sent, leadDays), p80: addWorkingDays(sent, leadDays + lateDays) };
+  return { day: addWorkingDays(sent, leadDays), hour: deliversBy ?? usualDelivery, lateDays };
+}
+
+/** Four of five: what a day is called by which all is there. */
+const mostly = 0.8;
+
+/**
+ * When everything is there: at the earliest, and the day by which it is in four of five cases. Parcels come independently
+ * of one another; each is late by a day with a chance that leaves one of five behind its late days.
+ * @param at now, where nothing is on its way
+ */
+export function arrivalOf(
+  parcels: readonly Parcel[],
+  at: LocalMoment,
+): { readonly earliest: LocalMoment; readonly p80: LocalMoment } {
+  const hour = parcels
+    .map((parcel) => parcel.hour)
+    .sort()
+    .at(-1);
+  const day = parcels
+    .map((parcel) => parcel.day)
+    .sort()
+    .at(-1);
+  if (day === undefined || hour === undefined) return { earliest: at, p80: at };
+  let last = day;
+  while (allBy(parcels, last) < mostly - 1e-9) last = addWorkingDays(last, 1);
+  return { earliest: { day, hour }, p80: { day: last, hour } };
+}
+
+/** How likely all parcels are there by the end of a day. */
+export function allBy(parcels: readonly Parcel[], day: LocalDay): number {
+  return parcels.reduce((chance, parcel) => chance * isBy(parcel, day), 1);
+}
+
+function isBy(parcel: Parcel, day: LocalDay): number {
+  if (day < parcel.day) return 0;
+  return 1 - (1 - mostly) ** ((workingDaysBetween(parcel.day, day) + 1) / (parcel.lateDays + 1));
+}
+
+function workingDaysBetween(from: LocalDay, to: LocalDay): number {
+  let days = 0;
+  for (let at = from; at < to; days += 1) at = addWorkingDays(at, 1);
+  return days;
 }

@@ -105,6 +105,8 @@ export interface SupplierRecord {
   readonly name: string;
   readonly kind: SupplierKind;
   readonly cutOff: string;
+  /** Parcels are here by this local hour. */
+  readonly deliversBy: string;
   readonly lateDays: number;
   readonly redoBasisPoints: number;
   readonly made: number;

@@ -28,6 +28,8 @@ export interface SupplierPrice {
   readonly warrantyMonths: number;
   /** Orders after this local hour go out on the next working day. */
   readonly cutOff: LocalHour;
+  /** What comes is here by this local hour; quotes of earlier times do not say it. */
+  readonly deliversBy?: LocalHour;
   readonly since: LocalDay;
 }
 

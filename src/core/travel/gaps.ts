@@ -7,12 +7,24 @@ import {
   minutesOf,
   weekdayOf,
 } from '@/core/kinds/local-time';
+import type { Trip } from './trip';
 
 /** Hours of a day in which the van is free. */
 export interface FreeGap {
   readonly day: LocalDay;
   readonly from: LocalHour;
   readonly to: LocalHour;
+  /** From where the van is then to the car, and back; missing where the place is not known. */
+  readonly trip?: Trip | null;
+  /** Outside the hours in which the shop drives out: only for who asks for such an hour. */
+  readonly outside?: boolean;
+}
+
+/** When a caller wants the car to be ready: a day, and hours of it. */
+export interface AskedTime {
+  readonly day: LocalDay;
+  readonly from: LocalHour;
+  readonly by: LocalHour;
 }
 
 /** A time of the day in which a van is taken, by local hours. */
@@ -56,19 +68,49 @@ function earlier(a: LocalHour, b: LocalHour): LocalHour {
   return a < b ? a : b;
 }
 
+/** What a visit needs of a gap. */
+export interface VisitNeeds {
+  /** When all that is needed is there. */
+  readonly ready: LocalMoment;
+  readonly workMinutes: number;
+  /** Minutes there and back where a gap does not know its own trip. */
+  readonly way: { readonly there: number; readonly back: number };
+  /** The car is to be ready within these hours; any time where it is missing. */
+  readonly asked?: AskedTime | null;
+}
+
 /**
- * The first moment at which the van can be at the car: on a day not before `day`, in a gap that holds the way there,
- * so many minutes of work, and the way back. Null where no gap does.
+ * The first moment at which the van can be at the car: it leaves in a gap when all that is needed is there, drives, works,
+ * and is back before the gap ends. Null where no gap holds that.
  */
 export function firstVisit(
   gaps: readonly FreeGap[],
-  day: LocalDay,
-  minutes: { readonly there: number; readonly work: number; readonly back: number },
-): LocalMoment | null {
+  { ready, workMinutes, way, asked = null }: VisitNeeds,
+): { readonly at: LocalMoment; readonly gap: FreeGap } | null {
   for (const gap of gaps) {
-    if (gap.day < day) continue;
-    const at = minutesOf(gap.from) + minutes.there;
-    if (at + minutes.work + minutes.back <= minutesOf(gap.to)) return { day: gap.day, hour: hourOf(at) };
+    if (gap.day < ready.day || (gap.outside && !asked) || (asked && gap.day !== asked.day)) continue;
+    const there = gap.trip?.minutes ?? way.there;
+    const back = gap.trip?.backMinutes ?? way.back;
+    const leaves = Math.max(minutesOf(gap.from), gap.day === ready.day ? minutesOf(ready.hour) : 0);
+    const at = Math.max(leaves + there, asked ? minutesOf(asked.from) : 0);
+    if (asked && at + workMinutes > minutesOf(asked.by)) continue;
+    if (at + workMinutes + back <= minutesOf(gap.to)) return { at: { day: gap.day, hour: hourOf(at) }, gap };
   }
   return null;
+}
+
+/** The free hours around a time that is asked for, whether or not the shop drives out then. */
+export function gapsAround(
+  { day, from, by }: AskedTime,
+  now: LocalMoment,
+  taken: readonly Taken[],
+  spareMinutes: number,
+): FreeGap[] {
+  const wide = {
+    days: [weekdayOf(day)],
+    from: hourOf(Math.max(0, minutesOf(from) - spareMinutes)),
+    to: hourOf(Math.min(24 * 60, minutesOf(by) + spareMinutes)),
+  };
+  const start = day === now.day ? now : { day, hour: '00:00' };
+  return freeGaps(start, wide, taken, 1).map((gap) => ({ ...gap, outside: true }));
 }

@@ -17,3 +17,6 @@ CREATE TABLE currency_change (
 
 -- Where a dealer stands on the roads: a tow goes from the car to him.
 ALTER TABLE franchise_desk ADD place text;
+
+-- The hour by which a supplier's parcels are here.
+ALTER TABLE supplier ADD delivers_by time NOT NULL DEFAULT '12:00';

@@ -47,11 +47,12 @@ const quoteRequest = object(
     book: keyOf(bookStyles),
     prefer: oneOf(['price', 'day']),
     visit: orNull(localTime),
+    asked: orNull(object({ day, from: hour, by: hour })),
     flexible: yesNo,
     waitsFilled: yesNo,
     agreed: orNull(object({ kind, minor: whole })),
   },
-  ['keysAsked', 'used'],
+  ['keysAsked', 'used', 'asked'],
 );
 
 const rules = {
@@ -138,6 +139,15 @@ const keyState = object(
   ['keys', 'drives', 'module', 'missing'],
 );
 
+const trip = object({
+  from: text,
+  to: text,
+  distanceKm: number,
+  minutes: whole,
+  backMinutes: whole,
+  ferryMinutes: whole,
+});
+
 const snapshot = {
   at: localTime,
   currency: { type: 'string', pattern: '^[A-Z]{3}$' },
@@ -153,21 +163,25 @@ const snapshot = {
     universals: list(object({ article: text, lost: list(text) })),
   }),
   prices: list(
-    object({
-      supplier: text,
-      kind: keyOf(supplierKinds),
-      article: text,
-      condition: keyOf(articleConditions),
-      priceMinor: whole,
-      pieces: orNull(whole),
-      minimumOrder: whole,
-      shippingMinor: whole,
-      leadDays: whole,
-      lateDays: whole,
-      warrantyMonths: whole,
-      cutOff: hour,
-      since: day,
-    }),
+    object(
+      {
+        supplier: text,
+        kind: keyOf(supplierKinds),
+        article: text,
+        condition: keyOf(articleConditions),
+        priceMinor: whole,
+        pieces: orNull(whole),
+        minimumOrder: whole,
+        shippingMinor: whole,
+        leadDays: whole,
+        lateDays: whole,
+        warrantyMonths: whole,
+        cutOff: hour,
+        deliversBy: hour,
+        since: day,
+      },
+      ['deliversBy'],
+    ),
   ),
   stock: list(
     object({
@@ -199,18 +213,9 @@ const snapshot = {
       ['place'],
     ),
   ),
-  trip: orNull(
-    object({
-      from: text,
-      to: text,
-      distanceKm: number,
-      minutes: whole,
-      backMinutes: whole,
-      ferryMinutes: whole,
-    }),
-  ),
+  trip: orNull(trip),
   towKm: orNull(number),
-  gaps: list(object({ day, from: hour, to: hour })),
+  gaps: list(object({ day, from: hour, to: hour, trip: orNull(trip), outside: yesNo }, ['trip', 'outside'])),
   outcomes: list(object({ source: text, statedBasisPoints: whole, made: whole, redone: whole })),
   account: orNull(object({ name: text, goodsPercent: whole, labourPercent: whole, paysInDays: whole })),
   coupon: orNull(
@@ -265,6 +270,9 @@ const available = object(
     depositMinor: whole,
     furtherKeyMinor: orNull(whole),
     visit: orNull(localTime),
+    trip: orNull(trip),
+    inTime: yesNo,
+    leadMinor: whole,
     earliestOn: day,
     p80On: day,
     earliestDays: whole,
@@ -278,7 +286,7 @@ const available = object(
     stale: list(text),
     beatenBy: orNull(kind),
   },
-  ['asked'],
+  ['asked', 'trip', 'inTime', 'leadMinor'],
 );
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {
@@ -336,6 +344,7 @@ const answer = object({
   meta: object({ computedAt: moment }),
   car: text,
   ...computed,
+  otherTime: orNull(object({ kind, visit: localTime, totalMinor: whole })),
 });
 
 /** What `POST /api/v1/quote` answers; nothing but `meta` differs for the same request and snapshot. */
@@ -344,7 +353,7 @@ export function quoteAnswer(found: {
   readonly computedAt: Date;
   readonly quote: Quote & { readonly request: QuoteRequest; readonly snapshot: QuoteSnapshot };
 }): Answer<typeof answer> {
-  const { request, snapshot, options, secondKey } = found.quote;
+  const { request, snapshot, options, secondKey, otherTime = null } = found.quote;
   return {
     meta: { computedAt: found.computedAt },
     car: found.car,
@@ -352,6 +361,7 @@ export function quoteAnswer(found: {
     snapshot,
     options,
     secondKey,
+    otherTime,
   };
 }
 

@@ -9,6 +9,8 @@ export class SupplierRow {
   @cell.hour() cutOff!: string;
   @cell.whole(0, 120) lateDays!: number;
   @cell.decimal(0, 100) redoPercent!: number;
+  /** Parcels are here by this hour. */
+  @cell.optional() @cell.hour() deliversBy?: string;
 }
 
 export class SupplierPriceRow {

@@ -123,6 +123,7 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
             <Say
               options={preview?.options ?? []}
               route={preview?.route}
+              otherTime={preview?.otherTime}
               why={preview?.advice?.why}
               access={facts.access}
               currency={preview?.currency ?? 'USD'}

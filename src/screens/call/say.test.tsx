@@ -7,6 +7,7 @@ const say = (options: Parameters<typeof Say>[0]['options']) => {
   render(
     <Say
       options={options}
+      otherTime={null}
       route={testRoute}
       why="cheapest"
       access={null}
@@ -27,6 +28,35 @@ describe('the sentence to say', () => {
       ['customerBuys', 8_000, {}],
     );
     expect(say(options)).toContain('From $120.00 with tax');
+  });
+
+  it('says the ordinary hour beside one that costs more, and that a trip comes on top where no place is told', () => {
+    const late = optionsOf([
+      'shopAftermarket',
+      12_000,
+      {
+        visit: { day: '2027-03-03', hour: '18:20' },
+        earliestOn: '2027-03-03',
+        trip: null,
+        inTime: true,
+      },
+    ]);
+    render(
+      <Say
+        options={late}
+        otherTime={{ kind: 'shopAftermarket', visit: { day: '2027-03-04', hour: '08:10' }, totalMinor: 9900 }}
+        route={testRoute}
+        why="cheapest"
+        access={null}
+        currency="USD"
+        locale="en-US"
+        today="2027-03-03"
+      />,
+    );
+    const said = screen.getByText(/with tax/).textContent;
+    expect(said).toContain('plus the trip');
+    expect(said).toContain('18:20');
+    expect(said).toContain('In ordinary hours, Thu 4 Mar 08:10: $99.00.');
   });
 
   it('says so where only the desk can', () => {

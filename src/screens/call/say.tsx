@@ -4,11 +4,12 @@ import { formatMoney } from '@/core/kinds/money';
 import type { Route } from '@/core/programming/route';
 import { isSold } from '@/core/quote/option-kinds';
 import { firstOption } from '@/core/quote/options';
-import type { QuoteOption } from '@/core/quote/quote';
+import type { Quote, QuoteOption } from '@/core/quote/quote';
 
 interface SayProps {
   readonly options: readonly QuoteOption[];
   readonly route: Route | undefined;
+  readonly otherTime: Quote['otherTime'];
   readonly why: string | undefined;
   readonly access: Access | null;
   readonly currency: string;
@@ -17,7 +18,7 @@ interface SayProps {
 }
 
 /** The sentence to say on the phone, why the price is what it is, and what to have ready. */
-export function Say({ options, route, why, access, currency, locale, today }: SayProps) {
+export function Say({ options, route, otherTime, why, access, currency, locale, today }: SayProps) {
   const first = firstOption(options);
   if (!first || !route) {
     return (
@@ -37,13 +38,18 @@ export function Say({ options, route, why, access, currency, locale, today }: Sa
         <h2 className="font-semibold">Say on the phone</h2>
         <p className="mt-1">
           “{isSold(first.kind) ? 'From' : 'Only the desk of the make can do it: about'}{' '}
-          <b>{show(first.totalMinor)}</b> with tax, {formatDay(first.earliestOn, today)}
+          <b>{show(first.totalMinor)}</b> with tax{first.visit && !first.trip ? ', plus the trip' : ''},{' '}
+          {formatDay(first.earliestOn, today)}
+          {first.visit && first.inTime !== undefined && ` ${first.visit.hour}`}
           {first.furtherKeyMinor !== null && (
             <>
               ; a further key the same visit <b>+{show(first.furtherKeyMinor)}</b>
             </>
           )}
-          .{papers && ' Please have the registration and your photo identity at the car.'}”
+          .
+          {otherTime &&
+            ` In ordinary hours, ${formatDay(otherTime.visit.day, today)} ${otherTime.visit.hour}: ${show(otherTime.totalMinor)}.`}
+          {papers && ' Please have the registration and your photo identity at the car.'}”
         </p>
       </div>
       <div>

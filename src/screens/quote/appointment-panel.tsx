@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { formatDay, hourOf, minutesOf } from '@/core/kinds/local-time';
+import type { AskedTime } from '@/core/travel/gaps';
 import type { Trip } from '@/core/travel/trip';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
@@ -18,6 +19,8 @@ interface AppointmentPanelProps {
   /** The first free time for the option to say first, with the minutes it takes. */
   readonly first: { readonly day: string; readonly hour: string; readonly minutes: number } | null;
   readonly trip: Trip | null;
+  /** When the caller wants the car ready. */
+  readonly asked: AskedTime | null;
   readonly distance: string | undefined;
   readonly today: string;
   readonly onSet: EditAction;
@@ -25,7 +28,7 @@ interface AppointmentPanelProps {
 
 /** Which van comes, and the time reserved for it; the trip follows from where it will be before. */
 export function AppointmentPanel(props: AppointmentPanelProps) {
-  const { job, vans, vanId, appointment, first, trip, distance, today, onSet } = props;
+  const { job, vans, vanId, appointment, first, trip, asked, distance, today, onSet } = props;
   const edit = useEdit(onSet, job);
   const offered = first && {
     day: first.day,
@@ -94,10 +97,11 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
         </fieldset>
       </form>
       <p className="text-small text-mute">
+        {asked && !appointment && `Asked for: ${formatDay(asked.day, today)}, ${asked.from} to ${asked.by}. `}
         {appointment
           ? `Reserved: ${formatDay(appointment.day, today)}, ${appointment.from} to ${appointment.to}.`
           : first
-            ? `First free time: ${formatDay(first.day, today)} at ${first.hour}. Not reserved yet.`
+            ? `${asked ? 'The van can be there' : 'First free time:'} ${formatDay(first.day, today)} at ${first.hour}. Not reserved yet.`
             : 'No free time is known.'}
       </p>
       <div className="no-print mt-2 flex flex-wrap gap-3">

@@ -2,7 +2,7 @@
 
 import { useState } from 'react';
 import type { JobTerms } from '@/core/job/terms';
-import { formatDay } from '@/core/kinds/local-time';
+import { formatDay, type LocalMoment } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { routeNames } from '@/core/programming/route';
 import type { GoingPrice } from '@/core/quote/going-price';
@@ -15,6 +15,7 @@ import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { EditOutcome } from '@/ui/edit-outcome';
 import type { JobRef } from '@/ui/job-ref';
+import { Notice } from '@/ui/notice';
 import { Lead } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { AppointmentPanel } from './appointment-panel';
@@ -69,7 +70,7 @@ export function QuoteStation(props: QuoteStationProps) {
       />
     );
   }
-  const { request, snapshot, options, secondKey } = quote;
+  const { request, snapshot, options, secondKey, otherTime } = quote;
   const show = showIn(snapshot.currency, locale);
   const available = options.filter((option): option is Available => option.available);
   const first = firstOption(options);
@@ -80,12 +81,22 @@ export function QuoteStation(props: QuoteStationProps) {
     <>
       <Lead
         over={givenWords(props, quote)}
-        title={first ? `From ${show(first.totalMinor)} with tax` : 'No option can be had'}
+        title={
+          first
+            ? `From ${show(first.totalMinor)} with tax${first.visit && !first.trip ? ', plus the trip' : ''}`
+            : 'No option can be had'
+        }
         reason={
           first &&
           `${optionName(first.kind)}, drives ${formatDay(first.earliestOn, today)}; redo ${percentWords(first.redo.percent)}.`
         }
       />
+      {otherTime && (
+        <Notice tone="plain">
+          In ordinary hours, {momentOf(otherTime.visit, today)}: <b>{show(otherTime.totalMinor)}</b> for the
+          same ({optionName(otherTime.kind)}).
+        </Notice>
+      )}
       <section aria-label="Options">
         <div
           aria-hidden
@@ -191,8 +202,11 @@ export function QuoteStation(props: QuoteStationProps) {
         vans={props.vans}
         vanId={props.vanId}
         appointment={props.appointment}
-        first={first?.visit ? { ...first.visit, minutes: visitMinutes(first, snapshot.trip) } : null}
-        trip={snapshot.trip}
+        first={
+          first?.visit ? { ...first.visit, minutes: visitMinutes(first, first.trip ?? snapshot.trip) } : null
+        }
+        trip={first?.trip ?? snapshot.trip}
+        asked={request.asked ?? null}
         distance={props.distance}
         today={today}
         onSet={actions.onAppointment}
@@ -211,6 +225,10 @@ export function QuoteStation(props: QuoteStationProps) {
       )}
     </>
   );
+}
+
+function momentOf({ day, hour }: LocalMoment, today: string): string {
+  return `${formatDay(day, today)} ${hour}`;
 }
 
 function givenWords({ routeChosen }: QuoteStationProps, { request, snapshot }: PricedQuote): string {

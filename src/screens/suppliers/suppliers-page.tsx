@@ -55,7 +55,9 @@ export function SuppliersPage(props: SuppliersPageProps) {
             <Tr key={supplier.id}>
               <Th row>{supplier.name}</Th>
               <Td>{supplierKinds[supplier.kind]}</Td>
-              <Td className="font-mono">{supplier.cutOff}</Td>
+              <Td className="font-mono">
+                {supplier.cutOff}, here by {supplier.deliversBy}
+              </Td>
               <Td className="text-right font-mono">
                 {supplier.lateDays} {supplier.lateDays === 1 ? 'day' : 'days'}
               </Td>
@@ -131,7 +133,14 @@ function ArticleSearch({ article }: { article: string }) {
   );
 }
 
-const empty = { name: '', kind: 'aftermarket', cutOff: '15:00', lateDays: '1', redo: '5' };
+const empty = {
+  name: '',
+  kind: 'aftermarket',
+  cutOff: '15:00',
+  deliversBy: '12:00',
+  lateDays: '1',
+  redo: '5',
+};
 
 function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
   const router = useRouter();
@@ -159,6 +168,7 @@ function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
               name: draft.name,
               kind: draft.kind,
               cutOff: draft.cutOff,
+              deliversBy: draft.deliversBy,
               lateDays: number(draft.lateDays),
               redoBasisPoints: redo === null ? null : Math.round(redo * 100),
             },
@@ -178,6 +188,7 @@ function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
           onChange={(event) => setDraft({ ...draft, kind: event.target.value })}
         />
         {field('cutOff', 'Orders until', 'w-28')}
+        {field('deliversBy', 'Here by', 'w-28')}
         {field('lateDays', 'Late by, days', 'w-28')}
         {field('redo', 'Said redo, %', 'w-28', 'redoBasisPoints')}
         <Button type="submit" className="mt-6" disabled={pending}>

@@ -7,7 +7,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import type { Advice } from '@/core/programming/advice';
 import type { RingTag } from '@/core/programming/ring';
 import type { RefusedRoute, Route } from '@/core/programming/route';
-import type { QuoteOption } from '@/core/quote/quote';
+import type { Quote, QuoteOption } from '@/core/quote/quote';
 import { readLexicon } from '@/data/catalogue';
 import { listPlaces } from '@/data/names';
 import type { OpenJobInput } from '@/inputs/call-input';
@@ -22,6 +22,7 @@ export interface CallPreview {
   readonly route: Route | undefined;
   readonly refused: readonly RefusedRoute[];
   readonly options: readonly QuoteOption[];
+  readonly otherTime: Quote['otherTime'];
   readonly tags: readonly RingTag[];
   /** What the VIN says, the make by its id; null without one. */
   readonly vin: (Omit<VinSaid, 'make' | 'doubts'> & { readonly makeId: string | null }) | null;
@@ -44,6 +45,7 @@ export async function previewCall(actor: PersonActor, input: OpenJobInput): Prom
     route: view.routes.find(({ kind }) => kind === view.advice?.kind),
     refused: view.advice && view.advice.kind !== 'desk' ? [] : view.routes.flatMap(refusalOf),
     options: view.quote?.options ?? [],
+    otherTime: view.quote?.otherTime ?? null,
     tags: view.ring.tags,
     currency: view.shop.currency,
     locale: view.shop.locale,

@@ -6,8 +6,9 @@ import { addDays, instantOf, type LocalMoment, localMoment } from '@/core/kinds/
 import { cuttingArticle } from '@/core/quote/cut';
 import type { PriceLists, Pricing } from '@/core/quote/pricing';
 import type { KeyArticles } from '@/core/quote/quote';
+import { askedTime } from '@/core/travel/asked-time';
 import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/travel/detour';
-import { freeGaps } from '@/core/travel/gaps';
+import { freeGaps, gapsAround } from '@/core/travel/gaps';
 import { toldTrip, tripBy } from '@/core/travel/trip';
 import { type AppointmentRow, listAppointments } from '@/data/appointments';
 import { listEquals, listRemotes, listUniversals, type UniversalRow } from '@/data/article-facts';
@@ -22,6 +23,8 @@ import { roadsOf } from '../outside';
 
 /** Days ahead in which a free time of the van is looked for. */
 const daysAhead = 28;
+/** Minutes before and after an hour that is asked for in which the van may drive and work. */
+const aroundMinutes = 180;
 
 interface Asked {
   readonly job: Job;
@@ -79,35 +82,54 @@ function visitOf({ job: { appointment }, shop: { zone }, now }: Asked): Pick<Pri
 /** The trip from where the van will be, its free hours, and what waiting for a better time saves. */
 async function readDay(
   db: Db,
-  asked: Asked,
+  request: Asked,
   van: VanRow,
   { rules, desk }: PriceLists,
-): Promise<Pick<Pricing, 'trip' | 'towKm' | 'gaps' | 'waitingSavesMinutes'>> {
-  const { job, shop, now } = asked;
+): Promise<Pick<Pricing, 'trip' | 'towKm' | 'gaps' | 'asked' | 'waitingSavesMinutes'>> {
+  const { job, shop, now } = request;
   const appointments = await listAppointments(
     db,
     instantOf({ day: now.day, hour: '00:00' }, shop.zone),
     instantOf({ day: addDays(now.day, daysAhead), hour: '00:00' }, shop.zone),
   );
   const own = appointments.filter(({ vanId, jobNumber }) => vanId === van.id && jobNumber !== job.number);
-  const gaps = freeGaps(now, shop.open, takenBy(own, shop.zone), daysAhead);
+  const taken = takenBy(own, shop.zone);
+  const asked = askedTime(job.call, shop.open, now);
+  const gaps = [
+    ...freeGaps(now, shop.open, taken, daysAhead),
+    ...(asked ? gapsAround(asked, now, taken, aroundMinutes) : []),
+  ].sort((a, b) =>
+    a.day === b.day ? Number(a.outside ?? false) - Number(b.outside ?? false) : a.day < b.day ? -1 : 1,
+  );
   const { place, distanceKm, placeKm, placeMinutes } = job.call;
   if (distanceKm !== null)
-    return { trip: toldTrip(place ?? 'the car', distanceKm), towKm: null, gaps, waitingSavesMinutes: 0 };
-  if (place === null) return { trip: null, towKm: null, gaps, waitingSavesMinutes: 0 };
+    return {
+      trip: toldTrip(place ?? 'the car', distanceKm),
+      towKm: null,
+      gaps,
+      asked,
+      waitingSavesMinutes: 0,
+    };
+  if (place === null) return { trip: null, towKm: null, gaps, asked, waitingSavesMinutes: 0 };
   const network = await readRoadNetwork(db);
   const workshop = network.workshop ?? 'the workshop';
   const { drive }: { readonly drive: DriveOf } = roadsOf(network);
   const stops = stopsOf(own, shop.zone);
-  const time = visitOf(asked).visit ?? { day: gaps[0]?.day ?? now.day, hour: gaps[0]?.from ?? now.hour };
+  const time = visitOf(request).visit ??
+    (asked ? { day: asked.day, hour: asked.from } : undefined) ?? {
+      day: gaps[0]?.day ?? now.day,
+      hour: gaps[0]?.from ?? now.hour,
+    };
+  const tripAt = (day: string, hour: string) =>
+    tripBy(drive, placeBefore(stops, day, hour, workshop), place, workshop, hour);
   const towKm = desk?.place ? (drive(place, desk.place, time.hour)?.km ?? null) : null;
-  const trip = tripBy(drive, placeBefore(stops, time.day, time.hour, workshop), place, workshop, time.hour);
+  const trip = tripAt(time.day, time.hour);
   if (!trip) {
     const told =
       placeKm === null || placeMinutes === null
         ? null
         : { ...toldTrip(place, placeKm), minutes: placeMinutes, backMinutes: placeMinutes };
-    return { trip: told, towKm, gaps, waitingSavesMinutes: 0 };
+    return { trip: told, towKm, gaps, asked, waitingSavesMinutes: 0 };
   }
   const flexible = gaps
     .filter(({ day }) => day <= addDays(now.day, rules.flexibleDays))
@@ -115,7 +137,8 @@ async function readDay(
   return {
     trip,
     towKm,
-    gaps,
+    gaps: gaps.map((gap) => ({ ...gap, trip: tripAt(gap.day, gap.from) ?? null })),
+    asked,
     waitingSavesMinutes: waitingSaves({ ...time, place }, flexible, stops, workshop, drive),
   };
 }

@@ -1,5 +1,6 @@
 import { addDays, type LocalDay } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
+import { usualDelivery } from '@/core/supply/arrival';
 import {
   AccountRow,
   CouponRow,
@@ -33,6 +34,7 @@ export function readPrices(world: WorldReader, currency: string, today: LocalDay
     cut_off: row.cutOff,
     late_days: row.lateDays,
     redo_basis_points: Math.round(row.redoPercent * 100),
+    delivers_by: row.deliversBy ?? usualDelivery,
   }));
   const supplierPrices = world.read('supplier-prices', SupplierPriceRow, (row, at) => ({
     supplier_id: at.refer('supplier', row.supplier, 'supplier'),

@@ -5,7 +5,7 @@ import { type SourcedOrNot, sourceArticles, type Wanted } from '../source-articl
 import { taxOf } from '../tax';
 import { tripLines } from '../trip-lines';
 import { programming } from '../work';
-import { anyNew, type DraftOrNot, latestOf, learningWay, no, statedRisk, usedUp, wayNotes } from './draft';
+import { anyNew, type DraftOrNot, learningWay, no, statedRisk, usedUp, wayNotes } from './draft';
 
 /** Articles that the customer buys of those who sell to customers. */
 function sellersArticles(request: QuoteRequest, keepBlank: boolean, snapshot: QuoteSnapshot): SourcedOrNot {
@@ -54,7 +54,7 @@ export function customerBuys(request: QuoteRequest, state: KeyState, snapshot: Q
         : [line('Shipping to the customer', 'article', 'goods', rules.onlineShippingMinor, 'seller')]),
     ],
     costs: [...(own?.costs ?? []), ...(cut?.costs ?? []), ...work.costs],
-    ...latestOf(own ? latestOf(bought, own) : bought, cut?.arrival ?? null),
+    parcels: [...bought.parcels, ...(own?.parcels ?? []), ...(cut?.parcel ? [cut.parcel] : [])],
     ordered: own?.ordered ?? false,
     visit: {
       workMinutes: work.minutes + (cut?.minutes ?? 0),
@@ -117,8 +117,8 @@ export function customerPrograms(
     lines: [...sourced.lines, ...cut.lines],
     others: [],
     costs: [...sourced.costs, ...cut.costs],
-    ...latestOf(sourced, cut.arrival),
-    ordered: sourced.ordered || cut.arrival !== null,
+    parcels: [...sourced.parcels, ...(cut.parcel ? [cut.parcel] : [])],
+    ordered: sourced.ordered || cut.parcel !== null,
     visit: null,
     shopMinutes: cut.minutes,
     sources: sourced.sources,

@@ -1,5 +1,5 @@
-import type { LocalDay } from '@/core/kinds/local-time';
 import { isClone, type RouteKind } from '@/core/programming/route';
+import type { Parcel } from '@/core/supply/arrival';
 import type { KeyState, NetLine, QuoteWay, Redo } from '../quote';
 import type { Sourced, Wanted } from '../source-articles';
 
@@ -14,9 +14,8 @@ export interface Draft {
   /** What is paid to a seller or the desk. */
   readonly others: readonly NetLine[];
   readonly costs: readonly Cost[];
-  /** When all that is needed is there. */
-  readonly earliest: LocalDay;
-  readonly p80: LocalDay;
+  /** What must come before the work; nothing where all that is needed is there. */
+  readonly parcels: readonly Parcel[];
   readonly ordered: boolean;
   /** Work and waits of a visit; null where the shop's van does not come. */
   readonly visit: {
@@ -95,14 +94,4 @@ export function wayNotes({ credit, pellet }: QuoteWay): string[] {
     ...(pellet ? [pellet.words] : []),
     ...(credit && credit.left !== null ? [`Uses 1 of ${credit.left} left of ${credit.name}.`] : []),
   ];
-}
-
-export function latestOf(
-  sourced: Pick<Sourced, 'earliest' | 'p80'>,
-  cut: { readonly earliest: string; readonly p80: string } | null,
-): { earliest: LocalDay; p80: LocalDay } {
-  const later = (a: LocalDay, b: LocalDay) => (a > b ? a : b);
-  return cut === null
-    ? { earliest: sourced.earliest, p80: sourced.p80 }
-    : { earliest: later(sourced.earliest, cut.earliest), p80: later(sourced.p80, cut.p80) };
 }

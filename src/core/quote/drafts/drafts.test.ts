@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { arrivalOf } from '@/core/supply/arrival';
 import { sum } from '../lines';
 import { optionKinds } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot, QuoteWay } from '../quote';
@@ -63,7 +64,7 @@ describe('repair', () => {
     const draft = drafted(repair({ ...testRequest, repairs: 2 }, mends, testSnapshot));
     expect(stated(draft)).toEqual([6800, 1350]);
     expect(draft.costs).toEqual([{ label: 'Cell, buttons or case', minor: 1000 }]);
-    expect(draft).toMatchObject({ earliest: '2027-03-03', ordered: false, bornBy: 'shop' });
+    expect(draft).toMatchObject({ parcels: [], ordered: false, bornBy: 'shop' });
   });
 
   it('by time costs its minutes: five and ten for each', () => {
@@ -115,7 +116,8 @@ describe('customerBuys', () => {
     const draft = drafted(customerBuys(testRequest, module, { ...testSnapshot, prices }));
     // 100.00 with 35 %, and its day is the later one: Wednesday and nine working days.
     expect(stated(draft)).toEqual([13_500, 2800, 8800]);
-    expect(draft).toMatchObject({ earliest: '2027-03-16', ordered: true });
+    expect(draft.ordered).toBe(true);
+    expect(arrivalOf(draft.parcels, testSnapshot.at).earliest.day).toBe('2027-03-16');
   });
 
   it('is not there where nobody sells to customers, or nothing learns', () => {
@@ -166,7 +168,7 @@ describe('franchiseDesk', () => {
     expect(towed.others.at(-1)).toMatchObject({ label: 'Tow, 12 km', statedMinor: 12_468 });
     const spare = drafted(franchiseDesk(testRequest, now, testSnapshot));
     expect(sum(spare.others.map(({ statedMinor }) => statedMinor))).toBe(37_906);
-    expect(spare).toMatchObject({ lines: [], visit: null, bornBy: 'desk', earliest: '2027-03-09' });
+    expect(spare).toMatchObject({ lines: [], visit: null, bornBy: 'desk', parcels: [{ day: '2027-03-09' }] });
   });
 
   it('takes no fee where nothing is programmed, and the module where nothing else makes a key', () => {
@@ -244,7 +246,7 @@ describe('every option', () => {
           expect(Number.isSafeInteger(statedMinor)).toBe(true);
           expect(label).not.toMatch(/undefined|NaN|null/);
         }
-        expect(draft.p80 >= draft.earliest).toBe(true);
+        for (const { day } of draft.parcels) expect(day >= many.at.day).toBe(true);
       }
     },
   );

@@ -1,5 +1,6 @@
 import { addWorkingDays } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
+import { usualDelivery } from '@/core/supply/arrival';
 import { line, times } from '../lines';
 import type { KeyState, NetLine, QuoteRequest, QuoteSnapshot } from '../quote';
 import { type DraftOrNot, no, statedRisk } from './draft';
@@ -24,8 +25,9 @@ export function franchiseDesk(
     lines: [],
     others: lines.lines,
     costs: [],
-    earliest: addWorkingDays(at.day, desk.workingDays),
-    p80: addWorkingDays(at.day, desk.workingDays + desk.lateDays),
+    parcels: [
+      { day: addWorkingDays(at.day, desk.workingDays), hour: usualDelivery, lateDays: desk.lateDays },
+    ],
     ordered: false,
     visit: null,
     shopMinutes: 0,

@@ -6,7 +6,7 @@ import { menuPrice } from '../work';
 import { type DraftOrNot, no, statedRisk } from './draft';
 
 /** The worn key mended: cell, buttons, or the old board in a new case. */
-export function repair(request: QuoteRequest, { ways }: KeyState, { rules, at }: QuoteSnapshot): DraftOrNot {
+export function repair(request: QuoteRequest, { ways }: KeyState, { rules }: QuoteSnapshot): DraftOrNot {
   const way = ways.repair;
   if (!way || way.refused !== null)
     return no(way?.refused ?? 'No key in hand has a fault that can be mended.');
@@ -35,8 +35,7 @@ export function repair(request: QuoteRequest, { ways }: KeyState, { rules, at }:
     ],
     others: [],
     costs: [{ label: 'Cell, buttons or case', minor: parts }],
-    earliest: at.day,
-    p80: at.day,
+    parcels: [],
     ordered: false,
     visit: {
       workMinutes: minutes,

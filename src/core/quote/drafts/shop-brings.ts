@@ -5,7 +5,7 @@ import type { OptionKind } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot, QuoteWay } from '../quote';
 import { type Sourced, sourceArticles, type Wanted } from '../source-articles';
 import { programming } from '../work';
-import { anyNew, type DraftOrNot, latestOf, learningWay, no, statedRisk, usedUp, wayNotes } from './draft';
+import { anyNew, type DraftOrNot, learningWay, no, statedRisk, usedUp, wayNotes } from './draft';
 
 const kinds = {
   shopOriginal: { supplier: 'original', grade: 'original', condition: 'new', words: 'original' },
@@ -116,7 +116,6 @@ function shopWork(
   const work = programming(route, way, request.keys, request.book, rules);
   const cut = route === 'remote' ? undefined : cutBlades(request.keys, request.book, snapshot);
   if (cut && !cut.ok) return cut;
-  const days = latestOf(sourced, cut?.arrival ?? null);
   const articles = sourced.costs.reduce((total, { minor }) => total + minor, 0);
   return {
     ok: true,
@@ -124,8 +123,8 @@ function shopWork(
     lines: [...sourced.lines, ...(cut?.lines ?? []), ...work.lines],
     others: [],
     costs: [...sourced.costs, ...(cut?.costs ?? []), ...work.costs],
-    ...days,
-    ordered: sourced.ordered || cut?.arrival != null,
+    parcels: [...sourced.parcels, ...(cut?.parcel ? [cut.parcel] : [])],
+    ordered: sourced.ordered || cut?.parcel != null,
     visit: {
       workMinutes: work.minutes + (cut?.minutes ?? 0),
       waitMinutes: work.waitMinutes,
