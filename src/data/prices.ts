@@ -13,7 +13,7 @@ export async function readPriceLists(
   articles: readonly string[],
   makeId: string | null,
 ): Promise<PriceLists | undefined> {
-  const [rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor] = await together(
+  const [rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor, codeService] = await together(
     db,
     () => readPriceRules(db, day),
     () => readTaxRates(db, day),
@@ -21,8 +21,9 @@ export async function readPriceLists(
     () => findDesk(db, makeId),
     () => listSourceOutcomes(db),
     () => findBureauFee(db),
+    () => findCodeService(db),
   );
-  return rules && { rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor };
+  return rules && { rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor, codeService };
 }
 
 async function listSupplierPrices(
@@ -63,6 +64,14 @@ async function listSourceOutcomes(db: Db): Promise<SourceOutcome[]> {
      FROM supplier s LEFT JOIN key_source k ON k.source = s.name GROUP BY s.id ORDER BY s.name`,
   );
   return result.rows;
+}
+
+async function findCodeService(db: Db): Promise<PriceLists['codeService']> {
+  const found = await db.query<{ feeMinor: number; chance: number }>(
+    `SELECT fee_minor AS "feeMinor", 1 - failure_percent::float8 / 100 AS chance
+     FROM bureau_service WHERE kind = 'codeFromVin'`,
+  );
+  return found.rows[0] ?? null;
 }
 
 async function findBureauFee(db: Db): Promise<number> {

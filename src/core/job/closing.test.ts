@@ -14,6 +14,8 @@ const worked: Attempt = {
 const good: ClosingRequest = {
   outcome: 'done',
   route: 'add',
+  opening: false,
+  doorNoted: false,
   authority: 'onSite',
   log: { countBefore: 1, countAfter: 2, attempts: [worked], doors: [] },
   worksInHand: true,
@@ -128,5 +130,15 @@ describe('closingNeeds', () => {
     const needs = closingNeeds({ ...good, ...more });
     if (expected === undefined) expect(needs).toEqual([]);
     else expect(needs.join(' ')).toMatch(expected);
+  });
+
+  it('wants of a car that was opened only that it was, and on whose word', () => {
+    const opening = { ...good, opening: true, route: null, log: { attempts: [], doors: [] } };
+    expect(closingNeeds(opening)).toEqual(['Record at On site that the door was opened.']);
+    const opened = { at: new Date(0), how: 'opened' as const, conditions: '' };
+    const done = { ...opening, log: { attempts: [], doors: [opened as never] } };
+    expect(closingNeeds(done)).toEqual([]);
+    expect(closingNeeds({ ...done, authority: 'none' })).toHaveLength(1);
+    expect(closingNeeds({ ...done, authority: 'none', doorNoted: true })).toEqual([]);
   });
 });

@@ -18,6 +18,10 @@ export type Outcome = keyof typeof outcomes;
 export interface ClosingRequest {
   readonly outcome: Outcome;
   readonly route: RouteKind | null;
+  /** The keys are in the locked car: it is opened, and no key is made. */
+  readonly opening: boolean;
+  /** Agreed and noted before the door was opened, or somebody was in danger. */
+  readonly doorNoted: boolean;
   readonly authority: AuthorityStage;
   readonly log: JobLog;
   /** Whether a key in hand worked when the job began. */
@@ -35,6 +39,7 @@ export function closingNeeds(request: ClosingRequest): string[] {
   const needs: string[] = [];
   if (outcome !== 'done' && outcome !== 'partly')
     return reason.trim() === '' ? ['Write why the work was not done.'] : [];
+  if (request.opening) return openingNeeds(request);
   if (route === null) needs.push('Choose the route that was taken.');
   if (!log.attempts.some(({ result }) => result === 'worked')) needs.push('Record the attempt that worked.');
   if (purposesOf(request).some((purpose) => !isOpen(purpose, request)))
@@ -43,6 +48,18 @@ export function closingNeeds(request: ClosingRequest): string[] {
     );
   if (route !== null && methodOf(route)) needs.push(...countNeeds(request));
   return needs;
+}
+
+/** A door that was opened is on record, with who had the right to it; or it was an emergency, which has its own record. */
+function openingNeeds({ log, authority, doorNoted }: ClosingRequest): string[] {
+  return [
+    ...(log.doors.length > 0 ? [] : ['Record at On site that the door was opened.']),
+    ...(doorNoted || isAllowed('openForPapers', authority)
+      ? []
+      : [
+          'Record who had the right to the car and how it was seen, or note at On site what was agreed first.',
+        ]),
+  ];
 }
 
 function purposesOf({ route, log, worksInHand }: ClosingRequest): Purpose[] {

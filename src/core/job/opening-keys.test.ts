@@ -23,9 +23,21 @@ describe('openingRing', () => {
     ['stolen, no more said', {}, 'stolen', ['stolen', 'new']],
     ['one stolen, one works', { working: 1 }, 'stolen', ['here', 'stolen', 'new']],
     ['both stolen', { lost: 2, working: 0 }, 'stolen', ['stolen', 'stolen', 'new']],
+    ['keys in the car', {}, 'keysInside', ['elsewhere']],
     ['nothing said', {}, null, ['new']],
   ])('%s', (_what, told, why, expected) => {
     expect(words(told, why)).toEqual(expected);
+  });
+
+  it('knows a valet, and hangs a key that somebody has and that is to be erased', () => {
+    let next = 0;
+    const told = { ...noKeysTold, working: 1, valet: true, erase: true };
+    const { keys } = openingRing(told, null, () => `id-${next++}`);
+    expect(keys.map(({ presence, rank, madeHere }) => [presence, rank, madeHere])).toEqual([
+      ['here', 'valet', false],
+      ['lost', 'unknown', false],
+      ['here', 'unknown', true],
+    ]);
   });
 
   it('breaks the blade of the first key only', () => {

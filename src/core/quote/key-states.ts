@@ -28,7 +28,13 @@ export function keyStateOf(
     allKeysLost,
     drives,
     hasPin,
-  }: { readonly allKeysLost: boolean; readonly drives: boolean; readonly hasPin: boolean },
+    cutFrom,
+  }: {
+    readonly allKeysLost: boolean;
+    readonly drives: boolean;
+    readonly hasPin: boolean;
+    readonly cutFrom?: KeyState['cutFrom'];
+  },
 ): KeyState {
   const advice = adviseRoute(routes, request);
   return {
@@ -41,6 +47,7 @@ export function keyStateOf(
     order: advice?.order.steps.map(({ kind }) => kind) ?? [],
     allKeysLost,
     drives,
+    ...(cutFrom && { cutFrom }),
     module: onlyByModule(request.platform, request.situation),
     missing: missingKeys(request.situation),
   };

@@ -54,6 +54,13 @@ const table = {
     by: 'shop',
     newKey: false,
   },
+  shopOpens: {
+    name: 'Shop, opening',
+    short: 'Opening',
+    about: 'Your locked car opened; no key is made.',
+    by: 'shop',
+    newKey: false,
+  },
   customerBuys: {
     name: 'Customer buys, shop cuts and programs',
     short: 'Customer buys',

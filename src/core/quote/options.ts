@@ -85,7 +85,7 @@ function optionOf(
     kind,
     available: true,
     route: draft.route,
-    answers: sourcingOptions[kind].newKey || request.forFault || request.keys === 0,
+    answers: answersCall(kind, request),
     ...(request.used && kind === 'shopReset' && { asked: true }),
     lines,
     netMinor: sum(lines.map(({ netMinor }) => netMinor)),
@@ -110,6 +110,12 @@ function optionOf(
     stale: draft.stale,
     beatenBy: null,
   };
+}
+
+/** Whether an option gives what the call is about: a key, a repair, or an open door. */
+function answersCall(kind: OptionKind, { forFault, keys }: QuoteRequest): boolean {
+  if (kind === 'shopOpens') return keys === 0;
+  return sourcingOptions[kind].newKey || forFault || keys === 0;
 }
 
 /** What is paid ahead of the shop's part: where something is ordered for this car, and the customer has no account. */

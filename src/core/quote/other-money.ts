@@ -68,6 +68,9 @@ export function snapshotInOtherMoney(
       programmingMinor: convert(desk.programmingMinor),
       cutMinor: orNull(desk.cutMinor),
     },
+    ...(snapshot.codeService && {
+      codeService: { ...snapshot.codeService, feeMinor: convert(snapshot.codeService.feeMinor) },
+    }),
     coupon: coupon && {
       ...coupon,
       amountMinor: convert(coupon.amountMinor),

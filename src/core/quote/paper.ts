@@ -108,6 +108,7 @@ export function paperOf(
 }
 
 function workWords({ route, kind }: Available, { keys, repairs }: QuoteRequest): string {
+  if (kind === 'shopOpens') return 'Opening the locked car';
   if (!sourcingOptions[kind].newKey) return `Repair of ${repairs > 1 ? `${repairs} keys` : 'a key'}`;
   return `${keys} new ${keys === 1 ? 'key' : 'keys'}: ${routeWord(route)}`;
 }

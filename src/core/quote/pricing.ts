@@ -15,6 +15,8 @@ export interface PriceLists {
   readonly outcomes: readonly SourceOutcome[];
   /** What the bureau takes for a PIN; 0 where there is no bureau. */
   readonly bureauFeeMinor: number;
+  /** Its key code by VIN: the fee, and how often it has one. */
+  readonly codeService: { readonly feeMinor: number; readonly chance: number } | null;
 }
 
 /** Everything that prices a job, loaded once for all candidates of its car. */

@@ -34,6 +34,8 @@ export interface QuoteRequest {
   readonly repairs: number;
   /** A fault of a key made them call, so that a repair answers the call as well as a new key. */
   readonly forFault: boolean;
+  /** The car is locked and no key in hand opens it. */
+  readonly opens?: boolean;
   /** The customer said that a used or refurbished key would do. */
   readonly used?: boolean;
   readonly book: BookStyle;
@@ -102,6 +104,8 @@ export interface KeyState {
   readonly keys?: number;
   /** Whether the car can be driven to a desk; quotes of earlier times do not say it. */
   readonly drives?: boolean;
+  /** Where the cut of a new key comes from; quotes of earlier times do not say it. */
+  readonly cutFrom?: 'key' | 'code' | 'vin' | 'lock';
   /** What must be changed in the car before any new key starts it, whoever makes one. */
   readonly module?: string | null;
   /** Keys that nobody can show and that start the car; quotes of earlier times do not say it. */
@@ -170,6 +174,8 @@ export interface QuoteSnapshot {
   readonly lost: KeyState | null;
   readonly desk: Desk | null;
   readonly trip: Trip | null;
+  /** The code service's key code by VIN: its fee, and how often it has one; null where there is none. */
+  readonly codeService?: { readonly feeMinor: number; readonly chance: number } | null;
   /** By road from where the car stands to the desk; null or missing where that is not known. */
   readonly towKm?: number | null;
   readonly gaps: readonly FreeGap[];

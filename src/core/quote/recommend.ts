@@ -4,7 +4,7 @@ import type { Job } from '@/core/job/job';
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { type Advice, adviseRoute } from '@/core/programming/advice';
 import type { Habits } from '@/core/programming/choices';
-import { drives, type KeySituation, knownInHand } from '@/core/programming/keys';
+import { drives, type KeySituation, knownInHand, worksInHand } from '@/core/programming/keys';
 import { keysAtLeast } from '@/core/programming/keys-at-least';
 import { onlyByModule } from '@/core/programming/only-by-module';
 import type { DeskOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
@@ -15,7 +15,7 @@ import { keyStateOf, laterStates } from './key-states';
 import type { OptionKind } from './option-kinds';
 import { deskTotalMinor, firstTotal, quoteOf } from './options';
 import type { PriceLists, Pricing } from './pricing';
-import type { Quote, QuoteRequest, QuoteSnapshot } from './quote';
+import type { KeyState, Quote, QuoteRequest, QuoteSnapshot } from './quote';
 
 /** What the shop states that a recommendation reckons with. */
 export interface ShopTerms {
@@ -45,6 +45,8 @@ export interface RecommendationGrounds {
   readonly records: Readonly<Record<string, readonly RouteRecord[]>>;
   /** A PIN is among the secrets of the job. */
   readonly hasPin: boolean;
+  /** A key code or a bitting is. */
+  readonly hasCode: boolean;
 }
 
 export interface PricedQuote extends Quote {
@@ -113,7 +115,8 @@ function priceable(
   grounds: RecommendationGrounds,
   { situation, request, routes, advice }: RoutesFor,
 ): { readonly request: QuoteRequest; readonly snapshot: QuoteSnapshot } | undefined {
-  const kind = job.route ?? advice?.kind;
+  const opens = mustBeOpened(job, situation);
+  const kind = job.route ?? advice?.kind ?? (opens ? 'none' : undefined);
   const { pricing } = grounds;
   if (!application || !request || !pricing || kind === undefined) return undefined;
   const { terms } = job;
@@ -125,6 +128,7 @@ function priceable(
       repairs: job.keys.filter(canBeMended).length,
       forFault: isFault(job),
       ...(job.call.used && { used: true }),
+      ...(opens && { opens }),
       book: terms.book ?? pricing.lists.rules.style,
       prefer: terms.prefer,
       visit: pricing.visit,
@@ -142,11 +146,29 @@ function priceable(
         allKeysLost,
         drives: drives(situation, application.ignition),
         hasPin: grounds.hasPin,
+        cutFrom: cutFromOf(job, situation, grounds),
       }),
       later: null,
       lost: null,
     },
   };
+}
+
+/** Whether the car is locked and no key that is at hand outside of it opens it. */
+function mustBeOpened({ call }: Job, situation: KeySituation): boolean {
+  return call.why === 'keysInside' || (call.access === 'locked' && !worksInHand(situation));
+}
+
+/** Where the cut of a new key comes from: a key in hand, whatever the car thinks of it, else a code, else the car itself. */
+function cutFromOf(
+  { call }: Job,
+  { keys }: KeySituation,
+  { hasCode }: RecommendationGrounds,
+): NonNullable<KeyState['cutFrom']> {
+  if (keys.some(({ presence, madeHere, blade }) => presence === 'here' && !madeHere && blade !== 'uncut'))
+    return 'key';
+  if (hasCode) return 'code';
+  return call.vin === null ? 'lock' : 'vin';
 }
 
 /** Whether a fault of a key made them call, and not the wish for one more. */
@@ -237,7 +259,7 @@ export function deskOf(
   situation: KeySituation,
   ignition: Ignition | null,
   articles: readonly string[],
-  grounds: Omit<PriceLists, 'bureauFeeMinor'> & { readonly towKm: number | null },
+  grounds: Omit<PriceLists, 'bureauFeeMinor' | 'codeService'> & { readonly towKm: number | null },
 ): DeskOffer | null {
   const { desk } = grounds;
   const tow = !drives(situation, ignition);
@@ -293,6 +315,7 @@ function snapshotOf(
     stock,
     cutting: { own: van?.cuts.includes(kind) ?? false, article: cuttingArticle(profile), profile },
     desk: lists.desk,
+    codeService: lists.codeService,
     trip,
     towKm,
     gaps,

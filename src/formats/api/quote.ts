@@ -44,6 +44,7 @@ const quoteRequest = object(
     repairs: whole,
     forFault: yesNo,
     used: yesNo,
+    opens: yesNo,
     book: keyOf(bookStyles),
     prefer: oneOf(['price', 'day']),
     visit: orNull(localTime),
@@ -52,7 +53,7 @@ const quoteRequest = object(
     waitsFilled: yesNo,
     agreed: orNull(object({ kind, minor: whole })),
   },
-  ['keysAsked', 'used', 'asked'],
+  ['keysAsked', 'used', 'opens', 'asked'],
 );
 
 const rules = {
@@ -133,10 +134,11 @@ const keyState = object(
     allKeysLost: yesNo,
     keys: whole,
     drives: yesNo,
+    cutFrom: oneOf(['key', 'code', 'vin', 'lock']),
     module: orNull(text),
     missing: object({ low: whole, high: whole }),
   },
-  ['keys', 'drives', 'module', 'missing'],
+  ['keys', 'drives', 'cutFrom', 'module', 'missing'],
 );
 
 const trip = object({
@@ -214,6 +216,7 @@ const snapshot = {
     ),
   ),
   trip: orNull(trip),
+  codeService: orNull(object({ feeMinor: whole, chance: share })),
   towKm: orNull(number),
   gaps: list(object({ day, from: hour, to: hour, trip: orNull(trip), outside: yesNo }, ['trip', 'outside'])),
   outcomes: list(object({ source: text, statedBasisPoints: whole, made: whole, redone: whole })),
@@ -291,7 +294,7 @@ const available = object(
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {
   request: quoteRequest,
-  snapshot: object(snapshot, ['towKm']),
+  snapshot: object(snapshot, ['codeService', 'towKm']),
   options: list({ anyOf: [available, closed] }),
   secondKey: orNull(
     object({

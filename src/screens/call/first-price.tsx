@@ -26,7 +26,10 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
   return (
     <section>
       <h2 className="mb-1 text-small font-semibold text-mute">
-        First price: {routeNames[route.kind]}
+        First price:{' '}
+        {open.some(({ kind, answers }) => kind === 'shopOpens' && answers)
+          ? 'opening the car'
+          : routeNames[route.kind]}
         {route.time &&
           route.time.workP50Minutes > 0 &&
           `, ${formatMinutes(route.time.workP50Minutes)} of work`}

@@ -31,7 +31,8 @@ export function Say({ options, route, otherTime, why, access, currency, locale, 
     );
   }
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
-  const papers = first.route !== 'none' && first.route !== 'repair' && isSold(first.kind);
+  const papers =
+    (first.route !== 'none' || first.kind === 'shopOpens') && first.route !== 'repair' && isSold(first.kind);
   return (
     <div className="flex flex-col gap-3">
       <div>

@@ -111,6 +111,7 @@ async function groundsOf(
     pricing,
     records,
     hasPin: false,
+    hasCode: false,
   };
 }
 

@@ -39,11 +39,12 @@ export async function previewCall(actor: PersonActor, input: OpenJobInput): Prom
   const make = lexicon?.makes.find(({ id }) => id === input.makeId)?.name ?? null;
   const view = await computeView(database(), actor, await draftJob(actor, input, make));
   const { vin, remarks } = view.gathered;
+  const opensOnly = view.quote?.request.opens === true && view.quote.request.keys === 0;
   return {
     candidates: view.candidates,
     advice: view.advice,
-    route: view.routes.find(({ kind }) => kind === view.advice?.kind),
-    refused: view.advice && view.advice.kind !== 'desk' ? [] : view.routes.flatMap(refusalOf),
+    route: view.routes.find(({ kind }) => kind === (view.advice?.kind ?? view.quote?.snapshot.now.route)),
+    refused: (view.advice && view.advice.kind !== 'desk') || opensOnly ? [] : view.routes.flatMap(refusalOf),
     options: view.quote?.options ?? [],
     otherTime: view.quote?.otherTime ?? null,
     tags: view.ring.tags,

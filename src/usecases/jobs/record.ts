@@ -133,6 +133,8 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
       route: job.route,
       authority,
       log: job.log,
+      opening: job.call.why === 'keysInside' && job.keysWanted === 0,
+      doorNoted: job.doorNote !== null || job.danger !== null,
       worksInHand: worksInHand(job),
       noteForPlainCopy,
       count: countGround(view, job.route),

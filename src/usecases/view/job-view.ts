@@ -92,8 +92,10 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
     platforms: platform ? [platform] : [],
   });
   const records = platform ? await listRouteRecords(db, [platform.id]) : {};
-  const hasPin = (await listSecretRefs(db, job.id)).some(({ kind }) => kind === 'pin');
-  const grounds = { shop, now, van, pricing, records, hasPin };
+  const secrets = await listSecretRefs(db, job.id);
+  const hasPin = secrets.some(({ kind }) => kind === 'pin');
+  const hasCode = secrets.some(({ kind }) => kind === 'keyCode' || kind === 'bitting');
+  const grounds = { shop, now, van, pricing, records, hasPin, hasCode };
   const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
   const quotes = await listQuotes(db, job.id);
   return {

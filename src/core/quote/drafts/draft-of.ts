@@ -1,8 +1,10 @@
+import { type BeforeWork, cutSource, opening } from '../before-work';
 import { type OptionKind, sourcingOptions } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
 import { customerBuys, customerPrograms } from './customer-does';
-import { type DraftOrNot, no } from './draft';
+import { type Draft, type DraftOrNot, no } from './draft';
 import { franchiseDesk } from './franchise-desk';
+import { opens } from './opens';
 import { repair } from './repair';
 import { copy, shopSupplies, universal } from './shop-brings';
 
@@ -20,6 +22,7 @@ const drafts: Readonly<Record<OptionKind, DraftMaker>> = {
   shopUniversal: universal,
   shopClone: copy,
   shopRepair: repair,
+  shopOpens: opens,
   customerBuys,
   customerPrograms,
   franchiseDesk,
@@ -32,7 +35,25 @@ export function draftOf(
   state: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
-  return sourcingOptions[kind].newKey && request.keys === 0
-    ? no('No new key is wanted.')
-    : drafts[kind](request, state, snapshot);
+  if (sourcingOptions[kind].newKey && request.keys === 0) return no('No new key is wanted.');
+  const draft = drafts[kind](request, state, snapshot);
+  const makes = sourcingOptions[kind].newKey && sourcingOptions[kind].by !== 'desk';
+  if (!draft.ok || !makes || !draft.visit) return draft;
+  return [opening(request, snapshot), cutSource(request, state, snapshot)].reduce(withBefore, draft);
+}
+
+/** An option with what stands between the van and its work. */
+function withBefore(draft: Draft, { lines, costs, minutes, p80Minutes, notes }: BeforeWork): Draft {
+  const { visit } = draft;
+  return {
+    ...draft,
+    lines: [...draft.lines, ...lines],
+    costs: [...draft.costs, ...costs],
+    visit: visit && {
+      ...visit,
+      workMinutes: visit.workMinutes + minutes,
+      p80Minutes: visit.p80Minutes + p80Minutes,
+    },
+    notes: [...draft.notes, ...notes],
+  };
 }

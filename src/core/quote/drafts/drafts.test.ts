@@ -239,7 +239,7 @@ describe('every option', () => {
     '%s is there where nothing closes it, and no line is a share of a minor unit',
     (kind) => {
       for (const book of ['menu', 'time'] as const) {
-        const draft = drafted(draftOf(kind, { ...two, repairs: 1, book }, many.now, many));
+        const draft = drafted(draftOf(kind, { ...two, repairs: 1, opens: true, book }, many.now, many));
         const all = [...draft.lines, ...draft.others];
         expect(all.length).toBeGreaterThan(0);
         for (const { statedMinor, label } of all) {

@@ -1,0 +1,28 @@
+import { opening } from '../before-work';
+import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
+import { type DraftOrNot, no, statedRisk } from './draft';
+
+/** The locked car opened, and no key made. */
+export function opens(request: QuoteRequest, _state: KeyState, snapshot: QuoteSnapshot): DraftOrNot {
+  if (!request.opens) return no('The car is not locked, or a key in hand opens it.');
+  const { lines, costs, minutes, p80Minutes, notes } = opening(request, snapshot);
+  return {
+    ok: true,
+    route: 'none',
+    lines,
+    others: [],
+    costs,
+    parcels: [],
+    ordered: false,
+    visit: { workMinutes: minutes, waitMinutes: 0, p80Minutes },
+    shopMinutes: 0,
+    sources: [],
+    risk: { basisPoints: statedRisk.desk, rests: 'a door that is opened stays open: said to be 1 %' },
+    bornBy: 'shop',
+    againMinor: 0,
+    againCustomerMinor: null,
+    reserves: [],
+    notes,
+    stale: [],
+  };
+}
