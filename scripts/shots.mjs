@@ -49,7 +49,7 @@ const light = await open('light');
 await typeCall(light, line);
 await shoot(light, 'call-light');
 await light.getByLabel('Name').fill('Odile Varga');
-await light.getByRole('button', { name: 'Hang the tag' }).click();
+await light.getByRole('button', { name: 'Open the job' }).click();
 await light.waitForURL('**/identify');
 const job = light.url().replace('/identify', '');
 await light.getByText('Next question').waitFor();

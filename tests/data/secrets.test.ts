@@ -239,8 +239,12 @@ describe('the bureau', () => {
     for (const doubtful of [withCheckDigit('0EST5K1X0JH100042'), vin.replace('100042', '100043')]) {
       const number = await identified(doubtful);
       await withPapers(number);
-      expect(await ask(number, 'pinFromVin')).toMatchObject(refusedWith(/The bureau is not paid for it/));
-      expect(await ask(number, 'codeFromVin')).toMatchObject(refusedWith(/The bureau is not paid for it/));
+      expect(await ask(number, 'pinFromVin')).toMatchObject(
+        refusedWith(/The code service is not paid for it/),
+      );
+      expect(await ask(number, 'codeFromVin')).toMatchObject(
+        refusedWith(/The code service is not paid for it/),
+      );
       expect(await ask(number, 'bittingFromCode')).toMatchObject(refusedWith(/Choose the key code/));
       expect((await readSecrets(locksmith, (await viewOf(locksmith, number)).job)).enquiries).toEqual([]);
     }

@@ -14,12 +14,12 @@ test('an empty line, an unknown make, an impossible year: a clear word, nothing 
   await page.goto('/jobs');
   const before = await page.getByRole('listitem').first().textContent();
   await page.goto('/jobs/new');
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Choose a model, or write what the caller called the car.')).toBeVisible();
   await line(page).fill('Zorbex Quintal 1873');
   await expect(page.getByText('Not understood: Zorbex, Quintal')).toBeVisible();
   await expect(page.getByText('1873 is no year of a car here: 1980 to 2028.')).toBeVisible();
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Choose a model, or write what the caller called the car.')).toBeVisible();
   await page.goto('/jobs');
   expect(await page.getByRole('listitem').first().textContent()).toBe(before);
@@ -29,7 +29,7 @@ test('ten thousand characters are refused beside the line', async ({ page }) => 
   await page.goto('/jobs/new');
   await line(page).fill(`merrowdale ${'x'.repeat(10_000)}`);
   await expect(page.getByText(/A line has up to 400 characters; this has 10011\./)).toBeVisible();
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText(/A line has up to 400 characters/).first()).toBeVisible();
   expect(page.url()).toContain('/jobs/new');
 });
@@ -38,7 +38,7 @@ test('a code in the line is flagged and not kept', async ({ page }) => {
   await page.goto('/jobs/new');
   await line(page).fill('merrowdale 2019 spare code 77431');
   await expect(page.getByText('looks like a key code or PIN and will not be kept')).toBeVisible();
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL('**/identify');
   await page.goto(page.url().replace('identify', 'call'));
   await expect(page.getByText('merrowdale 2019 spare code …')).toBeVisible();
@@ -56,12 +56,12 @@ test('hostile text in every field is text', async ({ page }) => {
   await expect(page.getByText('Read as 0HV MD4 2K4 KH0 12734')).toBeVisible();
   await page.getByLabel('VIN').fill('0HVMD42K4KH');
   await expect(page.getByText('A VIN has 17 characters; this has 11.')).toBeVisible();
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await expect(page.getByText('Digits, spaces and dashes only')).toBeVisible();
   await expect(page.getByText('A VIN has 17 characters; this has 11.')).toBeVisible();
   await page.getByLabel('Phone').fill('555-0100');
   await page.getByLabel('VIN').fill('');
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL('**/identify');
   const number = page.url().split('/').at(-2);
   await takeCandidate(page, hostile);
@@ -81,7 +81,7 @@ test('a long name, place and car fit the tag', async ({ page }) => {
     .fill('Extraordinarilylongwordwithoutanybreakatall'.repeat(2).slice(0, 80));
   await page.keyboard.press('Escape');
   await page.getByLabel('Name').fill('N'.repeat(80));
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL('**/identify');
   await expect(page.getByText('The library has nothing for this car')).toBeVisible();
   const overflow = await page.evaluate(

@@ -145,18 +145,18 @@ test('a PIN is bought, shown to the one who may see it, and named in an attempt'
     .fill('merrowdale 2022 push start spare one key works');
   await page.getByLabel('VIN').fill(withCheckDigit('0HVM15K10NH100071'));
   await expect(page.getByRole('region', { name: 'What it takes' })).toBeVisible();
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL('**/identify');
   const number = page.url().split('/').at(-2) ?? '';
   await identify(page, number);
 
   // The bureau answers nobody without papers.
   await page.goto(`/jobs/${number}/prepare`);
-  await page.getByRole('button', { name: /Ask the bureau/ }).click();
+  await page.getByRole('button', { name: /Ask the code service/ }).click();
   await expect(page.getByText(/Ask for a PIN by VIN: record at Prepare/)).toBeVisible();
   await recordPapers(page, number);
   await page.getByLabel('Ask for').selectOption({ label: 'PIN by VIN, $32.00' });
-  await page.getByRole('button', { name: /Ask the bureau/ }).click();
+  await page.getByRole('button', { name: /Ask the code service/ }).click();
   await expect(page.getByText(/^due /)).toBeVisible();
 
   // Its minutes pass; the clock of this server stands still.
@@ -191,15 +191,15 @@ test('a PIN is bought, shown to the one who may see it, and named in an attempt'
   await page.getByRole('button', { name: 'Record the right' }).click();
   await expect(page.getByText('The person and the plate fit.')).toBeVisible();
   await page.goto(`/jobs/${number}/close`);
-  await page.getByLabel('Route', { exact: true }).selectOption('Add by the socket');
-  await page.getByLabel('PIN from').selectOption('the bureau');
+  await page.getByLabel('Route', { exact: true }).selectOption('Add by the OBD socket');
+  await page.getByLabel('PIN from').selectOption('the code service');
   await page.getByRole('checkbox', { name: 'PIN 1' }).check();
   await page.getByLabel('Remark').fill(`It was ${pin}`);
   await page.getByRole('button', { name: 'Record the attempt' }).click();
   await expect(page.getByText('A text here holds PIN 1 of this job.')).toBeVisible();
   await page.getByLabel('Remark').fill('Answered at once');
   await page.getByRole('button', { name: 'Record the attempt' }).click();
-  await expect(page.getByText('PIN from the bureau · used: PIN 1')).toBeVisible();
+  await expect(page.getByText('PIN from the code service · used: PIN 1')).toBeVisible();
   expect(await page.content()).not.toContain(pin);
 });
 

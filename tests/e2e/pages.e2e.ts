@@ -124,7 +124,7 @@ test('the call works on a phone', async ({ page }) => {
   );
   expect(overflow).toBe(0);
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL('**/identify');
 });
 

@@ -180,7 +180,7 @@ test('a paper renders every sign that the product writes', async ({ page }) => {
   await expect(page.getByRole('region', { name: 'What it takes' })).toBeVisible();
   const name = 'Žofie Åström Ł. Ωmega ≤ → ≠ × ’ “x” – € £ ¥';
   await page.getByLabel('Name', { exact: true }).fill(name);
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL('**/identify');
   const number = page.url().split('/').at(-2) ?? '';
   const sheet = await page.request.get(`/api/v1/jobs/${number}/sheet`);
@@ -275,15 +275,15 @@ test('quote, job sheet and labels come out as papers that can be read back', asy
 test('the charts come after the first press and say the same as their tables', async ({ page }) => {
   await signIn(page);
   await quoteStation(page, line);
-  const table = page.getByRole('region', { name: 'Total, day and redo' });
-  await expect(table).toContainText('Franchise desk');
+  const table = page.getByRole('region', { name: 'Total, day and comeback' });
+  await expect(table).toContainText('Dealer');
   expect(await page.locator('svg text').count()).toBe(0);
   await page.getByRole('button', { name: 'Draw both' }).click();
   await expect(page.getByRole('img', { name: 'Totals by part' }).locator('svg')).toBeVisible();
   await expect(
     page
-      .getByRole('img', { name: 'Total against P80 day with redo chance' })
-      .getByText(/Franchise desk, 1 %/),
+      .getByRole('img', { name: 'Total against the day four in five are ready by' })
+      .getByText(/Dealer, 1 %/),
   ).toBeVisible();
 
   // Other terms change the table, and the drawing with it.

@@ -47,7 +47,7 @@ test('an empty database is set up with the code of the console, and offers no de
   await page.getByRole('button', { name: /ask: model/ }).click();
   await page.getByLabel("Or in the caller's words").fill('old blue van');
   await page.getByRole('button', { name: 'Done' }).click();
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL('**/identify');
   await expect(page.getByRole('heading', { name: 'old blue van' })).toBeVisible();
   for (const station of ['call', 'route', 'quote', 'close']) {

@@ -75,7 +75,7 @@ export async function hangTag(page: Page, words: string): Promise<string> {
   await page.goto('/jobs/new');
   await line(page).fill(words);
   await expect(page.getByRole('region', { name: 'What it takes' })).toBeVisible();
-  await page.getByRole('button', { name: 'Hang the tag' }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL('**/identify');
   return page.url().split('/').at(-2) ?? '';
 }

@@ -43,7 +43,7 @@ export const purposeNames: Record<Purpose, string> = {
   cutFromCode: 'Cut from a code at the car',
   plainCopy: 'Copy a working key without electronics',
   handOver: 'Hand over a key where none works',
-  pinRead: 'Read the PIN by the socket',
+  pinRead: 'Read the PIN by the OBD socket',
   learn: 'Learn a key',
   erase: 'Erase keys',
   clone: 'Clone a key',

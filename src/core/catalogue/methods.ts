@@ -9,7 +9,7 @@ export interface Method {
   readonly purpose: Extract<Purpose, 'learn' | 'erase' | 'clone' | 'keyImage'>;
   /** Tools are said to cover it, as opposed to hands and feet. */
   readonly byTool: boolean;
-  /** It goes by the socket: all such fail together where tool and car do not talk. */
+  /** It goes by the OBD socket: all such fail together where tool and car do not talk. */
   readonly bySocket: boolean;
   /** The module is opened or taken out: eye protection, static care, a backup; and it cannot be taken back. */
   readonly atModule: boolean;
@@ -39,7 +39,7 @@ const copy = { ...plain, makes: 'copy', purpose: 'clone' } as const;
 const table = {
   remote: { ...plain, name: 'Remote only', makes: 'remote' },
   onBoard: { ...plain, name: 'On-board sequence', byTool: false },
-  add: { ...plain, name: 'Add by the socket', bySocket: true },
+  add: { ...plain, name: 'Add by the OBD socket', bySocket: true },
   aklErase: { ...plain, name: 'AKL, erasing', purpose: 'erase', bySocket: true },
   aklAdd: { ...plain, name: 'AKL, adding', bySocket: true },
   cloneDirect: { ...copy, name: 'Clone, direct' },

@@ -8,7 +8,7 @@ const base: DecisionParts = {
   blank: 'BLANK-1',
   electronics: 'REM-1',
   platform: 'Heddle 2',
-  route: 'Add by the socket',
+  route: 'Add by the OBD socket',
   price: 'about $275',
 };
 

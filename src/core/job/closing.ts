@@ -44,7 +44,7 @@ export function closingNeeds(request: ClosingRequest): string[] {
   if (!log.attempts.some(({ result }) => result === 'worked')) needs.push('Record the attempt that worked.');
   if (purposesOf(request).some((purpose) => !isOpen(purpose, request)))
     needs.push(
-      'Record who had the right to the car and how it was seen. Only the repair of a key that works and the desk go without.',
+      'Record who had the right to the car and how it was seen. Only the repair of a key that works and the dealer go without.',
     );
   if (route !== null && methodOf(route)) needs.push(...countNeeds(request));
   return needs;

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { formatProbability } from './percent';
-import { formatDistance, formatMinutes, formatWait, kmFrom } from './units';
+import { formatDistance, formatMinutes, kmFrom } from './units';
 
 describe('distances', () => {
   it('keeps kilometres and turns miles by the exact factor', () => {
@@ -30,17 +30,6 @@ describe('times', () => {
     [600, '10 h'],
   ])('%d minutes are %s', (minutes, expected) => {
     expect(formatMinutes(minutes)).toBe(expected);
-  });
-
-  it.each([
-    [0, '0:00'],
-    [9, '0:09'],
-    [540, '9:00'],
-    [1800, '30:00'],
-    [61, '1:01'],
-    [1679.9999999, '28:00'],
-  ])('a wait of %d seconds is %s', (seconds, expected) => {
-    expect(formatWait(seconds)).toBe(expected);
   });
 });
 

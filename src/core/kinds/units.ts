@@ -26,12 +26,3 @@ export function formatMinutes(minutes: number): string {
   const rest = whole % 60;
   return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest} min`;
 }
-
-/**
- * Minutes and seconds of a wait.
- * @example formatWait(540) // '9:00'
- */
-export function formatWait(seconds: number): string {
-  const whole = Math.round(seconds);
-  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, '0')}`;
-}

@@ -63,7 +63,7 @@ function reasonOf(
     return 'Keys were stolen: only an erase stops them from starting the car.';
   if (chosen.missing !== undefined && route?.others === chosen.missing && isMissing(situation))
     return `As chosen: ${chosen.missing === 'erase' ? 'the missing keys are erased' : 'the missing keys stay known'}.`;
-  if (first === 'desk') return 'Nothing the van can do is open, or all of it costs more than the desk.';
+  if (first === 'desk') return 'Nothing the van can do is open, or all of it costs more than the dealer.';
   const behind = second ? ` If it fails: ${routeWord(second)}.` : '';
   const others = routes.filter(
     ({ kind, verdict }) => verdict.feasible && kind !== first && kind !== 'repair',

@@ -5,9 +5,9 @@ import { findTool } from './van-kit';
 
 export const pinSourceNames: Record<PinSource, string> = {
   customer: 'the customer’s papers',
-  bureau: 'the bureau',
-  socket: 'read by the socket',
-  desk: 'the franchise desk',
+  bureau: 'the code service',
+  socket: 'read by the OBD socket',
+  desk: 'the dealer',
 };
 
 /** What is publicly known of each source before the shop has a record: minutes, chance, and whether it costs a fee. */

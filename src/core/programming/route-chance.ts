@@ -1,6 +1,6 @@
 import { type Chance, methodOf, type RouteKind, type RouteRecord } from './route';
 
-/** How often a tool and a car do not talk at all, so that every way by the socket fails. Stated; few jobs show it. */
+/** How often a tool and a car do not talk at all, so that every way by the OBD socket fails. Stated; few jobs show it. */
 export const noLinkChance = 0.04;
 
 /** What is stated counts like this many attempts. */
@@ -21,7 +21,7 @@ export function chanceOf(kind: RouteKind, stated: number, record: readonly Route
   };
 }
 
-/** How likely a route works when it is tried first: by the socket, tool and car may not talk at all. */
+/** How likely a route works when it is tried first: by the OBD socket, tool and car may not talk at all. */
 export function worksFirst(kind: RouteKind, chance: number): number {
   return methodOf(kind)?.bySocket ? chance * (1 - noLinkChance) : chance;
 }

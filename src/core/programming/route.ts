@@ -4,9 +4,9 @@ import type { KeySituation } from './keys';
 import type { VanKit } from './van-kit';
 import type { WorkTime } from './work-time';
 
-const ends = { none: 'None needed', repair: 'Repair', desk: 'Franchise desk' } as const;
+const ends = { none: 'No programming', repair: 'Repair', desk: 'Dealer' } as const;
 
-/** A way to make the key: nothing to program, a repair, a way of the platform, or the franchise desk. */
+/** A way to make the key: nothing to program, a repair, a way of the platform, or the dealer. */
 export type RouteKind = MethodKind | keyof typeof ends;
 export const routeKinds: readonly RouteKind[] = ['none', 'repair', ...methodKinds, 'desk'];
 
@@ -153,7 +153,7 @@ export interface RouteMoney {
   readonly articleMinor: Readonly<Record<string, number>>;
 }
 
-/** The franchise desk as the end of the line. */
+/** The dealer as the end of the line. */
 export interface DeskOffer {
   readonly name: string;
   readonly totalMinor: number;

@@ -206,7 +206,7 @@ describe('findRoutes', () => {
       'bench',
       true,
     ],
-    ['no desk', {}, 'desk', /No desk of this make/],
+    ['no desk', {}, 'desk', /No dealer of this make/],
     [
       'a desk',
       { desk: { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true, towMinor: 0 } },
@@ -297,7 +297,7 @@ describe('what a route rests on', () => {
     })?.needs;
     expect(needs).toEqual([
       { words: 'Tablet, Meres 1, with Erase credits, 3 left', state: 'there' },
-      { words: 'The PIN: read by the socket, then the bureau', state: 'to do' },
+      { words: 'The PIN: read by the OBD socket, then the code service', state: 'to do' },
       { words: 'Key count read after the PIN', state: 'to do' },
       { words: '12 V held by a proper supply for the wait', state: 'missing' },
     ]);

@@ -127,15 +127,19 @@ export function canBeMended(key: PhysicalKey): boolean {
 
 function deskRoute(request: RouteRequest): Route {
   const { desk, record } = request;
-  const route: Route = { ...plain(request, 'desk'), how: 'The desk of the make orders, cuts and programs.' };
-  if (!desk) return { ...route, verdict: refused('No desk of this make is known.', 'Add it to the prices.') };
+  const route: Route = {
+    ...plain(request, 'desk'),
+    how: 'The dealer of the make orders, cuts and programs.',
+  };
+  if (!desk)
+    return { ...route, verdict: refused('No dealer of this make is known.', 'Add it to the prices.') };
   if (request.situation.wanted === 0)
     return { ...route, verdict: refused('No new key is wanted.', 'Set how many keys are wanted.') };
   return {
     ...route,
     how: `${desk.name}: ${desk.workingDays} working days${desk.tow ? ', and a tow since no key works' : ''}.`,
     needs: desk.tow ? [{ words: 'A tow', state: 'to do' }] : [],
-    effect: 'The desk decides; ask which keys stay known.',
+    effect: 'The dealer decides; ask which keys stay known.',
     plannedCount: 'cannotSay',
     cost: { cashMinor: desk.totalMinor, workMinor: 0, harmMinor: 0 },
     chance: chanceOf('desk', statedChance.desk, record),

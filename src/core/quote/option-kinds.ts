@@ -20,8 +20,8 @@ const table = {
     newKey: true,
   },
   shopReset: {
-    name: 'Shop, reset original',
-    short: 'Reset original',
+    name: 'Shop, refurbished original',
+    short: 'Refurbished original',
     about: 'A used original key whose electronics were reset.',
     by: 'shop',
     newKey: true,
@@ -76,9 +76,9 @@ const table = {
     newKey: true,
   },
   franchiseDesk: {
-    name: 'Franchise desk',
-    short: 'Franchise desk',
-    about: 'The desk of the maker makes it.',
+    name: 'Dealer',
+    short: 'Dealer',
+    about: 'A dealer of the make makes it.',
     by: 'desk',
     newKey: true,
   },

@@ -183,7 +183,7 @@ describe('quoteOf', () => {
     ['shopUniversal', {}, {}, 'No universal remote has a profile for REM.'],
     ['shopClone', {}, {}, 'Keys of this platform cannot be copied.'],
     ['customerPrograms', {}, {}, 'This platform has no sequence that a customer can do alone.'],
-    ['franchiseDesk', {}, { desk: null }, 'No desk of this make is known.'],
+    ['franchiseDesk', {}, { desk: null }, 'No dealer of this make is known.'],
     ['shopOriginal', { keys: 0 }, {}, 'No new key is wanted.'],
     ['shopOriginal', {}, { prices: [] }, 'No original price for REM.'],
     [

@@ -159,7 +159,7 @@ export function listTotal(
   return priced.ok ? priced.totalMinor : null;
 }
 
-/** What the franchise desk takes in all; undefined where there is none or it has no price. */
+/** What the dealer takes in all; undefined where there is none or it has no price. */
 export function deskTotalMinor(
   work: DeskWork,
   grounds: DeskGrounds & Pick<QuoteSnapshot, 'taxBasisPoints'>,

@@ -26,7 +26,7 @@ describe('the paper of a quote', () => {
     const totals = found.alternatives.map(({ totalMinor }) => totalMinor);
     expect(totals).toEqual([...totals].sort((a, b) => a - b));
     expect(found.alternatives.map(({ kind }) => kind)).not.toContain('shopOriginal');
-    expect(found.work).toBe('1 new key: add by the socket');
+    expect(found.work).toBe('1 new key: add by the OBD socket');
   });
 
   it('says what is in it and what is not, and what must be shown at the car', () => {
@@ -118,7 +118,7 @@ describe('two versions of a quote', () => {
     });
     expect(changes.find(({ what }) => what === 'Total')).toEqual({ what: 'Total', from: 33_441, to: 23_856 });
     expect(changes.find(({ what }) => what === 'REM')).toEqual({ what: 'REM', from: 12_706, to: 5198 });
-    expect(changes.find(({ what }) => what === 'Four of five by')?.from).toBe('Thu 11 Mar 2027');
+    expect(changes.find(({ what }) => what === 'Four in five by')?.from).toBe('Thu 11 Mar 2027');
     const discount = { code: 'TEN', percent: 10, amountMinor: 0, fromMinor: 0, withAccount: true };
     const cheaper = paperChanges(paper('shopOriginal'), paper('shopOriginal', { coupon: discount }));
     expect(cheaper.find(({ what }) => what === 'Coupon TEN')).toEqual({
@@ -146,14 +146,14 @@ describe('a quote from before papers were frozen', () => {
         drivesOn: '2027-03-05',
         notes: ['From North.'],
       },
-      { kind: 'franchiseDesk', available: false, reason: 'No desk of this make is known.' },
+      { kind: 'franchiseDesk', available: false, reason: 'No dealer of this make is known.' },
     ],
   } as const;
 
   it('keeps its lines, total, day and words', () => {
     expect(earlierPaper('shopOriginal', frozen)).toMatchObject({
       car: 'Fenholt Dapplemere II, 2016',
-      work: 'Add by the socket, 1 new key',
+      work: 'Add by the OBD socket, 1 new key',
       chosen: { totalMinor: 10_650, earliestOn: '2027-03-05', redoPercent: null, notes: ['From North.'] },
       alternatives: [],
     });

@@ -136,7 +136,7 @@ function plainWords({ kind, redo, warrantyMonths }: Available): string[] {
   const bears = {
     shop: `We make it good at no cost for ${warrantyMonths} months.`,
     customer: 'If it does not work you pay for the second try.',
-    desk: 'The desk makes it good.',
+    desk: 'The dealer makes it good.',
   };
   return [sourcingOptions[kind].about, bears[redo.bornBy]];
 }
@@ -290,8 +290,8 @@ export function paperChanges(before: QuotePaper, after: QuotePaper): PaperChange
   note('Work', before.work, after.work);
   note('Option', before.chosen.name, after.chosen.name);
   note('Total', before.chosen.totalMinor, after.chosen.totalMinor);
-  note('Drives at the earliest', dayOf(before.chosen.earliestOn), dayOf(after.chosen.earliestOn));
-  note('Four of five by', dayOf(before.chosen.p80On), dayOf(after.chosen.p80On));
+  note('Ready at the earliest', dayOf(before.chosen.earliestOn), dayOf(after.chosen.earliestOn));
+  note('Four in five by', dayOf(before.chosen.p80On), dayOf(after.chosen.p80On));
   note('Tax', before.chosen.taxMinor, after.chosen.taxMinor);
   const labels = new Set([...before.chosen.lines, ...after.chosen.lines].map(({ label }) => label));
   const netOf = ({ chosen }: QuotePaper, label: string) => {

@@ -3,7 +3,7 @@ import { type RouteKind, routeKinds, routeNames } from '@/core/programming/route
 import type { OptionKind } from './option-kinds';
 
 /** The two schools of pricing: a fixed menu of work, or the time it takes and the parts it uses. */
-export const bookStyles = { menu: 'Menu', time: 'Time and parts' } as const;
+export const bookStyles = { menu: 'Flat rates', time: 'Time and parts' } as const;
 export type BookStyle = keyof typeof bookStyles;
 
 export const roundingModes = { up: 'up', nearest: 'to the nearest', down: 'down' } as const;

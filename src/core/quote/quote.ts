@@ -9,7 +9,7 @@ import type { BookStyle, Coupon, PriceRules, TradeAccount } from './price-rules'
 
 export const taxClasses = ['goods', 'labour'] as const;
 export type TaxClass = (typeof taxClasses)[number];
-/** Who is paid: the shop, the seller the customer buys from, or the franchise desk with its tow. */
+/** Who is paid: the shop, the seller the customer buys from, or the dealer with its tow. */
 export type Payee = 'shop' | 'seller' | 'desk';
 /** What a line is for; a total is made of these and of tax. */
 export const lineParts = {

@@ -5,12 +5,12 @@ describe('the chance of a redo', () => {
   it('starts from what is publicly known, and the own record overrules it', () => {
     expect(sourceChance('Wharf', [])).toEqual({
       basisPoints: 500,
-      rests: 'Wharf: said to be 5 %, not used here yet',
+      rests: 'Wharf: stated 5 %, not used here yet',
     });
     const outcome = { source: 'Wharf', statedBasisPoints: 600, made: 40, redone: 1 };
     expect(sourceChance('Wharf', [outcome])).toEqual({
       basisPoints: 320,
-      rests: 'Wharf: 1 of 40 keys here, said to be 6 %',
+      rests: 'Wharf: comebacks here 1 of 40, stated 6 %',
     });
     expect(sourceChance('Wharf', [{ ...outcome, made: 990, redone: 198 }]).basisPoints).toBe(1986);
   });

@@ -33,8 +33,8 @@ export function sourceChance(source: string, outcomes: readonly SourceOutcome[])
     basisPoints: Math.round((stated * strength + redone * 10_000) / (strength + made)),
     rests:
       made === 0
-        ? `${source}: said to be ${percentOf(stated)}, not used here yet`
-        : `${source}: ${redone} of ${made} keys here, said to be ${percentOf(stated)}`,
+        ? `${source}: stated ${percentOf(stated)}, not used here yet`
+        : `${source}: comebacks here ${redone} of ${made}, stated ${percentOf(stated)}`,
   };
 }
 

@@ -40,7 +40,7 @@ export function quotePdf(head: QuoteHead, paper: QuotePaper): Promise<Buffer> {
         <Pair name="Made">
           {`${formatDay(head.madeOn, '')}, valid until ${formatDay(head.validUntil, '')}`}
         </Pair>
-        <Pair name="Car drives">{`${drives(chosen)}, where ordered today`}</Pair>
+        <Pair name="Ready by">{`${drives(chosen)}, where ordered today`}</Pair>
         <Text style={styles.head}>{chosen.name}</Text>
         <Text style={styles.small}>{chosen.notes.join(' ')}</Text>
         <AmountRow cells={['For', 'Net', 'Tax', 'With tax']} />
@@ -67,7 +67,7 @@ export function quotePdf(head: QuoteHead, paper: QuotePaper): Promise<Buffer> {
         {alternatives.map((option) => (
           <View key={option.kind} style={[styles.row, styles.ruled]} wrap={false}>
             <View style={{ flex: 1, paddingRight: 12 }}>
-              <Text>{`${option.name}, drives ${drives(option)}${againWords(option)}`}</Text>
+              <Text>{`${option.name}, ready by ${drives(option)}${againWords(option)}`}</Text>
               <Text style={styles.small}>{option.notes.join(' ')}</Text>
             </View>
             <Text style={[styles.mono, styles.bold]}>{show(option.totalMinor)}</Text>
@@ -133,5 +133,5 @@ function drives({ earliestOn, p80On }: PaperOption): string {
 
 function againWords({ redoPercent }: PaperOption): string {
   if (redoPercent === null) return '';
-  return `, made again: ${redoPercent === 0 ? 'under 1' : redoPercent} of 100`;
+  return `, comebacks: ${redoPercent === 0 ? 'under 1' : redoPercent} in 100`;
 }

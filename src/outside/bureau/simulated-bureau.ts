@@ -3,7 +3,7 @@ import { drawCodeRows } from '@/core/catalogue/code-rows';
 import { type Random, seededRandom } from '@/core/kinds/random';
 import type { Bureau, BureauAnswer, BureauQuestion } from './bureau';
 
-const failures = ['Nothing is on file for this car.', 'The file of this car is held back; ask the desk.'];
+const failures = ['Nothing is on file for this car.', 'The file of this car is held back; ask the dealer.'];
 
 /**
  * A stand-in for a bureau: the same question always gets the same answer, drawn from a seed, some of them a failure.

@@ -25,7 +25,7 @@ interface BureauPanelProps {
   readonly onAsk: EditAction;
 }
 
-/** Questions to the bureau: what each costs, what is under way and what came of it. */
+/** Questions to the code service: what each costs, what is under way and what came of it. */
 export function BureauPanel({
   job,
   enquiries,
@@ -54,7 +54,7 @@ export function BureauPanel({
   const money = (minor: number) => formatMoney({ minor, currency }, locale);
   return (
     <Panel
-      title="The bureau"
+      title="The code service"
       note="Keeps codes and PINs by VIN. The fee is due whether it finds something or not; answers are sealed as they come."
     >
       <ul className="flex flex-col gap-1">
@@ -112,7 +112,7 @@ export function BureauPanel({
             disabled={edit.pending}
             follows={money(fees[kind] ?? 0)}
           >
-            Ask the bureau
+            Ask the code service
           </Button>
         </form>
       )}

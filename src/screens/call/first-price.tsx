@@ -1,6 +1,6 @@
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import { formatMinutes, formatWait } from '@/core/kinds/units';
+import { formatMinutes } from '@/core/kinds/units';
 import { type Route, routeNames } from '@/core/programming/route';
 import { optionName } from '@/core/quote/option-kinds';
 import type { Available, QuoteOption } from '@/core/quote/quote';
@@ -33,14 +33,14 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
         {route.time &&
           route.time.workP50Minutes > 0 &&
           `, ${formatMinutes(route.time.workP50Minutes)} of work`}
-        {route.time && route.time.waitSeconds > 0 && `, wait ${formatWait(route.time.waitSeconds)}`}
+        {route.time && route.time.waitSeconds > 0 && `, wait ${formatMinutes(route.time.waitSeconds / 60)}`}
       </h2>
       <Table label="First price">
         <thead className="sr-only">
           <Tr>
             <Th>Option</Th>
             <Th>Total with tax</Th>
-            <Th>Drives, and what a further key adds</Th>
+            <Th>Ready by, and what a further key adds</Th>
           </Tr>
         </thead>
         <tbody>
@@ -49,7 +49,7 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
               <Th row>
                 {optionName(option.kind)}
                 {option.beatenBy && (
-                  <span className="block text-small">beaten by {optionName(option.beatenBy)}</span>
+                  <span className="block text-small">worse than {optionName(option.beatenBy)}</span>
                 )}
               </Th>
               <Td className="text-right font-mono text-ask font-bold max-sm:text-base">

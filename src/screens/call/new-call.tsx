@@ -150,7 +150,7 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
             {problemOf('carWords') && <Problems problems={[{ message: problemOf('carWords') ?? '' }]} />}
             <div className="sticky bottom-14 -mx-4 -mb-4 mt-auto grid grid-cols-2 gap-2 border-t border-line bg-biscuit p-4 sm:bottom-0">
               <Button type="submit" look="main" disabled={pending} follows="Alt Enter">
-                {pending ? 'Hanging' : 'Hang the tag'}
+                {pending ? 'Opening' : 'Open the job'}
               </Button>
               <Button
                 follows="clears the line"
@@ -267,7 +267,7 @@ function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: CallPrevie
       {refused && (
         <Notice tone="ochre">
           <p className="font-semibold">
-            {preview.route ? 'Only the desk is left as told.' : 'No route is feasible as told.'}
+            {preview.route ? 'Only the dealer is left as told.' : 'No route is feasible as told.'}
           </p>
           {preview.refused.map(({ kind, fact, lift }) => (
             <p key={kind}>

@@ -61,7 +61,7 @@ describe('the sentence to say', () => {
 
   it('says so where only the desk can', () => {
     const said = say(optionsOf(['franchiseDesk', 45_000, {}]));
-    expect(said).toContain('Only the desk of the make can do it: about $450.00');
+    expect(said).toContain('Only a dealer can do it: about $450.00');
     expect(said).not.toContain('registration');
   });
 });

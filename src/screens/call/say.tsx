@@ -38,9 +38,8 @@ export function Say({ options, route, otherTime, why, access, currency, locale, 
       <div>
         <h2 className="font-semibold">Say on the phone</h2>
         <p className="mt-1">
-          “{isSold(first.kind) ? 'From' : 'Only the desk of the make can do it: about'}{' '}
-          <b>{show(first.totalMinor)}</b> with tax{first.visit && !first.trip ? ', plus the trip' : ''},{' '}
-          {formatDay(first.earliestOn, today)}
+          “{isSold(first.kind) ? 'From' : 'Only a dealer can do it: about'} <b>{show(first.totalMinor)}</b>{' '}
+          with tax{first.visit && !first.trip ? ', plus the trip' : ''}, {formatDay(first.earliestOn, today)}
           {first.visit && first.inTime !== undefined && ` ${first.visit.hour}`}
           {first.furtherKeyMinor !== null && (
             <>

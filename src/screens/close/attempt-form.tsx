@@ -229,7 +229,8 @@ export function AttemptForm({
       )}
       {blocked && (
         <Notice tone="ochre">
-          Record the right to the car first: only none, a repair and the desk go without.
+          Record the right to the car first: only a key without programming, a repair and the dealer go
+          without.
         </Notice>
       )}
       <Button type="submit" className="self-start" disabled={event.pending || blocked}>

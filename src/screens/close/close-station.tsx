@@ -107,7 +107,7 @@ function RightLine({ job, authority }: { job: JobRef; authority: Authority | und
   if (job.closed) return null;
   return (
     <Notice tone="ochre">
-      The right to the car is not on record. Only the repair of a key that works and the desk go without.{' '}
+      The right to the car is not on record. Only the repair of a key that works and the dealer go without.{' '}
       <Link
         href={`/jobs/${job.number}/on-site`}
         prefetch={false}

@@ -35,7 +35,7 @@ export function SourcesPanel({ number, sources, onRedo }: SourcesPanelProps) {
           {sources.known.map(({ source, keys, redone, reason }) => (
             <li key={source}>
               {source}: {keys} {keys === 1 ? 'key' : 'keys'}
-              {redone > 0 && reason && `, ${redone} made again (${redoReasons[reason]})`}
+              {redone > 0 && reason && `, ${redone} comebacks (${redoReasons[reason]})`}
             </li>
           ))}
         </ul>

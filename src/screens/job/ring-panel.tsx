@@ -124,7 +124,7 @@ function RingOutcome({ edit }: { edit: ReturnType<typeof useEdit> }) {
 }
 
 const countHints = {
-  readable: 'The car tells it by the socket.',
+  readable: 'The car tells it by the OBD socket.',
   afterPin: 'This car tells it only after the PIN.',
   cannotSay: 'This platform cannot say; that is an ordinary answer.',
 };

@@ -19,7 +19,7 @@ export function MenuPanel({ draft, problemOf, onChange }: PartProps) {
     onChange({ menu: draft.menu.map((row, index) => (index === at ? { ...row, ...more } : row)) });
   return (
     <Panel
-      title="Menu"
+      title="Flat rates"
       note="By work and difficulty; hard is what often fails or takes more than an hour, and a pellet step that is hunted for."
     >
       <ul className="flex flex-col gap-1">

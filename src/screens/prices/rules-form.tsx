@@ -155,7 +155,7 @@ export function RulesForm(props: RulesFormProps) {
         />
         {fields(others)}
       </Panel>
-      <Panel title="Warranties of the shop" note="Months; 0 or empty where the customer bears a redo.">
+      <Panel title="Warranties of the shop" note="Months; 0 or empty where the customer bears a comeback.">
         <div className="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-4">
           {optionKinds
             .filter((kind) => isSold(kind))

@@ -47,7 +47,7 @@ export function OptionRow({ option, selected, today, show, onSelect }: OptionRow
             )}
             <span className="flex flex-wrap gap-1">
               {beatenBy && (
-                <Badge tone="oxide">beaten by {sourcingOptions[beatenBy].short.toLowerCase()}</Badge>
+                <Badge tone="oxide">worse than {sourcingOptions[beatenBy].short.toLowerCase()}</Badge>
               )}
               {!option.answers && <Badge tone="plain">gives no new key</Badge>}
               {stale.length > 0 && <Badge tone="ochre">old price: {stale.join(', ')}</Badge>}
@@ -55,10 +55,12 @@ export function OptionRow({ option, selected, today, show, onSelect }: OptionRow
           </span>
         </label>
         <Figure label="Total" strong value={show(totalMinor)} />
-        <Figure label="Drives" value={formatDay(option.earliestOn, today)}>
-          {option.p80On === option.earliestOn ? option.visit?.hour : `P80 ${formatDay(option.p80On, today)}`}
+        <Figure label="Ready by" value={formatDay(option.earliestOn, today)}>
+          {option.p80On === option.earliestOn
+            ? option.visit?.hour
+            : `four in five by ${formatDay(option.p80On, today)}`}
         </Figure>
-        <Figure label="Redo" value={percentWords(redo.percent)}>
+        <Figure label="Comeback" value={percentWords(redo.percent)}>
           {bearers[redo.bornBy]}
         </Figure>
         <Figure label="Earns" value={earnings ? show(earnings.marginMinor) : 'nothing'}>
@@ -134,7 +136,7 @@ function Figure({
   );
 }
 
-const payees = { shop: '', seller: 'to the seller', desk: 'to the desk' };
+const payees = { shop: '', seller: 'to the seller', desk: 'to the dealer' };
 
 function Lines({ option, show }: { option: Available; show: Show }) {
   const row = (line: QuoteLine) => (

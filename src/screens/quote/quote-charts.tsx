@@ -73,19 +73,19 @@ export function QuoteCharts({ options, currency, today, show }: QuoteChartsProps
           </h3>
           {drawn && (
             <Chart
-              label="Total against P80 day with redo chance"
+              label="Total against the day four in five are ready by"
               height={60 + 40 * options.length}
               draw={(ink) => daysDrawing(options, scale, show, ink)}
             />
           )}
-          <Table label="Total, day and redo">
+          <Table label="Total, day and comeback">
             <thead>
               <Tr>
                 <Th>Option</Th>
                 <Th className="text-right">Total</Th>
-                <Th>P80 day</Th>
-                <Th>Redo</Th>
-                <Th>Beaten by</Th>
+                <Th>Four in five by</Th>
+                <Th>Comeback</Th>
+                <Th>Worse than</Th>
               </Tr>
             </thead>
             <tbody>

@@ -43,7 +43,7 @@ export function QuotePaper(props: QuotePaperProps) {
         <dd>
           {formatDay(madeOn, '')}, valid until {formatDay(validUntil, '')}
         </dd>
-        <dt className="text-mute">Car drives</dt>
+        <dt className="text-mute">Ready by</dt>
         <dd>{drives(chosen)}, where ordered today</dd>
       </dl>
       <h2 className="mt-4 font-semibold">{chosen.name}</h2>
@@ -88,7 +88,7 @@ export function QuotePaper(props: QuotePaperProps) {
               <li key={option.kind} className="flex justify-between gap-4 border-t border-line py-1">
                 <span>
                   {option.name}, drives {drives(option)}
-                  {option.redoPercent !== null && `, to be made again ${percentWords(option.redoPercent)}`}
+                  {option.redoPercent !== null && `, comebacks ${percentWords(option.redoPercent)}`}
                   <span className="block text-small text-mute">{option.notes.join(' ')}</span>
                 </span>
                 <span className="font-mono">{show(option.totalMinor)}</span>

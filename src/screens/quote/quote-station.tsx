@@ -88,7 +88,7 @@ export function QuoteStation(props: QuoteStationProps) {
         }
         reason={
           first &&
-          `${optionName(first.kind)}, drives ${formatDay(first.earliestOn, today)}; redo ${percentWords(first.redo.percent)}.`
+          `${optionName(first.kind)}, ready by ${formatDay(first.earliestOn, today)}; comeback ${percentWords(first.redo.percent)}.`
         }
       />
       {otherTime && (
@@ -105,8 +105,8 @@ export function QuoteStation(props: QuoteStationProps) {
           <span />
           <span>Option</span>
           <span className="text-right">Total with tax</span>
-          <span className="text-right">Drives</span>
-          <span className="text-right">Redo, borne by</span>
+          <span className="text-right">Ready by</span>
+          <span className="text-right">Comeback, borne by</span>
           <span className="text-right">Earns</span>
         </div>
         <fieldset disabled={job.closed}>

@@ -80,7 +80,7 @@ export function RouteBench({ names, onAsk }: RouteBenchProps) {
           onChange={(event) => setMarket(event.target.value)}
         />
         <SelectField
-          label="Make, for its desk"
+          label="Make, for its dealer"
           value={make}
           empty="Not known"
           choices={choices(names.makes)}

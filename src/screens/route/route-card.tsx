@@ -1,6 +1,6 @@
 import { formatMoney } from '@/core/kinds/money';
 import { formatProbability } from '@/core/kinds/percent';
-import { formatMinutes, formatWait } from '@/core/kinds/units';
+import { formatMinutes } from '@/core/kinds/units';
 import { methodOf, type Need, noReturnWords, type Route, routeNames } from '@/core/programming/route';
 import { totalMinutes, type WorkTime } from '@/core/programming/work-time';
 import { classNames } from '@/ui/class-names';
@@ -118,7 +118,7 @@ function Times({ time }: { time: WorkTime }) {
         8 in 10 by {formatMinutes(totalMinutes(time, 'p80'))}
       </span>
       <span className="block text-small text-mute">
-        {time.waitSeconds > 0 ? `of it a wait of ${formatWait(time.waitSeconds)}` : 'no wait'}
+        {time.waitSeconds > 0 ? `of it a wait of ${formatMinutes(time.waitSeconds / 60)}` : 'no wait'}
       </span>
     </>
   );

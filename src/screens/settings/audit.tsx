@@ -24,7 +24,7 @@ interface AuditProps {
 const kinds = [
   { action: '', label: 'All' },
   { action: 'secret.', label: 'Secrets' },
-  { action: 'bureau.', label: 'Bureau' },
+  { action: 'bureau.', label: 'Code service' },
   { action: 'session.', label: 'Sessions' },
   { action: 'job.', label: 'Jobs' },
   { action: 'person.', label: 'People' },

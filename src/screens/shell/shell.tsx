@@ -101,7 +101,7 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
           className="hidden min-h-16 flex-col items-center justify-center gap-1 border-l-[5px] border-transparent text-small text-mute sm:flex"
         >
           <Keyboard aria-hidden size={22} strokeWidth={1.7} />
-          Keys ?
+          Shortcuts
         </button>
       </nav>
       <div id="page" tabIndex={-1} className="min-w-0 flex-1">

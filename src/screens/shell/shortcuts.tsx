@@ -21,7 +21,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
     <Overlay
       open={open}
       onOpenChange={onOpenChange}
-      title="Keys"
+      title="Shortcuts"
       note="One key each, whenever no field is being typed in; Esc leaves a field."
     >
       <dl className="grid grid-cols-[max-content_1fr] gap-x-6 gap-y-2">

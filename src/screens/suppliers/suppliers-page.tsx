@@ -43,8 +43,8 @@ export function SuppliersPage(props: SuppliersPageProps) {
             <Th>Sells</Th>
             <Th>Cut-off</Th>
             <Th className="text-right">Late by</Th>
-            <Th className="text-right">Said redo</Th>
-            <Th className="text-right">Made again here</Th>
+            <Th className="text-right">Stated comeback</Th>
+            <Th className="text-right">Comebacks here</Th>
             <Th className="text-right">Prices</Th>
             <Th>Read last</Th>
             <Th>Take away</Th>
@@ -190,7 +190,7 @@ function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
         {field('cutOff', 'Orders until', 'w-28')}
         {field('deliversBy', 'Here by', 'w-28')}
         {field('lateDays', 'Late by, days', 'w-28')}
-        {field('redo', 'Said redo, %', 'w-28', 'redoBasisPoints')}
+        {field('redo', 'Stated comeback, %', 'w-28', 'redoBasisPoints')}
         <Button type="submit" className="mt-6" disabled={pending}>
           Save the supplier
         </Button>

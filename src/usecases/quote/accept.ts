@@ -74,7 +74,7 @@ export async function acceptOption(
   if (refused) return failed(refused);
   const option = optionOnPaper(standing.paper, kind);
   if (!option) return failed('This option is not on the quote.', 'option');
-  if (!isSold(kind)) return failed('The desk is named for comparison; it is not ours to sell.', 'option');
+  if (!isSold(kind)) return failed('The dealer is named for comparison; it is not ours to sell.', 'option');
   await insertAcceptance(db, {
     ...accepting,
     quoteId: standing.quoteId,

@@ -3,7 +3,7 @@ import { carName, formatJobNumber } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import { type DistanceUnit, formatDistance, formatMinutes, formatWait } from '@/core/kinds/units';
+import { type DistanceUnit, formatDistance, formatMinutes } from '@/core/kinds/units';
 import { routeNames } from '@/core/programming/route';
 import type { QuotePaper } from '@/core/quote/paper';
 import type { Trip } from '@/core/travel/trip';
@@ -107,7 +107,7 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
     [
       'Time',
       route?.time &&
-        `${formatMinutes(route.time.workP50Minutes)} of work, ${formatMinutes(route.time.workP80Minutes)} in four cases of five${route.time.waitSeconds > 0 ? `; wait ${formatWait(route.time.waitSeconds)}` : ''}`,
+        `${formatMinutes(route.time.workP50Minutes)} of work, ${formatMinutes(route.time.workP80Minutes)} in four of five cases${route.time.waitSeconds > 0 ? `; wait ${formatMinutes(route.time.waitSeconds / 60)}` : ''}`,
     ],
     [
       'Quoted',

@@ -163,7 +163,7 @@ function rulesOf(
   const twice = <Item>(items: readonly Item[], key: (item: Item) => string) =>
     items.findIndex((item, at) => items.findIndex((other) => key(other) === key(item)) !== at);
   const menu = twice(rules.menu, ({ work, difficulty }) => `${work} ${difficulty}`);
-  if (menu >= 0) return failed('This work stands in the menu twice.', `menu.${menu}.work`);
+  if (menu >= 0) return failed('This work stands in the flat rates twice.', `menu.${menu}.work`);
   const band = twice(rules.bands, ({ toKm }) => String(toKm));
   if (band >= 0) return failed('Two bands end at the same distance.', `bands.${band}.toKm`);
   const hour = twice(rules.hours, ({ label }) => label);

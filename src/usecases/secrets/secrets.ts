@@ -97,11 +97,12 @@ export async function askBureau(actor: PersonActor, input: AskBureauInput): Prom
     const closed = await closedGate(db, actor, job.id, bureauPurpose[input.kind]);
     if (closed) return closed;
     const terms = (await listBureauTerms(db))[input.kind];
-    if (!terms) return failed('The shop has no bureau for this question.', 'kind');
+    if (!terms) return failed('The shop has no code service for this question.', 'kind');
     const question = await questionOf(db, job, input.kind, input.about);
     if ('ok' in question) return question;
     const doubt = input.kind === 'bittingFromCode' ? undefined : await vinDoubt(db, actor, job);
-    if (doubt) return failed(`${doubt} The bureau is not paid for it: mend VIN or make at Call.`, 'kind');
+    if (doubt)
+      return failed(`${doubt} The code service is not paid for it: mend VIN or make at Call.`, 'kind');
     const minutes = bureau.minutesFor(question, terms);
     const id = uuid();
     await insertEnquiry(db, {
@@ -209,7 +210,7 @@ export async function bittingOfCode(actor: PersonActor, input: BittingInput): Pr
         return kept(db, actor, job, { kind: 'bitting', source: 'series', value: formatBitting(bitting) });
     }
     return failed(
-      `No series of ${application.keyway.name} that the shop has holds this code. The bureau may.`,
+      `No series of ${application.keyway.name} that the shop has holds this code. The code service may.`,
       'about',
     );
   });
@@ -253,7 +254,7 @@ async function questionOf(
     const code = await codeOf(db, job, about);
     return typeof code === 'string' ? { kind, about: code, series: series ?? null, blade } : code;
   }
-  if (job.call.vin === null) return failed('The bureau answers by VIN: note it at Call first.', 'kind');
+  if (job.call.vin === null) return failed('The code service answers by VIN: note it at Call first.', 'kind');
   return { kind, about: job.call.vin, series: series ?? null, blade };
 }
 

@@ -63,7 +63,7 @@ export function customerBuys(request: QuoteRequest, state: KeyState, snapshot: Q
     },
     shopMinutes: 0,
     sources: bought.sources,
-    risk: { basisPoints: statedRisk.learned, rests: 'work to be done again: said to be 1.5 %' },
+    risk: { basisPoints: statedRisk.learned, rests: 'comebacks of the work, stated 1.5 %' },
     bornBy: (rules.warrantyMonths.customerBuys ?? 0) > 0 ? 'shop' : 'customer',
     againMinor: 0,
     againCustomerMinor: null,

@@ -175,21 +175,21 @@ describe('franchiseDesk', () => {
     const plain = { ...testSnapshot, articles: { ...testSnapshot.articles, remote: null, chip: null } };
     const labels = (found: ReturnType<typeof franchiseDesk>) =>
       drafted(found).others.map(({ label }) => label);
-    expect(labels(franchiseDesk(testRequest, now, plain))).toEqual(['BLANK', 'Labour of the desk']);
+    expect(labels(franchiseDesk(testRequest, now, plain))).toEqual(['BLANK', 'Labour of the dealer']);
     const changed = franchiseDesk({ ...testRequest, keys: 2 }, { ...now, module: 'BLANK' }, testSnapshot);
     expect(labels(changed)).toEqual([
       'REM × 2',
       'BLANK × 2',
       'BLANK',
-      'Labour of the desk',
-      'Programming fee of the desk × 2',
+      'Labour of the dealer',
+      'Programming fee of the dealer × 2',
     ]);
     expect(drafted(changed).notes[0]).toMatch(/the module must be changed there too/);
   });
 
   it('says why it is not there', () => {
     expect(reason(franchiseDesk(testRequest, now, { ...testSnapshot, desk: null }))).toBe(
-      'No desk of this make is known.',
+      'No dealer of this make is known.',
     );
     expect(reason(franchiseDesk(testRequest, now, { ...testSnapshot, prices: [] }))).toBe(
       'No original price for REM.',

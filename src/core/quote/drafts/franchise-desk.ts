@@ -18,7 +18,7 @@ export function franchiseDesk(
     { keys: request.keys, tow: !drives, articles, programs: articles.length > 1, module },
     snapshot,
   );
-  if (!desk || !lines.ok) return no(lines.ok ? 'No desk of this make is known.' : lines.reason);
+  if (!desk || !lines.ok) return no(lines.ok ? 'No dealer of this make is known.' : lines.reason);
   return {
     ok: true,
     route: 'desk',
@@ -32,7 +32,7 @@ export function franchiseDesk(
     visit: null,
     shopMinutes: 0,
     sources: [],
-    risk: { basisPoints: statedRisk.desk, rests: 'desks make a key again: said to be 1 %' },
+    risk: { basisPoints: statedRisk.desk, rests: 'comebacks at dealers, stated 1 %' },
     bornBy: 'desk',
     againMinor: 0,
     againCustomerMinor: null,
@@ -66,7 +66,7 @@ export function deskLines(
 ):
   | { readonly ok: true; readonly lines: readonly NetLine[] }
   | { readonly ok: false; readonly reason: string } {
-  if (!desk) return { ok: false, reason: 'No desk of this make is known.' };
+  if (!desk) return { ok: false, reason: 'No dealer of this make is known.' };
   const sold: NetLine[] = [];
   const pieces = [
     ...articles.map((article) => ({ article, count: keys })),
@@ -88,7 +88,7 @@ export function deskLines(
     );
   }
   const fee = line(
-    `Programming fee of the desk${times(keys)}`,
+    `Programming fee of the dealer${times(keys)}`,
     'programming',
     'labour',
     keys * desk.programmingMinor,
@@ -102,6 +102,6 @@ export function deskLines(
     rules.towBaseMinor + scaleMinor(rules.towPerKmMinor, tenths, 10),
     'desk',
   );
-  const labour = line('Labour of the desk', 'programming', 'labour', desk.labourMinor, 'desk');
+  const labour = line('Labour of the dealer', 'programming', 'labour', desk.labourMinor, 'desk');
   return { ok: true, lines: [...sold, labour, ...(programs ? [fee] : []), ...(tow ? [towed] : [])] };
 }

@@ -17,7 +17,7 @@ export function opens(request: QuoteRequest, _state: KeyState, snapshot: QuoteSn
     visit: { workMinutes: minutes, waitMinutes: 0, p80Minutes },
     shopMinutes: 0,
     sources: [],
-    risk: { basisPoints: statedRisk.desk, rests: 'a door that is opened stays open: said to be 1 %' },
+    risk: { basisPoints: statedRisk.desk, rests: 'comebacks of an open door, stated 1 %' },
     bornBy: 'shop',
     againMinor: 0,
     againCustomerMinor: null,

@@ -44,7 +44,7 @@ export function repair(request: QuoteRequest, { ways }: KeyState, { rules }: Quo
     },
     shopMinutes: 0,
     sources: [],
-    risk: { basisPoints: statedRisk.repair, rests: 'repairs that come back: said to be 6 %' },
+    risk: { basisPoints: statedRisk.repair, rests: 'comebacks of repairs, stated 6 %' },
     bornBy: (rules.warrantyMonths.shopRepair ?? 0) > 0 ? 'shop' : 'customer',
     againMinor: rules.repairPartsMinor,
     againCustomerMinor: null,

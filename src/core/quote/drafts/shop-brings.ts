@@ -133,8 +133,8 @@ function shopWork(
     shopMinutes: 0,
     sources: sourced.sources,
     risk: isClone(route)
-      ? { basisPoints: statedRisk.copied, rests: 'copies that fail later: said to be 2 %' }
-      : { basisPoints: statedRisk.learned, rests: 'work to be done again: said to be 1.5 %' },
+      ? { basisPoints: statedRisk.copied, rests: 'comebacks of copies, stated 2 %' }
+      : { basisPoints: statedRisk.learned, rests: 'comebacks of the work, stated 1.5 %' },
     bornBy: (rules.warrantyMonths[kind] ?? 0) > 0 ? 'shop' : 'customer',
     againMinor: (sourced.warrantyMonths ?? 0) > 0 ? 0 : Math.round(articles / request.keys),
     againCustomerMinor: null,
