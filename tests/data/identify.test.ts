@@ -2,6 +2,7 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { parseLine } from '@/core/identify/line/parse-line';
 import type { Lexicon } from '@/core/identify/line/reading';
 import type { PersonActor } from '@/core/kinds/actor';
+import { firstOption } from '@/core/quote/options';
 import { withCheckDigit } from '@/core/vin/check-digit';
 import { OpenJobInput } from '@/inputs/call-input';
 import { parseInput } from '@/inputs/parse';
@@ -108,6 +109,14 @@ describe('the preview of a call', () => {
     expect(view.options.filter(({ available }) => available)).toHaveLength(6);
     expect(view.refused).toEqual([]);
     expect((await database().query('SELECT count(*) FROM job')).rows).toEqual(before.rows);
+  });
+
+  it('prices a call that says nothing of its keys for both, and one that does for itself', async () => {
+    const unsaid = await preview('Merrowdale', { year: 2018, ignition: 'push' });
+    const first = firstOption(unsaid.options)?.totalMinor ?? 0;
+    expect(unsaid.spareMinor).toBeGreaterThan(0);
+    expect(unsaid.spareMinor).toBeLessThan(first);
+    expect((await preview('Merrowdale', { year: 2018, why: 'spare' })).spareMinor).toBeNull();
   });
 
   it('says what refuses every route of the van where only the desk is left', async () => {

@@ -11,6 +11,7 @@ import { closeJob } from '@/usecases/jobs/record';
 import { acceptOffer, openOffer, readOffer, sendMessage } from '@/usecases/quote/customer';
 import { acceptByPhone, makeLink, readReplies, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
+import { readJobSheet } from '@/usecases/quote/papers';
 import { noteRival, readRivals } from '@/usecases/quote/rivals';
 import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
 import { keepSecret } from '@/usecases/secrets/secrets';
@@ -135,6 +136,14 @@ describe('the options of a job', () => {
         minor: 1,
       }),
     ).toMatchObject({ ok: false, problems: [{ field: 'option' }] });
+    expect(
+      await agreePrice(actor, {
+        number,
+        version: await versionOf(actor, number),
+        option: 'shopOriginal',
+        minor: 9_900_000,
+      }),
+    ).toMatchObject({ ok: false, problems: [{ field: 'minor' }] });
   });
 
   it('are the same bytes for the same call at the same instant', async () => {
@@ -390,4 +399,15 @@ describe('an accepted quote', () => {
     );
     expect(left.rows[0].all.toLowerCase()).not.toContain('canary');
   });
+});
+
+it('the job sheet lists what to load, and never a key of the customer', async () => {
+  const actor = await person();
+  const number = await quotedJob(actor);
+  const sheet = await readJobSheet(actor, number);
+  const { quote } = await viewOf(actor, number);
+  const articles = quote?.snapshot.articles;
+  expect(sheet?.take).toContain(`1 ${articles?.blank}`);
+  expect(sheet?.take).toContain(`1 ${articles?.remote ?? articles?.chip}`);
+  expect(sheet?.take.join()).not.toMatch(/that the car knows|Owner's/);
 });

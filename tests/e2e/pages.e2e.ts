@@ -85,7 +85,7 @@ test('axe finds nothing on the stations, dialogs and error states of a job', asy
   await expectAccessible(page);
   await page.keyboard.press('Escape');
   await page.locator('body').press('?');
-  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByRole('dialog', { name: 'Shortcuts' })).toBeVisible();
   await expectAccessible(page);
 });
 
@@ -104,7 +104,7 @@ test('axe finds nothing on the VIN bench with a wrong VIN, and on the Identify b
   await page.getByRole('button', { name: 'Add it' }).click();
   await expect(page.getByText('What was told and seen does not fit together.')).toBeVisible();
   await expectAccessible(page);
-  for (const tab of ['Equals', 'Universal remotes', 'Sisters']) {
+  for (const tab of ['Equivalents', 'Universal remotes', 'Sisters']) {
     const found = page.getByRole('tab', { name: new RegExp(tab) });
     if (await found.isVisible()) {
       await found.click();

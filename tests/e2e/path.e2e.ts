@@ -166,7 +166,7 @@ test('the shortcuts are listed under ?', async ({ page }) => {
   await page.keyboard.press('Enter');
   await page.getByRole('heading', { name: 'Jobs' }).waitFor();
   await page.locator('body').press('?');
-  const dialog = page.getByRole('dialog', { name: 'Keys' });
+  const dialog = page.getByRole('dialog', { name: 'Shortcuts' });
   await expect(dialog).toContainText('New call');
   await page.keyboard.press('Escape');
   await expect(dialog).toBeHidden();

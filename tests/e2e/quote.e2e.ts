@@ -99,7 +99,10 @@ test('a bargain is refused below the floor, and taken at it', async ({ page }) =
   await page.getByRole('radio', { name: /new original/ }).check();
   const rival = page.getByLabel('Another firm says, with tax');
   await rival.fill('20');
-  await expect(page.getByText(/^Let it go, short by \$\d+\.\d\d\.$/)).toBeVisible();
+  await expect(
+    page.getByText(/^Not at that price: say \$\d+\.\d\d, \$\d+\.\d\d more than theirs\.$/),
+  ).toBeVisible();
+  await expect(page.getByRole('button', { name: /Agree on our lowest/ })).toBeVisible();
   const floor = /floor \$([\d.]+) with tax/.exec((await page.getByText(/floor \$/).textContent()) ?? '')?.[1];
   await rival.fill(floor ?? '');
   await expect(page.getByText('Take it.', { exact: true })).toBeVisible();

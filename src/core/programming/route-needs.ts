@@ -32,6 +32,7 @@ function knownKeys(request: RouteRequest, method: PlatformMethod): Need[] {
     {
       words: `${keyWord(knownKeysNeeded)} that the car knows${tags.length > 0 ? `: ${tags.join(' and ')}` : ''}`,
       state: helpers.length >= knownKeysNeeded ? 'there' : 'missing',
+      customers: true,
     },
     ...(wantsRankTest(request, method)
       ? [{ words: 'Test the rank first, by the sheet of the platform', state: 'to do' as const }]

@@ -71,6 +71,8 @@ export interface RefusedRoute {
 export interface Need {
   readonly words: string;
   readonly state: 'there' | 'missing' | 'to do';
+  /** A key of the customer: asked for at the car, and nothing to load. */
+  readonly customers?: true;
 }
 
 /** What cannot be taken back once it is done. */

@@ -93,7 +93,7 @@ function repairRoute(request: RouteRequest): Route {
       ? 'The chip of the old key into a new blade; cell, buttons or case where they are worn.'
       : 'Cell, buttons, or the old board in a new case.',
     effect: 'No other key changes; the mended one stays known.',
-    needs: broken.map(({ tag, name }) => ({ words: `Key ${tag}, ${name}`, state: 'there' })),
+    needs: broken.map(({ tag, name }) => ({ words: `Key ${tag}, ${name}`, state: 'there', customers: true })),
   };
   if (broken.length === 0)
     return {

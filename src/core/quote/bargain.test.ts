@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { bargainOver, laterCharges } from './bargain';
+import { bargainOver, highestAgreed, laterCharges } from './bargain';
 import { optionKinds } from './option-kinds';
 import { quoteOf } from './options';
 import type { QuoteSnapshot } from './quote';
@@ -23,7 +23,22 @@ describe('a bargain', () => {
     const { floorTotalMinor } = over(40_000);
     expect(over(floorTotalMinor).answer).toEqual({ kind: 'take' });
     expect(over(floorTotalMinor).atRival?.totalMinor).toBe(floorTotalMinor);
-    expect(over(floorTotalMinor - 1800).answer).toEqual({ kind: 'letGo', shortMinor: 1800 });
+    expect(over(floorTotalMinor - 1800).answer).toMatchObject({
+      kind: 'between',
+      shortMinor: 1800,
+      at: { totalMinor: floorTotalMinor },
+    });
+    // Where the list itself lies under the floor there is nothing between.
+    const dear = { ...testSnapshot, rules: { ...testRules, marginRateMinor: 100_000 } };
+    expect(over(10_000, dear).answer.kind).toBe('letGo');
+  });
+
+  it('is never over more than the shop’s own list', () => {
+    const { listTotalMinor } = over(40_000);
+    expect(over(listTotalMinor + 9000).atRival?.totalMinor).toBeLessThanOrEqual(listTotalMinor);
+    const highest = highestAgreed('shopOriginal', testRequest, testSnapshot) ?? 0;
+    expect(over(listTotalMinor).atRival?.priceMinor).toBe(highest);
+    expect(highestAgreed('franchiseDesk', testRequest, testSnapshot)).toBeNull();
   });
 
   it('is taken with a flexible time where waiting brings the floor under the price', () => {
@@ -66,6 +81,12 @@ describe('a bargain', () => {
             if (counter.change !== 'secondKey') expect(counter.totalMinor).toBeLessThanOrEqual(rival);
           }
           if (found?.answer.kind === 'letGo') expect(found.answer.shortMinor).toBeGreaterThan(0);
+          if (found?.answer.kind === 'between') {
+            expect(found.answer.at.totalMinor).toBeGreaterThan(rival);
+            expect(found.answer.at.totalMinor).toBeLessThan(found.listTotalMinor);
+          }
+          if (found?.atRival)
+            expect(found.atRival.totalMinor).toBeLessThanOrEqual(Math.min(rival, found.listTotalMinor));
         },
       ),
       { numRuns: 60 },

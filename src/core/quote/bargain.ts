@@ -9,6 +9,8 @@ import type { Quote, QuoteRequest, QuoteSnapshot } from './quote';
 export type BargainAnswer =
   | { readonly kind: 'take' }
   | { readonly kind: 'takeFlexible' }
+  /** Not at the rival's price; at the floor, which still lies under the shop's own list. */
+  | { readonly kind: 'between'; readonly shortMinor: number; readonly at: AtPrice }
   | { readonly kind: 'letGo'; readonly shortMinor: number };
 
 /** Something else that could be offered at or below the rival's price, or for a little more. */
@@ -25,7 +27,7 @@ export interface CounterOffer {
 export interface Bargain {
   readonly kind: OptionKind;
   readonly rivalMinor: number;
-  /** The option at the largest price whose total is not above the rival's; null where others are paid more already. */
+  /** The option at the largest price whose total is above neither the rival's nor the shop's own list; null where others are paid more already. */
   readonly atRival: AtPrice | null;
   readonly listTotalMinor: number;
   readonly floorMinor: number;
@@ -48,9 +50,11 @@ export function bargainOver(
   const request: QuoteRequest = { ...asked, agreed: null };
   const priced = priceOption(kind, request, snapshot.now, snapshot);
   if (!priced.ok || priced.own.length === 0) return undefined;
-  const price = priceForTotal(rivalMinor, priced.basis, snapshot);
+  const price = priceForTotal(Math.min(rivalMinor, priced.totalMinor), priced.basis, snapshot);
   const floorMinor = floorPrice(priced.basis, snapshot);
-  const floorTotalMinor = earnAt(floorMinor, priced.basis, snapshot).totalMinor;
+  const atFloor = earnAt(floorMinor, priced.basis, snapshot);
+  const floorTotalMinor = atFloor.totalMinor;
+  const shortMinor = floorTotalMinor - rivalMinor;
   const time = request.flexible ? undefined : flexibleOffer(kind, rivalMinor, request, snapshot);
   return {
     kind,
@@ -64,7 +68,9 @@ export function bargainOver(
         ? { kind: 'take' }
         : time
           ? { kind: 'takeFlexible' }
-          : { kind: 'letGo', shortMinor: floorTotalMinor - rivalMinor },
+          : floorTotalMinor < priced.totalMinor
+            ? { kind: 'between', shortMinor, at: atFloor }
+            : { kind: 'letGo', shortMinor },
     counters: [
       ...options.flatMap((one) =>
         one.available && one.kind !== kind && one.answers
@@ -75,6 +81,12 @@ export function bargainOver(
       ...(secondKeyOffer(kind, priced, rivalMinor, request, snapshot) ?? []),
     ],
   };
+}
+
+/** The largest price the shop may agree on for an option: that of its own list. Null where it takes none. */
+export function highestAgreed(kind: OptionKind, asked: QuoteRequest, snapshot: QuoteSnapshot): number | null {
+  const priced = priceOption(kind, { ...asked, agreed: null }, snapshot.now, snapshot);
+  return priced.ok && priced.own.length > 0 ? priceForTotal(priced.totalMinor, priced.basis, snapshot) : null;
 }
 
 /** Another option of the shop at the rival's price, its own where that is lower. */

@@ -124,6 +124,7 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
               options={preview?.options ?? []}
               route={preview?.route}
               otherTime={preview?.otherTime}
+              spareMinor={preview?.spareMinor ?? null}
               why={preview?.advice?.why}
               access={facts.access}
               currency={preview?.currency ?? 'USD'}

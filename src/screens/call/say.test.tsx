@@ -3,11 +3,12 @@ import { describe, expect, it } from 'vitest';
 import { optionsOf, testRoute } from '../../../tests/support/said';
 import { Say } from './say';
 
-const say = (options: Parameters<typeof Say>[0]['options']) => {
+const say = (options: Parameters<typeof Say>[0]['options'], spareMinor: number | null = null) => {
   render(
     <Say
       options={options}
       otherTime={null}
+      spareMinor={spareMinor}
       route={testRoute}
       why="cheapest"
       access={null}
@@ -45,6 +46,7 @@ describe('the sentence to say', () => {
       <Say
         options={late}
         otherTime={{ kind: 'shopAftermarket', visit: { day: '2027-03-04', hour: '08:10' }, totalMinor: 9900 }}
+        spareMinor={null}
         route={testRoute}
         why="cheapest"
         access={null}
@@ -57,6 +59,12 @@ describe('the sentence to say', () => {
     expect(said).toContain('plus the trip');
     expect(said).toContain('18:20');
     expect(said).toContain('In ordinary hours, Thu 4 Mar 08:10: $99.00.');
+  });
+
+  it('asks whether a key works where nobody said, and says both prices', () => {
+    expect(say(optionsOf(['shopAftermarket', 24_000, {}]), 9_500)).toContain(
+      'Does a key still work? With one from $95.00, with none from $240.00 with tax',
+    );
   });
 
   it('says so where only the desk can', () => {

@@ -10,6 +10,8 @@ interface SayProps {
   readonly options: readonly QuoteOption[];
   readonly route: Route | undefined;
   readonly otherTime: Quote['otherTime'];
+  /** What it takes where a key works, while nobody said how many do. */
+  readonly spareMinor: number | null;
   readonly why: string | undefined;
   readonly access: Access | null;
   readonly currency: string;
@@ -18,7 +20,17 @@ interface SayProps {
 }
 
 /** The sentence to say on the phone, why the price is what it is, and what to have ready. */
-export function Say({ options, route, otherTime, why, access, currency, locale, today }: SayProps) {
+export function Say({
+  options,
+  route,
+  otherTime,
+  spareMinor,
+  why,
+  access,
+  currency,
+  locale,
+  today,
+}: SayProps) {
   const first = firstOption(options);
   if (!first || !route) {
     return (
@@ -38,8 +50,15 @@ export function Say({ options, route, otherTime, why, access, currency, locale, 
       <div>
         <h2 className="font-semibold">Say on the phone</h2>
         <p className="mt-1">
-          “{isSold(first.kind) ? 'From' : 'Only a dealer can do it: about'} <b>{show(first.totalMinor)}</b>{' '}
-          with tax{first.visit && !first.trip ? ', plus the trip' : ''}, {formatDay(first.earliestOn, today)}
+          “
+          {spareMinor !== null && (
+            <>
+              Does a key still work? With one from <b>{show(spareMinor)}</b>, with none{' '}
+            </>
+          )}
+          {isSold(first.kind) ? (spareMinor === null ? 'From' : 'from') : 'Only a dealer can do it: about'}{' '}
+          <b>{show(first.totalMinor)}</b> with tax{first.visit && !first.trip ? ', plus the trip' : ''},{' '}
+          {formatDay(first.earliestOn, today)}
           {first.visit && first.inTime !== undefined && ` ${first.visit.hour}`}
           {first.furtherKeyMinor !== null && (
             <>

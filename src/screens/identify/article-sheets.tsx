@@ -34,7 +34,7 @@ export function ArticleSheets({ application, article, currency, locale }: Articl
     {
       name: 'equals',
       count: article.equals.length,
-      label: 'Equals',
+      label: 'Equivalents',
       content: <Equals application={application} article={article} price={price} />,
     },
     {
@@ -117,7 +117,7 @@ function Equals({
         In place of {application.remote?.article} with the badge of {application.remote?.badge},{' '}
         {price(ownMinor)}.
       </p>
-      <Table label="Equals under another badge">
+      <Table label="Equivalents under another badge">
         <thead>
           <Tr>
             <Th>Article</Th>

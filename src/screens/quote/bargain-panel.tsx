@@ -92,7 +92,21 @@ export function BargainPanel(props: BargainPanelProps) {
               </li>
             ))}
           </ul>
-          {bargain.answer.kind !== 'letGo' && bargain.atRival && (
+          {bargain.answer.kind === 'between' && (
+            <Button
+              disabled={job.closed || agree.pending}
+              onClick={() =>
+                agree.edit({
+                  option,
+                  minor: bargain.answer.kind === 'between' ? bargain.answer.at.priceMinor : null,
+                })
+              }
+              follows={`${sourcingOptions[option].short}, ${show(bargain.answer.at.totalMinor)} with tax`}
+            >
+              Agree on our lowest
+            </Button>
+          )}
+          {bargain.answer.kind !== 'letGo' && bargain.answer.kind !== 'between' && bargain.atRival && (
             <Button
               disabled={job.closed || agree.pending}
               onClick={() => agree.edit({ option, minor: bargain.atRival?.priceMinor ?? null })}
@@ -167,6 +181,11 @@ function answerWords({ answer, rivalMinor, listTotalMinor }: Bargain, show: Show
         : ['glaze', 'Take it.'];
     case 'takeFlexible':
       return ['ochre', 'Take it with a flexible time.'];
+    case 'between':
+      return [
+        'ochre',
+        `Not at that price: say ${show(answer.at.totalMinor)}, ${show(answer.shortMinor)} more than theirs.`,
+      ];
     case 'letGo':
       return ['oxide', `Let it go, short by ${show(answer.shortMinor)}.`];
   }

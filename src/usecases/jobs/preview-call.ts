@@ -7,6 +7,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import type { Advice } from '@/core/programming/advice';
 import type { RingTag } from '@/core/programming/ring';
 import type { RefusedRoute, Route } from '@/core/programming/route';
+import { firstOption } from '@/core/quote/options';
 import type { Quote, QuoteOption } from '@/core/quote/quote';
 import { readLexicon } from '@/data/catalogue';
 import { listPlaces } from '@/data/names';
@@ -23,6 +24,8 @@ export interface CallPreview {
   readonly refused: readonly RefusedRoute[];
   readonly options: readonly QuoteOption[];
   readonly otherTime: Quote['otherTime'];
+  /** What the option to say first takes where a key works; null where the call says how many do. */
+  readonly spareMinor: number | null;
   readonly tags: readonly RingTag[];
   /** What the VIN says, the make by its id; null without one. */
   readonly vin: (Omit<VinSaid, 'make' | 'doubts'> & { readonly makeId: string | null }) | null;
@@ -47,6 +50,7 @@ export async function previewCall(actor: PersonActor, input: OpenJobInput): Prom
     refused: (view.advice && view.advice.kind !== 'desk') || opensOnly ? [] : view.routes.flatMap(refusalOf),
     options: view.quote?.options ?? [],
     otherTime: view.quote?.otherTime ?? null,
+    spareMinor: saysOfKeys(input) ? null : await spareMinorOf(actor, input, make),
     tags: view.ring.tags,
     currency: view.shop.currency,
     locale: view.shop.locale,
@@ -60,6 +64,21 @@ export async function previewCall(actor: PersonActor, input: OpenJobInput): Prom
       : null,
     remarks,
   };
+}
+
+/** Whether a call says anything of how many keys there are. */
+function saysOfKeys({ why, working, lost }: OpenJobInput): boolean {
+  return why !== null || working !== null || lost !== null;
+}
+
+async function spareMinorOf(
+  actor: PersonActor,
+  input: OpenJobInput,
+  make: string | null,
+): Promise<number | null> {
+  if (input.modelId === null) return null;
+  const view = await computeView(database(), actor, await draftJob(actor, { ...input, why: 'spare' }, make));
+  return firstOption(view.quote?.options ?? [])?.totalMinor ?? null;
 }
 
 /** Routes that the platform lacks altogether have no time and are left out. */

@@ -4,8 +4,9 @@ import type { Actor } from '@/core/kinds/actor';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { type DistanceUnit, formatDistance, formatMinutes } from '@/core/kinds/units';
-import { routeNames } from '@/core/programming/route';
+import { makesKey, routeNames } from '@/core/programming/route';
 import type { QuotePaper } from '@/core/quote/paper';
+import type { KeyArticles } from '@/core/quote/quote';
 import type { Trip } from '@/core/travel/trip';
 import { findJob } from '@/data/jobs';
 import { findLabelJob, labelIds } from '@/data/key-labels';
@@ -87,6 +88,7 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
   if (!view) return undefined;
   const { job, shop, now, van, ring, routes, advice, quote, quotes } = view;
   const route = routes.find(({ kind }) => kind === (job.route ?? advice?.kind));
+  const way = route && quote?.snapshot.now.ways[route.kind];
   const kept = await listReservations(database(), job.id);
   const { appointment, call } = job;
   const trip = quote?.snapshot.trip;
@@ -123,7 +125,13 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
     keys: ring.tags.map(({ tag, name, word }) => ({ tag, name, word })),
     take: [
       ...kept.map(({ article, pieces }) => `${pieces} ${article}, kept for this job`),
-      ...(route?.needs ?? []).filter(({ state }) => state !== 'missing').map(({ words }) => words),
+      ...(kept.length === 0 && quote && route && makesKey(route.kind)
+        ? toLoad(quote.snapshot.articles, quote.request.keys)
+        : []),
+      ...(way?.credit ? [`Licence: ${way.credit.name}`] : []),
+      ...(route?.needs ?? [])
+        .filter(({ state, customers }) => state !== 'missing' && !customers)
+        .map(({ words }) => words),
     ],
     steps: route ? [route.how, route.effect].filter(Boolean) : [],
     gate: [
@@ -135,6 +143,11 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
       'Ventilate where an engine runs; hands out of the wheel while the steering lock moves; airbag and high-voltage parts untouched.',
     ],
   };
+}
+
+/** What the van carries for new keys, where nothing is kept for the job yet: a remote carries its chip. */
+function toLoad({ blank, remote, chip }: KeyArticles, keys: number): string[] {
+  return [remote ?? chip, blank].filter((one): one is string => one !== null).map((one) => `${keys} ${one}`);
 }
 
 function wayWords({ distanceKm, minutes, from }: Trip, unit: DistanceUnit): string {

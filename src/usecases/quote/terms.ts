@@ -1,6 +1,7 @@
 import type { PersonActor } from '@/core/kinds/actor';
 import { instantOf, localMoment } from '@/core/kinds/local-time';
 import { failed } from '@/core/kinds/result';
+import { highestAgreed } from '@/core/quote/bargain';
 import { setAppointment } from '@/data/appointments';
 import { listAccounts, listCoupons, storeJobTerms } from '@/data/quote-terms';
 import { getShopOrThrow } from '@/data/shop';
@@ -41,6 +42,10 @@ export async function agreePrice(actor: PersonActor, input: AgreePriceInput): Pr
     const option = view?.quote?.options.find(({ kind }) => kind === input.option);
     if (!option?.available || option.earnings === null)
       return failed('The shop takes no price for this option.', 'option');
+    const quote = view?.quote;
+    const highest = quote && highestAgreed(input.option, quote.request, quote.snapshot);
+    if (input.minor !== null && highest != null && input.minor > highest)
+      return failed('More than the shop’s own price: nothing above it is agreed.', 'minor');
     await storeJobTerms(db, job.id, {
       ...job.terms,
       agreedOption: input.minor === null ? null : input.option,

@@ -3,7 +3,7 @@ import { article, column, type ListDescription, note, oneOf, optional, text, wor
 /** What can stand in for a remote. */
 export const standInLists = {
   equals: {
-    title: 'Equals',
+    title: 'Equivalents',
     one: 'equal',
     about: 'Remotes that are the same under another badge.',
     columns: [article, column('equal', 'Equal', text(40)), note],
