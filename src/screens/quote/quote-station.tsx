@@ -106,7 +106,7 @@ export function QuoteStation(props: QuoteStationProps) {
           <span>Option</span>
           <span className="text-right">Total with tax</span>
           <span className="text-right">Ready by</span>
-          <span className="text-right">Comeback, borne by</span>
+          <span className="text-right">Comeback</span>
           <span className="text-right">Earns</span>
         </div>
         <fieldset disabled={job.closed}>

@@ -54,6 +54,13 @@ for (const [at, row] of rows.entries())
     const near = [row[place + 1], rows[at + 1]?.[place], rows[at + 1]?.[place - 1]];
     for (const other of near) if (other) beside.add(letter + other).add(other + letter);
   }
+/** The groups by the letters they end with, both ways round. */
+const byEnds = new Map<string, (readonly [string, string])[]>();
+for (const [one, other] of groups)
+  for (const pair of [[one, other] as const, [other, one] as const]) {
+    const key = `${pair[0].at(-1)}${pair[1].at(-1)}`;
+    byEnds.set(key, [...(byEnds.get(key) ?? []), pair]);
+  }
 const sounds = new Set(alike.flatMap(([one, other]) => [one + other, other + one]));
 const vowels = new Set('aeiouy');
 
@@ -82,12 +89,9 @@ export function slipsBetween(typed: string, name: string): number {
         best = Math.min(best, at(i, j - 1) + single(b, name[j - 2], name[j]) + (i === 0 ? costs.start : 0));
       if (i > 1 && j > 1 && a === name[j - 2] && typed[i - 2] === b && a !== b)
         best = Math.min(best, at(i - 2, j - 2) + costs.exchanged);
-      for (const [one, other] of groups) {
+      for (const [one, other] of byEnds.get(a + b) ?? [])
         if (ends(typed, i, one) && ends(name, j, other))
           best = Math.min(best, at(i - one.length, j - other.length) + costs.group);
-        if (ends(typed, i, other) && ends(name, j, one))
-          best = Math.min(best, at(i - other.length, j - one.length) + costs.group);
-      }
       (table[i] as number[])[j] = best;
     }
   }
