@@ -139,3 +139,9 @@ export class OpenJobInput extends CallInput {
   @Max(mostKeysWanted, { message: `Up to ${mostKeysWanted}.` })
   wanted!: number | null;
 }
+
+/** A call while it is typed: the code itself is not sent until the job is opened. */
+export class PreviewCallInput extends OpenJobInput {
+  /** A key code was told. */
+  @IsOptional() @IsBoolean({ message: 'Yes or no.' }) codeTold?: boolean;
+}

@@ -24,6 +24,7 @@ describe('openingRing', () => {
     ['one stolen, one works', { working: 1 }, 'stolen', ['here', 'stolen', 'new']],
     ['both stolen', { lost: 2, working: 0 }, 'stolen', ['stolen', 'stolen', 'new']],
     ['keys in the car', {}, 'keysInside', ['elsewhere']],
+    ['keys in the car, and a spare wanted', { wanted: 1 }, 'keysInside', ['here', 'new']],
     ['nothing said', {}, null, ['new']],
   ])('%s', (_what, told, why, expected) => {
     expect(words(told, why)).toEqual(expected);

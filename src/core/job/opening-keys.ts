@@ -64,8 +64,8 @@ export function openingRing(told: OpeningKeys, why: Why | null, makeId: () => st
   for (let at = 0; at < Math.min(working, 8); at += 1) {
     const fault = at === 0 && why ? faultOfWhy[why] : undefined;
     add(at === 0 ? "Owner's" : 'Spare', {
-      // Locked in the car it is in nobody's hand.
-      ...(at === 0 && why === 'keysInside' && { presence: 'elsewhere' }),
+      // Locked in the car it is in nobody's hand; where a new one is wanted too it is there for it once the car is open.
+      ...(at === 0 && why === 'keysInside' && wanted === 0 && { presence: 'elsewhere' }),
       faults: fault ? [fault] : [],
       blade: at === 0 && why === 'broken' ? 'broken' : 'good',
       ...(at === 0 && told.valet && { rank: 'valet' }),

@@ -12,6 +12,7 @@ describe('what can be looked at for a job', () => {
     expect(sightOf(here).key).toBe('inHand');
     expect(sightOf(lost).key).toBe('remembered');
     expect(sightOf({ ...here, keys: [] }).key).toBe('inHand');
+    expect(sightOf({ ...here, call: { ...call, why: 'keysInside' } }).key).toBe('remembered');
     expect(sightOf({ ...here, keys: [], call: { ...call, why: 'stolen' } }).key).toBe('remembered');
   });
 

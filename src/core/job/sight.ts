@@ -19,7 +19,9 @@ export function sightOf(
   stand?: Stand,
 ): Sight {
   const brought = keys.filter(({ madeHere }) => !madeHere);
-  const inHand = brought.some(({ presence }) => presence === 'here');
+  // Keys in a locked car are in nobody's hand until it is open.
+  const inside = call.why === 'keysInside' && log.doors.length === 0;
+  const inHand = !inside && brought.some(({ presence }) => presence === 'here');
   const gone = brought.length > 0 || call.why === 'lost' || call.why === 'stolen';
   const there =
     authorityStage(authority) === 'onSite' || log.countBefore !== undefined || log.attempts.length > 0;

@@ -27,7 +27,10 @@ export interface CounterOffer {
 export interface Bargain {
   readonly kind: OptionKind;
   readonly rivalMinor: number;
-  /** The option at the largest price whose total is above neither the rival's nor the shop's own list; null where others are paid more already. */
+  /**
+   * The option at the largest price whose total is above neither the rival's nor the shop's own list; null where others are
+   * paid more already.
+   */
   readonly atRival: AtPrice | null;
   readonly listTotalMinor: number;
   readonly floorMinor: number;
@@ -54,7 +57,6 @@ export function bargainOver(
   const floorMinor = floorPrice(priced.basis, snapshot);
   const atFloor = earnAt(floorMinor, priced.basis, snapshot);
   const floorTotalMinor = atFloor.totalMinor;
-  const shortMinor = floorTotalMinor - rivalMinor;
   const time = request.flexible ? undefined : flexibleOffer(kind, rivalMinor, request, snapshot);
   return {
     kind,
@@ -63,14 +65,7 @@ export function bargainOver(
     listTotalMinor: priced.totalMinor,
     floorMinor,
     floorTotalMinor,
-    answer:
-      floorTotalMinor <= rivalMinor
-        ? { kind: 'take' }
-        : time
-          ? { kind: 'takeFlexible' }
-          : floorTotalMinor < priced.totalMinor
-            ? { kind: 'between', shortMinor, at: atFloor }
-            : { kind: 'letGo', shortMinor },
+    answer: answerTo(rivalMinor, atFloor, priced.totalMinor, time !== undefined),
     counters: [
       ...options.flatMap((one) =>
         one.available && one.kind !== kind && one.answers
@@ -81,6 +76,20 @@ export function bargainOver(
       ...(secondKeyOffer(kind, priced, rivalMinor, request, snapshot) ?? []),
     ],
   };
+}
+
+function answerTo(
+  rivalMinor: number,
+  atFloor: AtPrice,
+  listTotalMinor: number,
+  waiting: boolean,
+): BargainAnswer {
+  const shortMinor = atFloor.totalMinor - rivalMinor;
+  if (shortMinor <= 0) return { kind: 'take' };
+  if (waiting) return { kind: 'takeFlexible' };
+  return atFloor.totalMinor < listTotalMinor
+    ? { kind: 'between', shortMinor, at: atFloor }
+    : { kind: 'letGo', shortMinor };
 }
 
 /** The largest price the shop may agree on for an option: that of its own list. Null where it takes none. */

@@ -33,7 +33,7 @@ export function keyStateOf(
     readonly allKeysLost: boolean;
     readonly drives: boolean;
     readonly hasPin: boolean;
-    readonly cutFrom?: KeyState['cutFrom'];
+    readonly cutFrom: NonNullable<KeyState['cutFrom']>;
   },
 ): KeyState {
   const advice = adviseRoute(routes, request);
@@ -47,7 +47,7 @@ export function keyStateOf(
     order: advice?.order.steps.map(({ kind }) => kind) ?? [],
     allKeysLost,
     drives,
-    ...(cutFrom && { cutFrom }),
+    cutFrom,
     module: onlyByModule(request.platform, request.situation),
     missing: missingKeys(request.situation),
   };
@@ -117,7 +117,12 @@ function stateIn(request: RouteRequest, situation: KeySituation, allKeysLost: bo
   const advice = adviseRoute(routes, then);
   if (!advice || advice.kind === 'desk') return null;
   return {
-    ...keyStateOf(then, routes, advice.kind, { allKeysLost, drives: !allKeysLost, hasPin: false }),
+    ...keyStateOf(then, routes, advice.kind, {
+      allKeysLost,
+      drives: !allKeysLost,
+      hasPin: false,
+      cutFrom: allKeysLost ? 'lock' : 'key',
+    }),
     ...(situation.wanted > 1 && { keys: situation.wanted }),
   };
 }

@@ -4,12 +4,13 @@ import { scaleMinor } from '@/core/kinds/money';
 import { moreKeysNote } from '@/core/programming/keys-at-least';
 import { makesKey } from '@/core/programming/route';
 import { arrivalOf } from '@/core/supply/arrival';
+import type { Trip } from '@/core/travel/trip';
 import { findBeaten } from './beaten';
 import { type DeskGrounds, type DeskWork, deskLines } from './drafts/franchise-desk';
 import { earningsOf } from './earnings';
 import { hourRuleAt } from './hour';
 import { sum } from './lines';
-import { isOwn, type OptionKind, optionKinds, sourcingOptions } from './option-kinds';
+import { isOwn, isSold, type OptionKind, optionKinds, sourcingOptions } from './option-kinds';
 import { type Priced, priceOption } from './priced';
 import type { Available, KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 import { secondKeyOf } from './second-key';
@@ -192,6 +193,16 @@ export function firstOption(options: readonly QuoteOption[]): Available | undefi
   const timely = own.filter(({ inTime }) => inTime !== false);
   const [first] = [...(timely.length > 0 ? timely : own)].sort((a, b) => leads(a) - leads(b));
   return first ?? stands[0] ?? available[0];
+}
+
+/** From where the van comes for an option; quotes of earlier times know one trip for all. */
+export function tripOf(option: Available | undefined, { trip }: Pick<QuoteSnapshot, 'trip'>): Trip | null {
+  return option?.trip ?? trip;
+}
+
+/** Whether somebody must show who he is and what right he has to the car: not for a mended key, nor for what others sell. */
+export function wantsPapers({ route, kind }: Pick<Available, 'route' | 'kind'>): boolean {
+  return route !== 'repair' && isSold(kind);
 }
 
 function leads({ leadMinor, totalMinor }: Available): number {

@@ -10,8 +10,10 @@ import {
   routeNames,
   routeWord,
 } from '@/core/programming/route';
+import type { Trip } from '@/core/travel/trip';
 import { laterCharges } from './bargain';
-import { isSold, type OptionKind, optionName, sourcingOptions } from './option-kinds';
+import { type OptionKind, optionName, sourcingOptions } from './option-kinds';
+import { tripOf, wantsPapers } from './options';
 import type { Available, Payee, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 import { tripLines } from './trip-lines';
 
@@ -83,7 +85,6 @@ export function paperOf(
     .filter(({ kind, beatenBy, answers }) => kind !== offered && beatenBy === null && answers)
     .sort((a, b) => a.totalMinor - b.totalMinor)
     .slice(0, 2);
-  const papers = chosen.route !== 'repair' && isSold(chosen.kind);
   return {
     car,
     work: workWords(chosen, request),
@@ -93,13 +94,13 @@ export function paperOf(
     chosen: onPaper(chosen),
     alternatives: others.map(onPaper),
     furtherKeyMinor: chosen.furtherKeyMinor,
-    included: includedIn(chosen, snapshot),
+    included: includedIn(chosen, tripOf(chosen, snapshot)),
     notIncluded: [
       'Faults found in locks, wiring or modules.',
       'Waiting that the customer causes.',
       ...(chosen.visit === null ? ['A visit to the car.'] : []),
     ],
-    authority: papers
+    authority: wantsPapers(chosen)
       ? 'The person, a photo identity, and the registration or another proof of the right to the car, together with the plate. Without them no work is done; local law and the shop’s own rules prevail.'
       : null,
     terms: termsOf(chosen, request, snapshot),
@@ -138,14 +139,16 @@ function plainWords({ kind, redo, warrantyMonths }: Available): string[] {
     customer: 'If it does not work you pay for the second try.',
     desk: 'The dealer makes it good.',
   };
-  return [sourcingOptions[kind].about, bears[redo.bornBy]];
+  // A door that is open stays open: nobody has anything to make good.
+  return [sourcingOptions[kind].about, ...(kind === 'shopOpens' ? [] : [bears[redo.bornBy]])];
 }
 
-function includedIn({ lines, visit, kind, route }: Available, { trip }: QuoteSnapshot): string[] {
+function includedIn({ lines, visit, kind, route }: Available, trip: Trip | null): string[] {
   const has = (part: string) => lines.some((line) => line.part === part && line.payee === 'shop');
   return [
     ...(has('article') ? ['The key with all its parts.'] : []),
     ...(has('cutting') ? ['Cutting the blade.'] : []),
+    ...(kind === 'shopOpens' ? ['Opening the car.'] : []),
     ...(has('programming') && sourcingOptions[kind].newKey
       ? [
           route === 'none'
@@ -159,8 +162,8 @@ function includedIn({ lines, visit, kind, route }: Available, { trip }: QuoteSna
 }
 
 function termsOf(chosen: Available, request: QuoteRequest, snapshot: QuoteSnapshot): PaperTerm[] {
-  const { rules, trip, account } = snapshot;
-  const tripMinor = tripLines(trip, request.book, rules)[0]?.statedMinor ?? 0;
+  const { rules, account } = snapshot;
+  const tripMinor = tripLines(tripOf(chosen, snapshot), request.book, rules)[0]?.statedMinor ?? 0;
   const later = laterCharges(snapshot, tripMinor);
   return [
     ...(chosen.depositMinor > 0

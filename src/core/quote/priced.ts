@@ -151,7 +151,7 @@ function visitOf(
   return {
     earliest: first?.at ?? null,
     p80: last?.at ?? null,
-    trip: (first?.gap?.trip ?? null) || trip,
+    trip: first?.gap?.trip ?? trip,
     inTime: reserved === null && asked === null ? undefined : inTime || wished !== null,
     notes,
   };

@@ -47,6 +47,8 @@ export interface RecommendationGrounds {
   readonly hasPin: boolean;
   /** A key code or a bitting is. */
   readonly hasCode: boolean;
+  /** There is a VIN, and nothing speaks against its being this car's: a code by it can be bought. */
+  readonly vinFits: boolean;
 }
 
 export interface PricedQuote extends Quote {
@@ -146,7 +148,7 @@ function priceable(
         allKeysLost,
         drives: drives(situation, application.ignition),
         hasPin: grounds.hasPin,
-        cutFrom: cutFromOf(job, situation, grounds),
+        cutFrom: cutFromOf(situation, grounds),
       }),
       later: null,
       lost: null,
@@ -161,14 +163,13 @@ function mustBeOpened({ call }: Job, situation: KeySituation): boolean {
 
 /** Where the cut of a new key comes from: a key in hand, whatever the car thinks of it, else a code, else the car itself. */
 function cutFromOf(
-  { call }: Job,
   { keys }: KeySituation,
-  { hasCode }: RecommendationGrounds,
+  { hasCode, vinFits }: RecommendationGrounds,
 ): NonNullable<KeyState['cutFrom']> {
   if (keys.some(({ presence, madeHere, blade }) => presence === 'here' && !madeHere && blade !== 'uncut'))
     return 'key';
   if (hasCode) return 'code';
-  return call.vin === null ? 'lock' : 'vin';
+  return vinFits ? 'vin' : 'lock';
 }
 
 /** Whether a fault of a key made them call, and not the wish for one more. */

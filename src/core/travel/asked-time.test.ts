@@ -30,4 +30,12 @@ describe('when a caller wants the car ready', () => {
   ])('%s', (_what, told, expected) => {
     expect(ask(told)).toEqual(expected);
   });
+
+  it('is of the day on which it was told', () => {
+    const told = { ...nothing, by: '18:00' };
+    expect(askedTime(told, open, now, '2027-03-03')).not.toBeNull();
+    expect(askedTime(told, open, now, '2027-03-02')).toBeNull();
+    expect(askedTime({ ...nothing, urgent: true }, open, now, '2027-03-02')).toBeNull();
+    expect(askedTime({ ...told, day: '2027-03-04' }, open, now, '2027-03-02')?.day).toBe('2027-03-04');
+  });
 });

@@ -14,16 +14,18 @@ const nightBefore = 30;
 const nightWork = 180;
 
 /**
- * The hours within which a caller wants the car ready; null where nothing was said, or it is over. An hour before the shop
+ * The hours within which a caller wants the car ready; null where nothing was said, or it is over. An hour without a day is
+ * of the day on which it was told, and not asked for again on the next. An hour before the shop
  * opens is the hour to come; a later one is the hour to be ready by.
  */
 export function askedTime(
   { urgent, day, from, by }: WhenTold,
   open: Pick<OpenHours, 'from' | 'to'>,
   now: LocalMoment,
+  toldOn: LocalDay = now.day,
 ): AskedTime | null {
   if (!urgent && day === null && from === null && by === null) return null;
-  const on = day ?? now.day;
+  const on = day ?? toldOn;
   if (on < now.day) return null;
   const soonest = on === now.day ? now.hour : '00:00';
   const asked = hoursOf({ urgent: urgent && day === null, from, by }, open);

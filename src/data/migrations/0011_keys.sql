@@ -8,10 +8,3 @@ ALTER TABLE shop ADD plain_copy_rule text NOT NULL DEFAULT 'papers' CHECK (plain
 
 -- What it is worth not to erase a key that is kept elsewhere: it has to be brought and learned again.
 ALTER TABLE shop ADD away_key_harm_minor integer NOT NULL DEFAULT 6000 CHECK (away_key_harm_minor >= 0);
-
--- The ladder of a pellet: how many steps, and how long a wrong one shuts the car.
-ALTER TABLE platform
-  ADD pellet_steps smallint CHECK (pellet_steps BETWEEN 2 AND 40),
-  ADD lockout_seconds integer CHECK (lockout_seconds BETWEEN 0 AND 86400),
-  ADD CHECK ((pellet_steps IS NULL) = (lockout_seconds IS NULL)),
-  ADD CHECK (pellet_steps IS NULL OR chip_family = 'PEL');

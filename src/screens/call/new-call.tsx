@@ -57,7 +57,13 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
   const [ofVin, setOfVin] = useState<CallPreview['vin']>(null);
   const sent = sentPerson(told);
   const facts: CallFacts = { ...withVin(factsOfLine(reading), sent.vin === null ? null : ofVin), ...byHand };
-  const { preview, problems: previewProblems } = usePreview(facts, sent.vin, onPreview, setOfVin);
+  const { preview, problems: previewProblems } = usePreview(
+    facts,
+    sent.vin,
+    keyCode.trim() !== '',
+    onPreview,
+    setOfVin,
+  );
   const { submit, pending, problems, problemOf, general } = useSubmit(onOpen);
 
   const open = () =>
@@ -359,14 +365,23 @@ function VinSays({ vin, lexicon }: { readonly vin: CallPreview['vin']; readonly 
 function usePreview(
   facts: CallFacts,
   vin: string | null,
+  codeTold: boolean,
   onPreview: NewCallProps['onPreview'],
   onVin: (said: CallPreview['vin']) => void,
 ) {
   const [preview, setPreview] = useState<CallPreview>();
   const [problems, setProblems] = useState<Failed['problems']>([]);
-  const key = JSON.stringify({ facts, vin: vin?.length === vinLength ? vin : null });
+  const key = JSON.stringify({ facts, vin: vin?.length === vinLength ? vin : null, codeTold });
   useEffect(() => {
-    const { facts: asked, vin: whole }: { facts: CallFacts; vin: string | null } = JSON.parse(key);
+    const {
+      facts: asked,
+      vin: whole,
+      codeTold: told,
+    } = JSON.parse(key) as {
+      facts: CallFacts;
+      vin: string | null;
+      codeTold: boolean;
+    };
     if (whole === null) onVin(null);
     if (asked.modelId === null && whole === null) {
       setPreview(undefined);
@@ -380,6 +395,7 @@ function usePreview(
         ...sentPerson(nobody),
         vin: whole,
         keyCode: null,
+        codeTold: told,
         line: '',
       }).catch(() => undefined);
       if (!current || !answer) return;

@@ -3,18 +3,21 @@ import { describe, expect, it } from 'vitest';
 import { optionsOf, testRoute } from '../../../tests/support/said';
 import { Say } from './say';
 
-const say = (options: Parameters<typeof Say>[0]['options'], spareMinor: number | null = null) => {
+type SayProps = Parameters<typeof Say>[0];
+
+const say = (options: SayProps['options'], more: Partial<SayProps> = {}) => {
   render(
     <Say
       options={options}
       otherTime={null}
-      spareMinor={spareMinor}
+      spareMinor={null}
       route={testRoute}
       why="cheapest"
       access={null}
       currency="USD"
       locale="en-US"
       today="2027-03-03"
+      {...more}
     />,
   );
   return screen.getByText(/with tax/).textContent;
@@ -42,27 +45,19 @@ describe('the sentence to say', () => {
         inTime: true,
       },
     ]);
-    render(
-      <Say
-        options={late}
-        otherTime={{ kind: 'shopAftermarket', visit: { day: '2027-03-04', hour: '08:10' }, totalMinor: 9900 }}
-        spareMinor={null}
-        route={testRoute}
-        why="cheapest"
-        access={null}
-        currency="USD"
-        locale="en-US"
-        today="2027-03-03"
-      />,
-    );
-    const said = screen.getByText(/with tax/).textContent;
+    const otherTime = {
+      kind: 'shopAftermarket',
+      visit: { day: '2027-03-04', hour: '08:10' },
+      totalMinor: 9900,
+    } as const;
+    const said = say(late, { otherTime });
     expect(said).toContain('plus the trip');
     expect(said).toContain('18:20');
     expect(said).toContain('In ordinary hours, Thu 4 Mar 08:10: $99.00.');
   });
 
   it('asks whether a key works where nobody said, and says both prices', () => {
-    expect(say(optionsOf(['shopAftermarket', 24_000, {}]), 9_500)).toContain(
+    expect(say(optionsOf(['shopAftermarket', 24_000, {}]), { spareMinor: 9_500 })).toContain(
       'Does a key still work? With one from $95.00, with none from $240.00 with tax',
     );
   });

@@ -3,7 +3,7 @@ import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import type { Route } from '@/core/programming/route';
 import { isSold } from '@/core/quote/option-kinds';
-import { firstOption } from '@/core/quote/options';
+import { firstOption, wantsPapers } from '@/core/quote/options';
 import type { Quote, QuoteOption } from '@/core/quote/quote';
 
 interface SayProps {
@@ -43,8 +43,7 @@ export function Say({
     );
   }
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
-  const papers =
-    (first.route !== 'none' || first.kind === 'shopOpens') && first.route !== 'repair' && isSold(first.kind);
+  const papers = wantsPapers(first);
   return (
     <div className="flex flex-col gap-3">
       <div>
@@ -56,7 +55,11 @@ export function Say({
               Does a key still work? With one from <b>{show(spareMinor)}</b>, with none{' '}
             </>
           )}
-          {isSold(first.kind) ? (spareMinor === null ? 'From' : 'from') : 'Only a dealer can do it: about'}{' '}
+          {isSold(first.kind)
+            ? spareMinor === null
+              ? 'From'
+              : 'from'
+            : `${spareMinor === null ? 'Only' : 'only'} a dealer can do it: about`}{' '}
           <b>{show(first.totalMinor)}</b> with tax{first.visit && !first.trip ? ', plus the trip' : ''},{' '}
           {formatDay(first.earliestOn, today)}
           {first.visit && first.inTime !== undefined && ` ${first.visit.hour}`}
@@ -83,7 +86,9 @@ export function Say({
             <p className="text-mute">The car is locked: take the opening kit. Nobody in it, no animal?</p>
           )}
           {papers && (
-            <p className="text-mute">Person, papers and plate together before the memory is touched.</p>
+            <p className="text-mute">
+              Person, papers and plate together before the memory is touched or a key is handed over.
+            </p>
           )}
         </div>
       )}

@@ -3,6 +3,7 @@
 import { type ReactNode, useState } from 'react';
 import { minorPlaces } from '@/core/kinds/money';
 import { type Bargain, bargainOver, type CounterOffer } from '@/core/quote/bargain';
+import type { AtPrice } from '@/core/quote/earnings';
 import type { GoingPrice } from '@/core/quote/going-price';
 import { type OptionKind, optionName, sourcingOptions } from '@/core/quote/option-kinds';
 import type { PricedQuote } from '@/core/quote/recommend';
@@ -37,6 +38,7 @@ export function BargainPanel(props: BargainPanelProps) {
   const asked = told.trim() !== '' && Number.isFinite(amount) && amount > 0;
   const rivalMinor = Math.round(amount * 10 ** minorPlaces(snapshot.currency));
   const bargain = asked ? bargainOver(option, rivalMinor, request, snapshot, quote) : undefined;
+  const agreeable = bargain && agreeableOf(bargain);
   const { agreed } = request;
   return (
     <Panel title="Bargain" note={goingWords(going, show)}>
@@ -92,27 +94,13 @@ export function BargainPanel(props: BargainPanelProps) {
               </li>
             ))}
           </ul>
-          {bargain.answer.kind === 'between' && (
+          {agreeable && (
             <Button
               disabled={job.closed || agree.pending}
-              onClick={() =>
-                agree.edit({
-                  option,
-                  minor: bargain.answer.kind === 'between' ? bargain.answer.at.priceMinor : null,
-                })
-              }
-              follows={`${sourcingOptions[option].short}, ${show(bargain.answer.at.totalMinor)} with tax`}
+              onClick={() => agree.edit({ option, minor: agreeable.at.priceMinor })}
+              follows={`${sourcingOptions[option].short}, ${show(agreeable.at.totalMinor)} with tax`}
             >
-              Agree on our lowest
-            </Button>
-          )}
-          {bargain.answer.kind !== 'letGo' && bargain.answer.kind !== 'between' && bargain.atRival && (
-            <Button
-              disabled={job.closed || agree.pending}
-              onClick={() => agree.edit({ option, minor: bargain.atRival?.priceMinor ?? null })}
-              follows={`${sourcingOptions[option].short}, ${show(bargain.atRival.totalMinor)} with tax`}
-            >
-              Agree on the rival’s price
+              {agreeable.label}
             </Button>
           )}
         </Answer>
@@ -148,6 +136,12 @@ export function BargainPanel(props: BargainPanelProps) {
       )}
     </Panel>
   );
+}
+
+/** What can be agreed on by one press; nothing where the job is let go. */
+function agreeableOf({ answer, atRival }: Bargain): { readonly label: string; readonly at: AtPrice } | null {
+  if (answer.kind === 'between') return { label: 'Agree on our lowest', at: answer.at };
+  return answer.kind === 'letGo' || !atRival ? null : { label: 'Agree on the rival’s price', at: atRival };
 }
 
 function Answer({ bargain, show, children }: { bargain: Bargain; show: Show; children: ReactNode }) {

@@ -7,7 +7,7 @@ import type { Result } from '@/core/kinds/result';
 import { routeNames } from '@/core/programming/route';
 import type { GoingPrice } from '@/core/quote/going-price';
 import { type OptionKind, optionName } from '@/core/quote/option-kinds';
-import { firstOption } from '@/core/quote/options';
+import { firstOption, tripOf } from '@/core/quote/options';
 import { bookStyles } from '@/core/quote/price-rules';
 import type { Available } from '@/core/quote/quote';
 import type { PricedQuote } from '@/core/quote/recommend';
@@ -74,6 +74,7 @@ export function QuoteStation(props: QuoteStationProps) {
   const show = showIn(snapshot.currency, locale);
   const available = options.filter((option): option is Available => option.available);
   const first = firstOption(options);
+  const trip = tripOf(first, snapshot);
   const can = (kind: OptionKind | undefined) => available.some((option) => option.kind === kind);
   const selected = [picked, request.agreed?.kind, quotes[0]?.paper.chosen.kind, first?.kind].find(can);
   const closed = options.filter((option) => !option.available);
@@ -202,10 +203,8 @@ export function QuoteStation(props: QuoteStationProps) {
         vans={props.vans}
         vanId={props.vanId}
         appointment={props.appointment}
-        first={
-          first?.visit ? { ...first.visit, minutes: visitMinutes(first, first.trip ?? snapshot.trip) } : null
-        }
-        trip={first?.trip ?? snapshot.trip}
+        first={first?.visit ? { ...first.visit, minutes: visitMinutes(first, trip) } : null}
+        trip={trip}
         asked={request.asked ?? null}
         distance={props.distance}
         today={today}

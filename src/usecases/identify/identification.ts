@@ -37,7 +37,16 @@ export async function identifyCar(
     job.call.modelId === null ? [] : listApplications(db, job.call.modelId),
   ]);
   const platforms = await platformsOf(db, applications);
-  const grounds = await groundsOf(db, job, shop, actor.at, vans, applications, Object.values(platforms));
+  const grounds = await groundsOf(
+    db,
+    job,
+    gathered,
+    shop,
+    actor.at,
+    vans,
+    applications,
+    Object.values(platforms),
+  );
   const partsOf = decisionParts(job, platforms, grounds, shop);
   const keyOf = (application: Application) => decisionKey(partsOf(application));
 
@@ -89,6 +98,7 @@ async function platformsOf(db: Db, applications: readonly Application[]): Promis
 async function groundsOf(
   db: Pool,
   job: Job,
+  gathered: Pick<GatheredFacts, 'vin'>,
   shop: ShopRow,
   at: Date,
   vans: readonly VanRow[],
@@ -112,6 +122,7 @@ async function groundsOf(
     records,
     hasPin: false,
     hasCode: false,
+    vinFits: gathered.vin?.doubts.length === 0,
   };
 }
 

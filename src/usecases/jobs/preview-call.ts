@@ -11,7 +11,7 @@ import { firstOption } from '@/core/quote/options';
 import type { Quote, QuoteOption } from '@/core/quote/quote';
 import { readLexicon } from '@/data/catalogue';
 import { listPlaces } from '@/data/names';
-import type { OpenJobInput } from '@/inputs/call-input';
+import type { PreviewCallInput } from '@/inputs/call-input';
 import { database } from '../database';
 import { jobOf } from '../view/draft-job';
 import { computeView } from '../view/job-view';
@@ -37,10 +37,10 @@ export interface CallPreview {
 }
 
 /** Candidates, advised route and first prices of a call that is not stored; stores nothing. */
-export async function previewCall(actor: PersonActor, input: OpenJobInput): Promise<CallPreview> {
+export async function previewCall(actor: PersonActor, input: PreviewCallInput): Promise<CallPreview> {
   const lexicon = input.vin === null ? undefined : await readLexicon(database());
   const make = lexicon?.makes.find(({ id }) => id === input.makeId)?.name ?? null;
-  const view = await computeView(database(), actor, await draftJob(actor, input, make));
+  const view = await computeView(database(), actor, await draftJob(actor, input, make), input);
   const { vin, remarks } = view.gathered;
   const opensOnly = view.quote?.request.opens === true && view.quote.request.keys === 0;
   return {
@@ -67,17 +67,22 @@ export async function previewCall(actor: PersonActor, input: OpenJobInput): Prom
 }
 
 /** Whether a call says anything of how many keys there are. */
-function saysOfKeys({ why, working, lost }: OpenJobInput): boolean {
+function saysOfKeys({ why, working, lost }: PreviewCallInput): boolean {
   return why !== null || working !== null || lost !== null;
 }
 
 async function spareMinorOf(
   actor: PersonActor,
-  input: OpenJobInput,
+  input: PreviewCallInput,
   make: string | null,
 ): Promise<number | null> {
   if (input.modelId === null) return null;
-  const view = await computeView(database(), actor, await draftJob(actor, { ...input, why: 'spare' }, make));
+  const view = await computeView(
+    database(),
+    actor,
+    await draftJob(actor, { ...input, why: 'spare' }, make),
+    input,
+  );
   return firstOption(view.quote?.options ?? [])?.totalMinor ?? null;
 }
 
@@ -88,7 +93,18 @@ function refusalOf({ kind, verdict, time }: Route): RefusedRoute[] {
 
 async function draftJob(
   actor: PersonActor,
-  { working, lost, wanted, keyCode: _, buttons, valet, erase, rival: __, ...call }: OpenJobInput,
+  {
+    working,
+    lost,
+    wanted,
+    keyCode: _,
+    buttons,
+    valet,
+    erase,
+    rival: __,
+    codeTold: ___,
+    ...call
+  }: PreviewCallInput,
   make: string | null,
 ): Promise<Job> {
   const places = await listPlaces(database());

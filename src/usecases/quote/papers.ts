@@ -5,6 +5,7 @@ import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { type DistanceUnit, formatDistance, formatMinutes } from '@/core/kinds/units';
 import { makesKey, routeNames } from '@/core/programming/route';
+import { firstOption, tripOf } from '@/core/quote/options';
 import type { QuotePaper } from '@/core/quote/paper';
 import type { KeyArticles } from '@/core/quote/quote';
 import type { Trip } from '@/core/travel/trip';
@@ -91,7 +92,7 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
   const way = route && quote?.snapshot.now.ways[route.kind];
   const kept = await listReservations(database(), job.id);
   const { appointment, call } = job;
-  const trip = quote?.snapshot.trip;
+  const trip = quote && tripOf(firstOption(quote.options), quote.snapshot);
   const show = (minor: number) => formatMoney({ minor, currency: shop.currency }, shop.locale);
   const when = appointment && {
     from: localMoment(appointment.from, shop.zone),

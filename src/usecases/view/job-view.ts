@@ -69,8 +69,13 @@ export async function jobViewIn(db: Db, actor: Actor, number: number): Promise<J
   return job && computeView(db, actor, job);
 }
 
-/** Everything that follows from a job, also from one that is not stored yet. */
-export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobView> {
+/** Everything that follows from a job, also from one that is not stored yet: whether a key code was told is said then. */
+export async function computeView(
+  db: Db,
+  actor: Actor,
+  job: Job,
+  { codeTold = false }: { readonly codeTold?: boolean } = {},
+): Promise<JobView> {
   const shop = await getShopOrThrow(db);
   const now = localMoment(actor.at, shop.zone);
   const gathered = await gatheredOf(db, job, shop, actor.at);
@@ -94,8 +99,9 @@ export async function computeView(db: Db, actor: Actor, job: Job): Promise<JobVi
   const records = platform ? await listRouteRecords(db, [platform.id]) : {};
   const secrets = await listSecretRefs(db, job.id);
   const hasPin = secrets.some(({ kind }) => kind === 'pin');
-  const hasCode = secrets.some(({ kind }) => kind === 'keyCode' || kind === 'bitting');
-  const grounds = { shop, now, van, pricing, records, hasPin, hasCode };
+  const hasCode = codeTold || secrets.some(({ kind }) => kind === 'keyCode' || kind === 'bitting');
+  const vinFits = gathered.vin?.doubts.length === 0;
+  const grounds = { shop, now, van, pricing, records, hasPin, hasCode, vinFits };
   const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
   const quotes = await listQuotes(db, job.id);
   return {

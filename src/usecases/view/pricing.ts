@@ -94,7 +94,7 @@ async function readDay(
   );
   const own = appointments.filter(({ vanId, jobNumber }) => vanId === van.id && jobNumber !== job.number);
   const taken = takenBy(own, shop.zone);
-  const asked = askedTime(job.call, shop.open, now);
+  const asked = askedTime(job.call, shop.open, now, localMoment(job.openedAt, shop.zone).day);
   const gaps = [
     ...freeGaps(now, shop.open, taken, daysAhead),
     ...(asked ? gapsAround(asked, now, taken, aroundMinutes) : []),

@@ -2,7 +2,7 @@
 
 import type { Correction } from '@/core/identify/line/reading';
 import type { Result } from '@/core/kinds/result';
-import { OpenJobInput } from '@/inputs/call-input';
+import { OpenJobInput, PreviewCallInput } from '@/inputs/call-input';
 import { AnswerInput } from '@/inputs/identify-input';
 import {
   AskBureauInput,
@@ -75,7 +75,7 @@ export async function correctWordsAction(data: unknown): Promise<readonly Correc
 }
 
 export async function previewCallAction(data: unknown): Promise<Result<CallPreview>> {
-  return runAction(OpenJobInput, data, async (actor, input) => ({
+  return runAction(PreviewCallInput, data, async (actor, input) => ({
     ok: true as const,
     value: await previewCall(actor, input),
   }));

@@ -1,6 +1,6 @@
 import { opening } from '../before-work';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
-import { type DraftOrNot, no, statedRisk } from './draft';
+import { type DraftOrNot, no } from './draft';
 
 /** The locked car opened, and no key made. */
 export function opens(request: QuoteRequest, _state: KeyState, snapshot: QuoteSnapshot): DraftOrNot {
@@ -17,7 +17,7 @@ export function opens(request: QuoteRequest, _state: KeyState, snapshot: QuoteSn
     visit: { workMinutes: minutes, waitMinutes: 0, p80Minutes },
     shopMinutes: 0,
     sources: [],
-    risk: { basisPoints: statedRisk.desk, rests: 'comebacks of an open door, stated 1 %' },
+    risk: { basisPoints: 0, rests: 'an open door does not come back' },
     bornBy: 'shop',
     againMinor: 0,
     againCustomerMinor: null,

@@ -1,6 +1,6 @@
 import { localMoment, momentWords } from '@/core/kinds/local-time';
 import { formatDistance } from '@/core/kinds/units';
-import { firstOption } from '@/core/quote/options';
+import { firstOption, tripOf } from '@/core/quote/options';
 import { QuoteStation } from '@/screens/quote/quote-station';
 import { type QuoteReplies, readReplies } from '@/usecases/quote/links';
 import { readQuoteStation } from '@/usecases/quote/station';
@@ -23,7 +23,7 @@ export default async function QuotePage({ params }: JobPageProps) {
   const { accounts, couponCode, rivals, going } = await readQuoteStation(await requireActor(), view);
   const replies = await readReplies(await requireActor(), job.id);
   const { appointment } = job;
-  const trip = firstOption(quote?.options ?? [])?.trip ?? quote?.snapshot.trip;
+  const trip = quote && tripOf(firstOption(quote.options), quote.snapshot);
   return (
     <QuoteStation
       job={editable(view)}
