@@ -28,6 +28,7 @@ import {
   runs,
   share,
 } from '../../tests/support/identify-drill';
+import { priceFigures, priceRuns } from '../../tests/support/price-drill';
 import { type BigModel, bigModels, size, writeBigLibrary } from './big-library';
 import { measureSteady } from './steady';
 
@@ -279,6 +280,9 @@ const question = questionAt200();
 say('quotes over the demo world');
 const quotes = await quoteTimes(`kilnsman_session=${await startSession(own.personId, 'bench')}`);
 
+say('first prices over the demo world');
+const prices = priceFigures(await priceRuns(own, 400));
+
 const superclient = new pg.Client({ connectionString: superuser });
 await superclient.connect();
 const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
@@ -384,5 +388,6 @@ console.log(
     search,
     pages,
     quotes,
+    prices,
   }),
 );

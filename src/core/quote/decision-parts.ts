@@ -5,7 +5,7 @@ import type { Job } from '@/core/job/job';
 import { formatMoney } from '@/core/kinds/money';
 import { routeNames } from '@/core/programming/route';
 import { priceClassMinor as inClasses } from './price-class';
-import { articlesOf, decisionOf, type RecommendationGrounds } from './recommend';
+import { articlesOf, type CarDecision, decisionOf, type RecommendationGrounds } from './recommend';
 
 /** How totals are told apart and written. */
 export interface PriceWords {
@@ -16,31 +16,37 @@ export interface PriceWords {
 }
 
 /** What would be made for each candidate; computed once for each set of articles on a platform. */
-export function decisionParts(
+export function decisionsOnce(
   job: Job,
   platforms: Readonly<Record<string, Platform>>,
   grounds: RecommendationGrounds,
-  shown: PriceWords,
-): (application: Application) => DecisionParts {
-  const known = new Map<string, DecisionParts>();
+): (application: Application) => CarDecision {
+  const known = new Map<string, CarDecision>();
   return (application) => {
-    const articles = articlesOf(application);
     const platform = platforms[application.platformId];
     const boards = platform?.methods.some(({ boardsFrom, boardsTo }) => boardsFrom ?? boardsTo);
     const built = boards ? JSON.stringify(application.span) : '';
-    const key = [application.platformId, application.market, built, ...articles].join('|');
-    const found = known.get(key);
-    if (found) return found;
-    const { advice, totalMinor: total } = decisionOf(job, application, platform, grounds);
-    const parts: DecisionParts = {
+    const key = [application.platformId, application.market, built, ...articlesOf(application)].join('|');
+    const decision = known.get(key) ?? decisionOf(job, application, platform, grounds);
+    known.set(key, decision);
+    return decision;
+  };
+}
+
+/** The same in words, as candidates are told apart. */
+export function decisionParts(
+  decided: (application: Application) => CarDecision,
+  shown: PriceWords,
+): (application: Application) => DecisionParts {
+  return (application) => {
+    const { advice, totalMinor: total } = decided(application);
+    return {
       blank: application.blank,
       electronics: application.remote?.article ?? application.chip?.article ?? 'no chip',
       platform: application.platform,
       route: advice ? routeNames[advice.kind] : 'no route',
       price: total === undefined ? 'no price' : priceClass(total, shown),
     };
-    known.set(key, parts);
-    return parts;
   };
 }
 

@@ -54,15 +54,16 @@ function otherTimeOf(
   return { kind: first.kind, visit: priced.visit.earliest, totalMinor: priced.totalMinor };
 }
 
-/** What the option to say first comes to; undefined where none can be had. */
-export function firstTotal(request: QuoteRequest, snapshot: QuoteSnapshot): number | undefined {
-  const options = optionKinds.map((kind): QuoteOption => {
-    const priced = priceOption(kind, request, snapshot.now, snapshot);
-    return priced.ok
-      ? optionOf(kind, request, snapshot, priced)
-      : { kind, available: false, reason: priced.reason };
-  });
-  return firstOption(withBeaten(options))?.totalMinor;
+/** The options as they are priced and compared, without what one more key and another price would be. */
+export function plainOptions(request: QuoteRequest, snapshot: QuoteSnapshot): QuoteOption[] {
+  return withBeaten(
+    optionKinds.map((kind): QuoteOption => {
+      const priced = priceOption(kind, request, snapshot.now, snapshot);
+      return priced.ok
+        ? optionOf(kind, request, snapshot, priced)
+        : { kind, available: false, reason: priced.reason };
+    }),
+  );
 }
 
 function withBeaten(options: readonly QuoteOption[]): QuoteOption[] {

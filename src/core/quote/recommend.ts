@@ -13,9 +13,9 @@ import type { VanKit } from '@/core/programming/van-kit';
 import { cuttingArticle } from './cut';
 import { keyStateOf, laterStates } from './key-states';
 import type { OptionKind } from './option-kinds';
-import { deskTotalMinor, firstTotal, quoteOf } from './options';
+import { deskTotalMinor, firstOption, plainOptions, quoteOf } from './options';
 import type { PriceLists, Pricing } from './pricing';
-import type { KeyState, Quote, QuoteRequest, QuoteSnapshot } from './quote';
+import type { KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 
 /** What the shop states that a recommendation reckons with. */
 export interface ShopTerms {
@@ -80,16 +80,26 @@ export function recommend(
   return { ...found, quote: { request: priced.request, snapshot, ...quoteOf(priced.request, snapshot) } };
 }
 
-/** The advised route of a car and what the option to say first comes to: what tells candidates apart. */
+/** What would be made for a car, and what it comes to. */
+export interface CarDecision {
+  readonly advice: Advice | undefined;
+  /** None where there is no route or no price. */
+  readonly options: readonly QuoteOption[];
+  /** What the option to say first comes to. */
+  readonly totalMinor: number | undefined;
+}
+
+/** The advised route of a car and what the options come to: what tells candidates apart. */
 export function decisionOf(
   job: Job,
   application: Application,
   platform: Platform | undefined,
   grounds: RecommendationGrounds,
-): { readonly advice: Advice | undefined; readonly totalMinor: number | undefined } {
+): CarDecision {
   const found = routesFor(job, application, platform, grounds);
   const priced = priceable(job, application, grounds, found);
-  return { advice: found.advice, totalMinor: priced && firstTotal(priced.request, priced.snapshot) };
+  const options = priced ? plainOptions(priced.request, priced.snapshot) : [];
+  return { advice: found.advice, options, totalMinor: firstOption(options)?.totalMinor };
 }
 
 type RoutesFor = Omit<Recommendation, 'quote'>;

@@ -1,5 +1,6 @@
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { routeKinds } from '@/core/programming/route';
+import type { FirstPrices } from '@/core/quote/first-prices';
 import { optionKinds } from '@/core/quote/option-kinds';
 import {
   bookStyles,
@@ -343,11 +344,21 @@ export const frozenQuoteSchema = object({
   }),
 });
 
+const range = object({ fromMinor: whole, toMinor: whole });
+const firstPrices = object({
+  range,
+  options: map(range),
+  sure: list(text),
+  settledBy: orNull(object({ ask: text, how: text, answers: list(object({ label: text, range })) })),
+});
+
 const answer = object({
   meta: object({ computedAt: moment }),
   car: text,
   ...computed,
   otherTime: orNull(object({ kind, visit: localTime, totalMinor: whole })),
+  /** Over all likely cars; null where only one is. */
+  firstPrices: orNull(firstPrices),
 });
 
 /** What `POST /api/v1/quote` answers; nothing but `meta` differs for the same request and snapshot. */
@@ -355,6 +366,7 @@ export function quoteAnswer(found: {
   readonly car: string;
   readonly computedAt: Date;
   readonly quote: Quote & { readonly request: QuoteRequest; readonly snapshot: QuoteSnapshot };
+  readonly firstPrices: FirstPrices | null;
 }): Answer<typeof answer> {
   const { request, snapshot, options, secondKey, otherTime = null } = found.quote;
   return {
@@ -365,6 +377,7 @@ export function quoteAnswer(found: {
     options,
     secondKey,
     otherTime,
+    firstPrices: found.firstPrices,
   };
 }
 

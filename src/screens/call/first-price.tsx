@@ -2,20 +2,24 @@ import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { formatMinutes } from '@/core/kinds/units';
 import { type Route, routeNames } from '@/core/programming/route';
+import type { FirstPrices } from '@/core/quote/first-prices';
 import { optionName } from '@/core/quote/option-kinds';
+import { formatPriceRange } from '@/core/quote/price-range';
 import type { Available, QuoteOption } from '@/core/quote/quote';
 import { Table, Td, Th, Tr } from '@/ui/table';
 
 interface FirstPriceProps {
   readonly options: readonly QuoteOption[];
   readonly route: Route;
+  /** Over all likely cars; null where only one is. */
+  readonly firstPrices: FirstPrices | null;
   readonly currency: string;
   readonly locale: string;
   readonly today: string;
 }
 
-/** The first prices of a call, for the advised route of the likeliest car. */
-export function FirstPrice({ options, route, currency, locale, today }: FirstPriceProps) {
+/** The first prices of a call: ranges over all likely cars, day and further key of the likeliest. */
+export function FirstPrice({ options, route, firstPrices, currency, locale, today }: FirstPriceProps) {
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
   const open = options.filter((option): option is Available => option.available);
   const [closed] = options;
@@ -53,7 +57,7 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
                 )}
               </Th>
               <Td className="text-right font-mono text-ask font-bold max-sm:text-base">
-                {show(option.totalMinor)}
+                {formatPriceRange(firstPrices?.options[option.kind] ?? only(option), show)}
               </Td>
               <Td>
                 {formatDay(option.earliestOn, today)}
@@ -69,4 +73,8 @@ export function FirstPrice({ options, route, currency, locale, today }: FirstPri
       </Table>
     </section>
   );
+}
+
+function only({ totalMinor }: Available) {
+  return { fromMinor: totalMinor, toMinor: totalMinor };
 }

@@ -130,7 +130,8 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
               options={preview?.options ?? []}
               route={preview?.route}
               otherTime={preview?.otherTime}
-              spareMinor={preview?.spareMinor ?? null}
+              firstPrices={preview?.firstPrices ?? null}
+              spare={preview?.spare ?? null}
               why={preview?.advice?.why}
               access={facts.access}
               currency={preview?.currency ?? 'USD'}
@@ -266,6 +267,7 @@ function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: CallPrevie
         <FirstPrice
           options={preview.options}
           route={preview.route}
+          firstPrices={preview.firstPrices}
           currency={preview.currency}
           locale={preview.locale}
           today={preview.today}

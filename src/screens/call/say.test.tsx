@@ -10,7 +10,8 @@ const say = (options: SayProps['options'], more: Partial<SayProps> = {}) => {
     <Say
       options={options}
       otherTime={null}
-      spareMinor={null}
+      firstPrices={null}
+      spare={null}
       route={testRoute}
       why="cheapest"
       access={null}
@@ -57,9 +58,31 @@ describe('the sentence to say', () => {
   });
 
   it('asks whether a key works where nobody said, and says both prices', () => {
-    expect(say(optionsOf(['shopAftermarket', 24_000, {}]), { spareMinor: 9_500 })).toContain(
-      'Does a key still work? With one from $95.00, with none from $240.00 with tax',
-    );
+    expect(
+      say(optionsOf(['shopAftermarket', 24_000, {}]), { spare: { fromMinor: 9_500, toMinor: 9_500 } }),
+    ).toContain('Does a key still work? With one from $95.00, with none from $240.00 with tax');
+  });
+
+  it('says a range while several cars are likely, with the question that settles it', () => {
+    const settledBy = {
+      ask: 'Which mark is on the key?',
+      how: 'the caller looks at the key',
+      answers: [
+        { label: 'Dot', range: { fromMinor: 21_000, toMinor: 21_000 } },
+        { label: 'Leaf', range: { fromMinor: 26_500, toMinor: 26_500 } },
+      ],
+    };
+    const firstPrices = {
+      range: { fromMinor: 21_000, toMinor: 26_500 },
+      options: {},
+      sure: ['Dunnock 8 blade'],
+      settledBy,
+    };
+    const said = say(optionsOf(['shopAftermarket', 24_000, {}]), { firstPrices });
+    expect(said).toContain('From $210.00 to $265.00 with tax');
+    expect(said).toContain('Which mark is on the key?');
+    expect(screen.getByText('Sure: Dunnock 8 blade.')).toBeTruthy();
+    expect(screen.getByText('$265.00')).toBeTruthy();
   });
 
   it('says so where only the desk can', () => {

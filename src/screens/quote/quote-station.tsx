@@ -5,9 +5,11 @@ import type { JobTerms } from '@/core/job/terms';
 import { formatDay, type LocalMoment } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { routeNames } from '@/core/programming/route';
+import type { FirstPrices } from '@/core/quote/first-prices';
 import type { GoingPrice } from '@/core/quote/going-price';
 import { type OptionKind, optionName } from '@/core/quote/option-kinds';
 import { firstOption, tripOf } from '@/core/quote/options';
+import { formatPriceRange } from '@/core/quote/price-range';
 import { bookStyles } from '@/core/quote/price-rules';
 import type { Available } from '@/core/quote/quote';
 import type { PricedQuote } from '@/core/quote/recommend';
@@ -31,6 +33,8 @@ import { TermsPanel } from './terms-panel';
 interface QuoteStationProps {
   readonly job: JobRef;
   readonly quote: PricedQuote | undefined;
+  /** Over all likely cars, while none is chosen and there are several. */
+  readonly firstPrices: FirstPrices | null;
   readonly routeChosen: boolean;
   readonly terms: JobTerms;
   readonly couponCode: string | null;
@@ -59,7 +63,7 @@ interface QuoteStationProps {
 
 /** Every way to a key side by side: what it costs the customer, what it earns the shop, and when to say no. */
 export function QuoteStation(props: QuoteStationProps) {
-  const { job, quote, locale, today, quotes, actions } = props;
+  const { job, quote, firstPrices, locale, today, quotes, actions } = props;
   const [picked, setPicked] = useState<OptionKind>();
   const offer = useEdit(actions.onOffer, job);
   if (!quote) {
@@ -84,7 +88,7 @@ export function QuoteStation(props: QuoteStationProps) {
         over={givenWords(props, quote)}
         title={
           first
-            ? `From ${show(first.totalMinor)} with tax${first.visit && !first.trip ? ', plus the trip' : ''}`
+            ? `From ${firstPrices ? formatPriceRange(firstPrices.range, show) : show(first.totalMinor)} with tax${first.visit && !first.trip ? ', plus the trip' : ''}`
             : 'No option can be had'
         }
         reason={
@@ -92,6 +96,14 @@ export function QuoteStation(props: QuoteStationProps) {
           `${optionName(first.kind)}, ready by ${formatDay(first.earliestOn, today)}; comeback ${percentWords(first.redo.percent)}.`
         }
       />
+      {firstPrices && (
+        <Notice tone="ochre" role="status">
+          Several cars are likely; the options below are those of the likeliest.{' '}
+          {firstPrices.settledBy
+            ? `${firstPrices.settledBy.ask} ${firstPrices.settledBy.answers.map(({ label, range }) => `${label}: ${formatPriceRange(range, show)}`).join('; ')}.`
+            : 'Choose the car at Identify.'}
+        </Notice>
+      )}
       {otherTime && (
         <Notice tone="plain">
           In ordinary hours, {momentOf(otherTime.visit, today)}: <b>{show(otherTime.totalMinor)}</b> for the

@@ -1,6 +1,7 @@
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
+import type { FirstPrices } from '@/core/quote/first-prices';
 import type { PricedQuote } from '@/core/quote/recommend';
 import { listPlaces } from '@/data/names';
 import { listAccounts, listCoupons } from '@/data/quote-terms';
@@ -13,6 +14,8 @@ export interface QuotedCar {
   readonly car: string;
   readonly computedAt: Date;
   readonly quote: PricedQuote;
+  /** Over all likely cars; null where only one is. */
+  readonly firstPrices: FirstPrices | null;
 }
 
 /** Quotes a car that hangs on no job, by its likeliest candidate and the advised route; stores nothing. */
@@ -54,5 +57,10 @@ export async function quoteCar(actor: Actor, input: QuoteCallInput): Promise<Res
   });
   if (!view.platform) return failed('The library has no car like this: name make, model and year.');
   if (!view.quote) return failed('No route is open on this car, or the shop has no prices today.');
-  return done({ car: carOnPaper(view), computedAt: actor.at, quote: view.quote });
+  return done({
+    car: carOnPaper(view),
+    computedAt: actor.at,
+    quote: view.quote,
+    firstPrices: view.firstPrices,
+  });
 }

@@ -13,14 +13,13 @@ import { yearStrip } from '@/core/identify/year-strip';
 import type { Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
-import { decisionParts } from '@/core/quote/decision-parts';
+import { decisionParts, decisionsOnce } from '@/core/quote/decision-parts';
 import type { RecommendationGrounds } from '@/core/quote/recommend';
-import { listApplications, listPlatforms } from '@/data/catalogue';
-import type { Db } from '@/data/db';
+import { listApplications } from '@/data/catalogue';
 import { listRouteRecords } from '@/data/route-records';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
-import { gatheredOf } from '../view/job-view';
+import { gatheredOf, platformsOf } from '../view/job-view';
 import { readPricing } from '../view/pricing';
 
 /** Everything that narrows the car of a job down, stored or not; asks the database for several things at once. */
@@ -47,7 +46,7 @@ export async function identifyCar(
     applications,
     Object.values(platforms),
   );
-  const partsOf = decisionParts(job, platforms, grounds, shop);
+  const partsOf = decisionParts(decisionsOnce(job, platforms, grounds), shop);
   const keyOf = (application: Application) => decisionKey(partsOf(application));
 
   const candidates = rankCandidates(applications, gathered.facts);
@@ -88,11 +87,6 @@ export async function identifyCar(
     gathered,
     platforms,
   };
-}
-
-async function platformsOf(db: Db, applications: readonly Application[]): Promise<Record<string, Platform>> {
-  const ids = [...new Set(applications.map(({ platformId }) => platformId))];
-  return Object.fromEntries((await listPlatforms(db, ids)).map((platform) => [platform.id, platform]));
 }
 
 async function groundsOf(

@@ -7,14 +7,16 @@ import type { PersonActor } from '@/core/kinds/actor';
 import type { Advice } from '@/core/programming/advice';
 import type { RingTag } from '@/core/programming/ring';
 import type { RefusedRoute, Route } from '@/core/programming/route';
+import type { FirstPrices } from '@/core/quote/first-prices';
 import { firstOption } from '@/core/quote/options';
+import type { PriceRange } from '@/core/quote/price-range';
 import type { Quote, QuoteOption } from '@/core/quote/quote';
 import { readLexicon } from '@/data/catalogue';
 import { listPlaces } from '@/data/names';
 import type { PreviewCallInput } from '@/inputs/call-input';
 import { database } from '../database';
 import { jobOf } from '../view/draft-job';
-import { computeView } from '../view/job-view';
+import { computeView, type JobView } from '../view/job-view';
 
 /** What a call comes to while it is typed. */
 export interface CallPreview {
@@ -24,8 +26,10 @@ export interface CallPreview {
   readonly refused: readonly RefusedRoute[];
   readonly options: readonly QuoteOption[];
   readonly otherTime: Quote['otherTime'];
+  /** Over all likely cars; null where only one is. */
+  readonly firstPrices: FirstPrices | null;
   /** What the option to say first takes where a key works; null where the call says how many do. */
-  readonly spareMinor: number | null;
+  readonly spare: PriceRange | null;
   readonly tags: readonly RingTag[];
   /** What the VIN says, the make by its id; null without one. */
   readonly vin: (Omit<VinSaid, 'make' | 'doubts'> & { readonly makeId: string | null }) | null;
@@ -50,7 +54,8 @@ export async function previewCall(actor: PersonActor, input: PreviewCallInput): 
     refused: (view.advice && view.advice.kind !== 'desk') || opensOnly ? [] : view.routes.flatMap(refusalOf),
     options: view.quote?.options ?? [],
     otherTime: view.quote?.otherTime ?? null,
-    spareMinor: saysOfKeys(input) ? null : await spareMinorOf(actor, input, make),
+    firstPrices: view.firstPrices,
+    spare: saysOfKeys(input) ? null : await spareOf(actor, input, make),
     tags: view.ring.tags,
     currency: view.shop.currency,
     locale: view.shop.locale,
@@ -71,11 +76,11 @@ function saysOfKeys({ why, working, lost }: PreviewCallInput): boolean {
   return why !== null || working !== null || lost !== null;
 }
 
-async function spareMinorOf(
+async function spareOf(
   actor: PersonActor,
   input: PreviewCallInput,
   make: string | null,
-): Promise<number | null> {
+): Promise<PriceRange | null> {
   if (input.modelId === null) return null;
   const view = await computeView(
     database(),
@@ -83,7 +88,13 @@ async function spareMinorOf(
     await draftJob(actor, { ...input, why: 'spare' }, make),
     input,
   );
-  return firstOption(view.quote?.options ?? [])?.totalMinor ?? null;
+  return firstRange(view);
+}
+
+/** What the option to say first comes to, over all likely cars. */
+function firstRange({ firstPrices, quote }: JobView): PriceRange | null {
+  const first = firstOption(quote?.options ?? []);
+  return firstPrices?.range ?? (first ? { fromMinor: first.totalMinor, toMinor: first.totalMinor } : null);
 }
 
 /** Routes that the platform lacks altogether have no time and are left out. */

@@ -2,8 +2,10 @@ import type { Application } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
 import { type GatheredFacts, gatherFacts } from '@/core/identify/gathered-facts';
 import { type Candidate, foldBelow, rankCandidates } from '@/core/identify/posterior';
+import { askingOf } from '@/core/identify/sight';
 import { learnKernel } from '@/core/identify/year-kernel';
 import { authorityStage, carName, type Job } from '@/core/job/job';
+import { sightOf } from '@/core/job/sight';
 import { type Station, stationsOf } from '@/core/job/stations';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
@@ -14,9 +16,11 @@ import type { JobPlan } from '@/core/programming/plan';
 import type { RankTest } from '@/core/programming/rank-test';
 import { deriveRing, type Ring } from '@/core/programming/ring';
 import { othersEffect, type Route, type RouteRequest } from '@/core/programming/route';
+import { decisionsOnce } from '@/core/quote/decision-parts';
+import { type FirstPrices, firstPrices } from '@/core/quote/first-prices';
 import { firstOption } from '@/core/quote/options';
 import { type PricedQuote, recommend } from '@/core/quote/recommend';
-import { findApplication, getPlatformOrThrow, listApplications } from '@/data/catalogue';
+import { findApplication, listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
 import { listYearErrors } from '@/data/library/evidence';
@@ -52,6 +56,8 @@ export interface JobView {
   /** How ranks are told on the platform. */
   readonly rank: RankTest | undefined;
   readonly quote: PricedQuote | undefined;
+  /** Over all likely cars, while none is chosen and there are several. */
+  readonly firstPrices: FirstPrices | null;
   readonly quotes: readonly QuoteRow[];
   readonly stations: readonly Station[];
   /** Local day and hour of this view. */
@@ -85,7 +91,9 @@ export async function computeView(
       : rankCandidates(await listApplications(db, job.call.modelId), gathered.facts);
   const application = job.applicationId === null ? undefined : await findApplication(db, job.applicationId);
   const likely = application ?? candidates[0]?.application;
-  const platform = likely && (await getPlatformOrThrow(db, likely.platformId));
+  const weighed = application ? [application] : candidates.filter(isLikely).map((one) => one.application);
+  const platforms = await platformsOf(db, weighed);
+  const platform = likely && platforms[likely.platformId];
   const vans = await listVans(db);
   const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
   const pricing = await readPricing(db, {
@@ -93,16 +101,28 @@ export async function computeView(
     shop,
     now,
     van,
-    applications: likely ? [likely] : [],
-    platforms: platform ? [platform] : [],
+    applications: weighed,
+    platforms: Object.values(platforms),
   });
-  const records = platform ? await listRouteRecords(db, [platform.id]) : {};
+  const records = await listRouteRecords(db, Object.keys(platforms));
   const secrets = await listSecretRefs(db, job.id);
   const hasPin = secrets.some(({ kind }) => kind === 'pin');
   const hasCode = codeTold || secrets.some(({ kind }) => kind === 'keyCode' || kind === 'bitting');
   const vinFits = gathered.vin?.doubts.length === 0;
   const grounds = { shop, now, van, pricing, records, hasPin, hasCode, vinFits };
   const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
+  const first =
+    weighed.length < 2
+      ? null
+      : firstPrices(
+          {
+            candidates,
+            facts: gathered.facts,
+            closed: gathered.closed,
+            asking: (kind) => askingOf(kind, sightOf(job)),
+          },
+          decisionsOnce(job, platforms, grounds),
+        );
   const quotes = await listQuotes(db, job.id);
   return {
     job,
@@ -133,10 +153,11 @@ export async function computeView(
         : [],
     rank: platform && platform.rank !== 'none' ? await findRankTest(db, platform.id) : undefined,
     quote,
+    firstPrices: quote ? first : null,
     quotes,
     stations: stationsOf({
       job,
-      candidates: candidates.filter(({ probability }) => probability >= foldBelow).length,
+      candidates: candidates.filter(isLikely).length,
       advice: advice?.kind,
       offered: quotes[0] && { totalMinor: quotes[0].totalMinor, currency: quotes[0].currency },
       cheapest: firstOption(quote?.options ?? [])?.totalMinor,
@@ -146,6 +167,18 @@ export async function computeView(
     }),
     now,
   };
+}
+
+function isLikely({ probability }: Candidate): boolean {
+  return probability >= foldBelow;
+}
+
+export async function platformsOf(
+  db: Db,
+  applications: readonly Application[],
+): Promise<Record<string, Platform>> {
+  const ids = [...new Set(applications.map(({ platformId }) => platformId))];
+  return Object.fromEntries((await listPlatforms(db, ids)).map((platform) => [platform.id, platform]));
 }
 
 /** How sure the chip of a car is: the share of the candidates that have it. */

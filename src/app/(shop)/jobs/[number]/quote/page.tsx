@@ -28,6 +28,7 @@ export default async function QuotePage({ params }: JobPageProps) {
     <QuoteStation
       job={editable(view)}
       quote={quote}
+      firstPrices={view.firstPrices}
       routeChosen={job.route !== null}
       terms={job.terms}
       couponCode={couponCode}

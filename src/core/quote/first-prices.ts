@@ -1,0 +1,135 @@
+import type { Application } from '@/core/catalogue/application';
+import { withAnswer } from '@/core/identify/answer-facts';
+import { type NextRequest, nextQuestion, type Question } from '@/core/identify/next-question';
+import { type Candidate, foldBelow, rankCandidates } from '@/core/identify/posterior';
+import { routeNames } from '@/core/programming/route';
+import type { OptionKind } from './option-kinds';
+import { type PriceRange, priceRange, widthOf } from './price-range';
+import type { CarDecision } from './recommend';
+
+/** A question that narrows the first price, and what it would be after each answer. */
+export interface SettlingQuestion {
+  readonly ask: string;
+  readonly how: string;
+  readonly answers: readonly { readonly label: string; readonly range: PriceRange }[];
+}
+
+/** What a call comes to while it is not known which car it is. */
+export interface FirstPrices {
+  /** Of the option to say first. */
+  readonly range: PriceRange;
+  readonly options: Readonly<Partial<Record<OptionKind, PriceRange>>>;
+  /** What all likely cars have in common: the way, the blank, the electronics. */
+  readonly sure: readonly string[];
+  /** Null where it is one price, or no question could narrow it. */
+  readonly settledBy: SettlingQuestion | null;
+}
+
+type Asked = Pick<NextRequest, 'candidates' | 'facts' | 'closed'> & Required<Pick<NextRequest, 'asking'>>;
+
+/** The first prices over all candidates that are not folded away; null where none has a price. */
+export function firstPrices(
+  asked: Asked,
+  decided: (application: Application) => CarDecision,
+): FirstPrices | null {
+  const likely = asked.candidates.filter(({ probability }) => probability >= foldBelow);
+  const range = rangeOf(likely, decided);
+  if (!range) return null;
+  return {
+    range,
+    options: optionRanges(likely, decided),
+    sure: sureOf(likely, decided),
+    settledBy: widthOf(range) === 0 ? null : settlingQuestion(asked, decided, widthOf(range)),
+  };
+}
+
+function rangeOf(
+  candidates: readonly Candidate[],
+  decided: (application: Application) => CarDecision,
+): PriceRange | null {
+  return priceRange(
+    candidates.flatMap(({ application, probability }) => {
+      const { totalMinor } = decided(application);
+      return totalMinor === undefined ? [] : [{ probability, totalMinor }];
+    }),
+  );
+}
+
+function optionRanges(
+  candidates: readonly Candidate[],
+  decided: (application: Application) => CarDecision,
+): FirstPrices['options'] {
+  const totals = new Map<OptionKind, { probability: number; totalMinor: number }[]>();
+  for (const { application, probability } of candidates)
+    for (const option of decided(application).options)
+      if (option.available)
+        totals.set(option.kind, [
+          ...(totals.get(option.kind) ?? []),
+          { probability, totalMinor: option.totalMinor },
+        ]);
+  return Object.fromEntries([...totals].map(([kind, all]) => [kind, priceRange(all) ?? undefined]));
+}
+
+function sureOf(
+  candidates: readonly Candidate[],
+  decided: (application: Application) => CarDecision,
+): string[] {
+  const words: readonly ((application: Application) => string | undefined)[] = [
+    (application) => {
+      const kind = decided(application).advice?.kind;
+      return kind && routeNames[kind];
+    },
+    ({ keyway }) => `${keyway.name} blade`,
+    ({ chip, remote }) => remote?.article ?? chip?.article ?? 'no chip',
+  ];
+  return words.flatMap((of) => {
+    const [first, ...others] = new Set(candidates.map(({ application }) => of(application)));
+    return first !== undefined && others.length === 0 ? [first] : [];
+  });
+}
+
+/**
+ * Of the questions that tell totals apart and can be put from here, the one after which the range is narrowest on average;
+ * of equals the quicker. What is promised after an answer is reckoned as the answer itself will be.
+ */
+function settlingQuestion(
+  asked: Asked,
+  decided: (application: Application) => CarDecision,
+  widthMinor: number,
+): SettlingQuestion | null {
+  const next = nextQuestion({
+    ...asked,
+    decisionOf: (application) => String(decided(application).totalMinor ?? 'no price'),
+  });
+  if (next.kind === 'stop') return null;
+  const [best] = [next.question, ...next.others]
+    .map((question) => ({ question, ...after(question, asked, decided) }))
+    .filter(({ meanMinor }) => meanMinor < widthMinor)
+    .sort((a, b) => a.meanMinor - b.meanMinor || a.question.asking.seconds - b.question.asking.seconds);
+  return best
+    ? { ask: best.question.asking.ask, how: best.question.asking.how, answers: best.answers }
+    : null;
+}
+
+function after(
+  { kind, answers, asking: { reliability } }: Question,
+  { candidates, facts }: Asked,
+  decided: (application: Application) => CarDecision,
+): { readonly meanMinor: number; readonly answers: SettlingQuestion['answers'] } {
+  const applications = candidates.map(({ application }) => application);
+  const ranges = answers.flatMap(({ value, label, chance }) => {
+    const told = withAnswer(facts, { kind, value, reliability });
+    const range =
+      told.ok &&
+      rangeOf(
+        rankCandidates(applications, told.value).filter(({ probability }) => probability >= foldBelow),
+        decided,
+      );
+    return range ? [{ label, chance, range }] : [];
+  });
+  const all = ranges.reduce((sum, { chance }) => sum + chance, 0);
+  return {
+    meanMinor: ranges.reduce((sum, { chance, range }) => sum + chance * widthOf(range), 0) / (all || 1),
+    answers: ranges.map(({ label, range }) => ({ label, range })),
+  };
+}
