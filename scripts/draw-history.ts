@@ -42,6 +42,7 @@ export function drawHistory(): Readonly<
   const thirds = seededRandom('sources and rivals');
   const sources: string[][] = [];
   const rivals: string[][] = [];
+  const fourths = seededRandom('multi-type chips');
   const methods = list('platform-methods');
   const places = list('places');
   const jobs: string[][] = [];
@@ -56,7 +57,7 @@ export function drawHistory(): Readonly<
     jobs.push(job.cells);
     attempts.push(...job.attempts);
     if (job.done) facts.push(...drawFacts(seconds, String(at + 1), application, job.year));
-    sources.push(...drawSources(thirds, job));
+    sources.push(...ofChips(fourths, application, drawSources(thirds, job)));
     rivals.push(...drawRivals(thirds, job));
   }
   const jobColumns = [
@@ -277,6 +278,19 @@ function drawSources(random: Random, { number, ended, wanted }: DrawnJob): strin
   const { source, redone, reasons } = pick(random, keySources, ({ share }) => share);
   const again = random() < redone;
   return [[number, source, String(wanted), again ? '1' : '0', again ? pick(random, reasons) : '']];
+}
+
+/** One key in four that has a chip and no remote was made with a multi-type chip, with a record of its own. */
+function ofChips(random: Random, { chip, remote }: Cells, drawn: string[][]): string[][] {
+  const family = list('chips').find(({ article }) => article === chip)?.family ?? '';
+  const multi = list('multi-type-chips').find(({ families }) => families?.split(' ').includes(family));
+  if (!multi || remote) return drawn;
+  return drawn.map((cells) => {
+    const [number = '', , keys = ''] = cells;
+    if (random() >= 0.25) return cells;
+    const again = random() < 0.08;
+    return [number, multi.article ?? '', keys, again ? '1' : '0', again ? 'failed' : ''];
+  });
 }
 
 /** What another firm was said to take, in two calls of seven; those who went elsewhere were told less. */

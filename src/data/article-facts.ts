@@ -79,6 +79,16 @@ export async function listUniversals(db: Db, remotes: readonly string[]): Promis
   return result.rows;
 }
 
+/** Chips that can be set to be of one of several families. */
+export async function listMultiTypeChips(
+  db: Db,
+): Promise<{ readonly article: string; readonly families: readonly string[]; readonly setting: string }[]> {
+  const result = await db.query<{ article: string; families: string[]; setting: string }>(
+    'SELECT article, families, setting FROM multi_type_chip ORDER BY article',
+  );
+  return result.rows;
+}
+
 export interface SisterRow {
   readonly make: string;
   readonly model: string;

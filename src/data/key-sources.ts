@@ -46,7 +46,10 @@ export async function countRedone(
   return result.rowCount === 1;
 }
 
-export async function listSupplierNames(db: Db): Promise<string[]> {
-  const result = await db.query<{ name: string }>('SELECT name FROM supplier ORDER BY name');
+/** Who and what has a record of comebacks: suppliers, and chips that are set to be one of several kinds. */
+export async function listSourceNames(db: Db): Promise<string[]> {
+  const result = await db.query<{ name: string }>(
+    'SELECT name FROM supplier UNION SELECT article FROM multi_type_chip ORDER BY 1',
+  );
   return result.rows.map(({ name }) => name);
 }

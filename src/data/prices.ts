@@ -56,12 +56,14 @@ async function findDesk(db: Db, makeId: string | null): Promise<Desk | null> {
   return desks.rows[0] ?? null;
 }
 
-/** Each supplier with what is publicly known of it and how its keys turned out here. */
+/** Each supplier and each multi-type chip with what is publicly known of it and how its keys turned out here. */
 async function listSourceOutcomes(db: Db): Promise<SourceOutcome[]> {
   const result = await db.query<SourceOutcome>(
     `SELECT s.name AS source, s.redo_basis_points AS "statedBasisPoints", coalesce(sum(k.keys), 0)::int AS made,
        coalesce(sum(k.redone), 0)::int AS redone
-     FROM supplier s LEFT JOIN key_source k ON k.source = s.name GROUP BY s.id ORDER BY s.name`,
+     FROM (SELECT name, redo_basis_points FROM supplier
+           UNION ALL SELECT article, redo_basis_points FROM multi_type_chip) s
+     LEFT JOIN key_source k ON k.source = s.name GROUP BY s.name, s.redo_basis_points ORDER BY s.name`,
   );
   return result.rows;
 }

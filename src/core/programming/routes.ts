@@ -2,8 +2,9 @@ import { type MethodKind, methods } from '@/core/catalogue/methods';
 import type { PlatformMethod } from '@/core/catalogue/platform';
 import { feasible, judgeMethod, missingWay, refused } from './judge-route';
 import { elsewhereKeys, isMissing } from './key-count';
-import { type PhysicalKey, provedInHand } from './keys';
+import { provedInHand } from './keys';
 import { keysToLearn, leavesAll, plannedCount } from './keys-to-learn';
+import { mendOf, mends } from './mends';
 import { pelletStep, pelletTime } from './pellet-step';
 import { rankChance } from './rank-doubt';
 import { remoteApart, remoteMethod, remoteSteps } from './remote-apart';
@@ -24,8 +25,6 @@ import { leavesStolenLive } from './stolen';
 import { findTool } from './van-kit';
 import { totalMinutes, type WorkTime, workTime } from './work-time';
 
-/** Minutes of a repair at the bench: half of all are quicker. */
-export const repairStep = { p50Minutes: 14, spread: 0.4 };
 /** Stated chances of what no platform states. */
 const statedChance = { none: 0.98, repair: 0.9, desk: 0.97 };
 
@@ -86,12 +85,13 @@ function noneRoute(request: RouteRequest): Route {
 }
 
 function repairRoute(request: RouteRequest): Route {
-  const broken = request.situation.keys.filter(canBeMended);
+  const broken = request.situation.keys.filter((key) => mendOf(key) !== null);
   const route: Route = {
     ...plain(request, 'repair'),
-    how: broken.some(({ blade }) => blade === 'broken')
-      ? 'The chip of the old key into a new blade; cell, buttons or case where they are worn.'
-      : 'Cell, buttons, or the old board in a new case.',
+    how:
+      broken.length === 0
+        ? 'Cell, buttons, or the old board in a new case.'
+        : `${broken.map((key) => `${mends[mendOf(key) ?? 'case'].name} (key ${key.tag})`).join('; ')}.`,
     effect: 'No other key changes; the mended one stays known.',
     needs: broken.map(({ tag, name }) => ({ words: `Key ${tag}, ${name}`, state: 'there', customers: true })),
   };
@@ -105,7 +105,7 @@ function repairRoute(request: RouteRequest): Route {
       ),
     };
   const time = workTime(
-    broken.map(() => repairStep),
+    broken.flatMap((key) => mends[mendOf(key) ?? 'case']),
     [],
   );
   return {
@@ -114,15 +114,6 @@ function repairRoute(request: RouteRequest): Route {
     cost: costOf(request, time),
     chance: chanceOf('repair', statedChance.repair, request.record),
   };
-}
-
-/** A fault of the customer's key that a repair lifts. */
-export function canBeMended(key: PhysicalKey): boolean {
-  return (
-    key.presence === 'here' &&
-    !key.madeHere &&
-    (key.blade === 'broken' || key.faults.some((fault) => fault !== 'deadRemote'))
-  );
 }
 
 function deskRoute(request: RouteRequest): Route {

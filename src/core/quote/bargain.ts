@@ -2,7 +2,7 @@ import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { scaleMinor } from '@/core/kinds/money';
 import { type AtPrice, earnAt, earnsEnough, floorPrice, priceForTotal } from './earnings';
 import { type OptionKind, sourcingOptions } from './option-kinds';
-import { type Priced, priceOption } from './priced';
+import { askedOf, type Priced, priceNow, priceOption } from './priced';
 import type { Quote, QuoteRequest, QuoteSnapshot } from './quote';
 
 /** What to say to 'another firm says so much'. */
@@ -51,7 +51,7 @@ export function bargainOver(
   { options }: Pick<Quote, 'options'>,
 ): Bargain | undefined {
   const request: QuoteRequest = { ...asked, agreed: null };
-  const priced = priceOption(kind, request, snapshot.now, snapshot);
+  const priced = priceNow(kind, request, snapshot);
   if (!priced.ok || priced.own.length === 0) return undefined;
   const price = priceForTotal(Math.min(rivalMinor, priced.totalMinor), priced.basis, snapshot);
   const floorMinor = floorPrice(priced.basis, snapshot);
@@ -94,7 +94,7 @@ function answerTo(
 
 /** The largest price the shop may agree on for an option: that of its own list. Null where it takes none. */
 export function highestAgreed(kind: OptionKind, asked: QuoteRequest, snapshot: QuoteSnapshot): number | null {
-  const priced = priceOption(kind, { ...asked, agreed: null }, snapshot.now, snapshot);
+  const priced = priceNow(kind, { ...asked, agreed: null }, snapshot);
   return priced.ok && priced.own.length > 0 ? priceForTotal(priced.totalMinor, priced.basis, snapshot) : null;
 }
 
@@ -105,7 +105,7 @@ function optionOffer(
   request: QuoteRequest,
   snapshot: QuoteSnapshot,
 ): CounterOffer[] | undefined {
-  const priced = priceOption(kind, request, snapshot.now, snapshot);
+  const priced = priceNow(kind, request, snapshot);
   return priced.ok && priced.own.length > 0
     ? offerAt('option', kind, rivalMinor, priced, request, snapshot)
     : undefined;
@@ -120,7 +120,7 @@ function flexibleOffer(
 ): CounterOffer[] | undefined {
   if (snapshot.waitingSavesMinutes <= 0) return undefined;
   const flexible = { ...request, flexible: true };
-  const priced = priceOption(kind, flexible, snapshot.now, snapshot);
+  const priced = priceNow(kind, flexible, snapshot);
   return priced.ok ? offerAt('time', kind, rivalMinor, priced, flexible, snapshot) : undefined;
 }
 
@@ -149,9 +149,10 @@ function secondKeyOffer(
   request: QuoteRequest,
   snapshot: QuoteSnapshot,
 ): CounterOffer[] | undefined {
-  if (request.keys >= mostKeysWanted || !sourcingOptions[kind].newKey) return undefined;
-  const more = { ...request, keys: request.keys + 1 };
-  const two = priceOption(kind, more, snapshot.now, snapshot);
+  const { request: own, state } = askedOf(kind, request, snapshot);
+  if (own.keys >= mostKeysWanted || !sourcingOptions[kind].newKey) return undefined;
+  const more = { ...own, keys: own.keys + 1 };
+  const two = priceOption(kind, more, state, snapshot);
   if (!two.ok) return undefined;
   return offerAt('secondKey', kind, rivalMinor + two.totalMinor - one.totalMinor, two, more, snapshot);
 }

@@ -4,7 +4,9 @@ import { adviseRoute } from '@/core/programming/advice';
 import { firstTry } from '@/core/programming/attempt-order';
 import { missingKeys } from '@/core/programming/key-count';
 import type { KeySituation, PhysicalKey } from '@/core/programming/keys';
+import { keysAtLeast } from '@/core/programming/keys-at-least';
 import { keysToLearn } from '@/core/programming/keys-to-learn';
+import { mends } from '@/core/programming/mends';
 import { onlyByModule } from '@/core/programming/only-by-module';
 import { pelletStep } from '@/core/programming/pellet-step';
 import { orderOfSources, pinSourceNames } from '@/core/programming/pin';
@@ -15,26 +17,24 @@ import {
   type RouteKind,
   type RouteRequest,
 } from '@/core/programming/route';
-import { findRoutes, repairStep } from '@/core/programming/routes';
+import { findRoutes } from '@/core/programming/routes';
 import { findTool } from '@/core/programming/van-kit';
 import type { KeyState, QuoteWay } from './quote';
+
+/** What is known of the keys beside their routes. */
+export interface KeysHeld {
+  readonly allKeysLost: boolean;
+  readonly drives: boolean;
+  readonly hasPin: boolean;
+  readonly cutFrom: NonNullable<KeyState['cutFrom']>;
+}
 
 /** The routes of a situation as the quote needs them; undefined where nothing is open. */
 export function keyStateOf(
   request: RouteRequest,
   routes: readonly Route[],
   route: RouteKind,
-  {
-    allKeysLost,
-    drives,
-    hasPin,
-    cutFrom,
-  }: {
-    readonly allKeysLost: boolean;
-    readonly drives: boolean;
-    readonly hasPin: boolean;
-    readonly cutFrom: NonNullable<KeyState['cutFrom']>;
-  },
+  { allKeysLost, drives, hasPin, cutFrom }: KeysHeld,
 ): KeyState {
   const advice = adviseRoute(routes, request);
   return {
@@ -59,7 +59,7 @@ function wayOf(route: Route, routes: readonly Route[], request: RouteRequest, ha
   const { kind, verdict, chance, remote } = route;
   const { platform, van, market, money } = request;
   const method = platform.methods.find((one) => one.kind === kind);
-  const step = kind === 'repair' ? repairStep : nothing;
+  const step = kind === 'repair' ? mends.case : nothing;
   const pellet = kind === 'none' ? pelletStep(request) : null;
   const tool = method?.needsTool ? findTool(van, platform, method.kind, market) : undefined;
   const right = tool?.ok ? tool.right : undefined;
@@ -100,6 +100,16 @@ function remoteOf({ refused, chance }: RemoteApart, { platform }: RouteRequest):
     chance: chance.value,
     chanceRests: chance.rests,
   };
+}
+
+/** The same keys where a new one is wanted beside them; null where no route is open. */
+export function besideState(request: RouteRequest, held: KeysHeld): KeyState | null {
+  const one = { ...request, situation: { ...request.situation, wanted: 1 } };
+  const wanted = keysAtLeast(one);
+  const then = { ...one, situation: { ...one.situation, wanted } };
+  const routes = findRoutes(then);
+  const advice = adviseRoute(routes, then);
+  return advice ? { ...keyStateOf(then, routes, advice.kind, held), keys: wanted } : null;
 }
 
 /** The same car after the job, when one more key is wanted, and when the last key is lost. */

@@ -33,6 +33,13 @@ const table = {
     by: 'shop',
     newKey: true,
   },
+  shopMultiType: {
+    name: 'Shop, multi-type chip',
+    short: 'Multi-type chip',
+    about: 'A new key whose chip is set to be the kind your car knows.',
+    by: 'shop',
+    newKey: true,
+  },
   shopUniversal: {
     name: 'Shop, universal remote',
     short: 'Universal',

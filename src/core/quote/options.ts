@@ -5,13 +5,13 @@ import { moreKeysNote } from '@/core/programming/keys-at-least';
 import { makesKey } from '@/core/programming/route';
 import { arrivalOf } from '@/core/supply/arrival';
 import type { Trip } from '@/core/travel/trip';
-import { findBeaten } from './beaten';
+import { findBeaten, fullerThan } from './beaten';
 import { type DeskGrounds, type DeskWork, deskLines } from './drafts/franchise-desk';
 import { earningsOf } from './earnings';
 import { hourRuleAt } from './hour';
 import { sum } from './lines';
 import { isOwn, isSold, type OptionKind, optionKinds, sourcingOptions } from './option-kinds';
-import { type Priced, priceOption } from './priced';
+import { askedOf, type Priced, priceNow, priceOption } from './priced';
 import type { Available, KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 import { secondKeyOf } from './second-key';
 import { taxLines } from './tax';
@@ -23,7 +23,7 @@ import { taxLines } from './tax';
 export function quoteOf(request: QuoteRequest, snapshot: QuoteSnapshot): Quote {
   const compared = withBeaten(
     optionKinds.map((kind) => {
-      const priced = priceOption(kind, request, snapshot.now, snapshot);
+      const priced = priceNow(kind, request, snapshot);
       if (!priced.ok) return { kind, available: false, reason: priced.reason };
       return {
         ...optionOf(kind, request, snapshot, priced),
@@ -49,7 +49,7 @@ function otherTimeOf(
   const { hours } = snapshot.rules;
   if (!request.asked || request.visit !== null || !first?.visit || !hourRuleAt(hours, first.visit))
     return null;
-  const priced = priceOption(first.kind, { ...request, asked: null }, snapshot.now, snapshot);
+  const priced = priceNow(first.kind, { ...request, asked: null }, snapshot);
   if (!priced.ok || !priced.visit.earliest || hourRuleAt(hours, priced.visit.earliest)) return null;
   return { kind: first.kind, visit: priced.visit.earliest, totalMinor: priced.totalMinor };
 }
@@ -58,7 +58,7 @@ function otherTimeOf(
 export function plainOptions(request: QuoteRequest, snapshot: QuoteSnapshot): QuoteOption[] {
   return withBeaten(
     optionKinds.map((kind): QuoteOption => {
-      const priced = priceOption(kind, request, snapshot.now, snapshot);
+      const priced = priceNow(kind, request, snapshot);
       return priced.ok
         ? optionOf(kind, request, snapshot, priced)
         : { kind, available: false, reason: priced.reason };
@@ -68,7 +68,11 @@ export function plainOptions(request: QuoteRequest, snapshot: QuoteSnapshot): Qu
 
 function withBeaten(options: readonly QuoteOption[]): QuoteOption[] {
   const beaten = findBeaten(options);
-  return options.map((one) => (one.available ? { ...one, beatenBy: beaten.get(one.kind) ?? null } : one));
+  return options.map((one) => {
+    if (!one.available) return one;
+    const fuller = fullerThan(one, options);
+    return { ...one, ...(fuller && { fuller }), beatenBy: beaten.get(one.kind) ?? null };
+  });
 }
 
 /** An option as it is priced; what one more key and another price would be is left out. */
@@ -80,6 +84,7 @@ function optionOf(
 ): Available {
   const { draft, visit, lines, totalMinor, redo } = priced;
   const { rules, at } = snapshot;
+  const { keys } = askedOf(kind, request, snapshot).request;
   const arrival = arrivalOf(draft.parcels, at);
   const earliestOn = visit.earliest?.day ?? arrival.earliest.day;
   const p80On = [earliestOn, visit.p80?.day ?? arrival.p80.day].sort().at(-1) ?? earliestOn;
@@ -88,6 +93,7 @@ function optionOf(
     available: true,
     route: draft.route,
     answers: answersCall(kind, request),
+    ...(keys !== request.keys && { keys }),
     ...(request.used && kind === 'shopReset' && { asked: true }),
     lines,
     netMinor: sum(lines.map(({ netMinor }) => netMinor)),
@@ -108,7 +114,16 @@ function optionOf(
     warrantyMonths: rules.warrantyMonths[kind] ?? 0,
     earnings: null,
     reserves: draft.reserves,
-    notes: [...(makesKey(draft.route) ? moreKeysNote(request) : []), ...draft.notes, ...visit.notes],
+    ...(draft.about !== undefined && { about: draft.about }),
+    ...(draft.lost && draft.lost.length > 0 && { lost: draft.lost }),
+    notes: [
+      ...(keys === request.keys
+        ? []
+        : ['Beside the repair: note on the ring that a new key is wanted when it is taken.']),
+      ...(makesKey(draft.route) ? moreKeysNote(request) : []),
+      ...draft.notes,
+      ...visit.notes,
+    ],
     stale: draft.stale,
     beatenBy: null,
   };
@@ -138,15 +153,11 @@ function furtherKeyOf(
   snapshot: QuoteSnapshot,
   totalMinor: number,
 ): number | null {
-  if (!sourcingOptions[kind].newKey || request.keys >= mostKeysWanted) return null;
-  const more = priceOption(
-    kind,
-    { ...request, keys: request.keys + 1, agreed: null },
-    snapshot.now,
-    snapshot,
-  );
+  const { request: own, state } = askedOf(kind, request, snapshot);
+  if (!sourcingOptions[kind].newKey || own.keys >= mostKeysWanted) return null;
+  const more = priceOption(kind, { ...own, keys: own.keys + 1, agreed: null }, state, snapshot);
   if (!more.ok) return null;
-  const now = request.agreed?.kind === kind ? listTotal(kind, request, snapshot.now, snapshot) : totalMinor;
+  const now = request.agreed?.kind === kind ? listTotal(kind, own, state, snapshot) : totalMinor;
   return now === null ? null : more.totalMinor - now;
 }
 

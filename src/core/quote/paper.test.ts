@@ -117,7 +117,11 @@ describe('two versions of a quote', () => {
       to: 'Shop, aftermarket',
     });
     expect(changes.find(({ what }) => what === 'Total')).toEqual({ what: 'Total', from: 33_441, to: 23_856 });
-    expect(changes.find(({ what }) => what === 'REM')).toEqual({ what: 'REM', from: 12_706, to: 5198 });
+    expect(changes.find(({ what }) => what === 'Remote key')).toEqual({
+      what: 'Remote key',
+      from: 12_706,
+      to: 5198,
+    });
     expect(changes.find(({ what }) => what === 'Four in five by')?.from).toBe('Thu 11 Mar 2027');
     const discount = { code: 'TEN', percent: 10, amountMinor: 0, fromMinor: 0, withAccount: true };
     const cheaper = paperChanges(paper('shopOriginal'), paper('shopOriginal', { coupon: discount }));

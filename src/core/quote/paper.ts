@@ -12,9 +12,11 @@ import {
 } from '@/core/programming/route';
 import type { Trip } from '@/core/travel/trip';
 import { laterCharges } from './bargain';
+import { lostSays } from './lost-functions';
 import { type OptionKind, optionName, sourcingOptions } from './option-kinds';
 import { tripOf, wantsPapers } from './options';
-import type { Available, Payee, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
+import { askedOf } from './priced';
+import type { Available, KeyState, Payee, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 import { tripLines } from './trip-lines';
 
 export interface PaperLine {
@@ -39,6 +41,8 @@ export interface PaperOption {
   readonly warrantyMonths: number | null;
   /** What it means in plain words. */
   readonly notes: readonly string[];
+  /** What the customer does without, in his words; papers of earlier times do not say it. */
+  readonly lost?: string | null;
 }
 
 /** What a quote says on paper and by link: in plain words, and never changed once it is made. */
@@ -88,11 +92,11 @@ export function paperOf(
   return {
     car,
     work: workWords(chosen, request),
-    keys: request.keys,
+    keys: chosen.keys ?? request.keys,
     currency: snapshot.currency,
     taxIncluded: snapshot.rules.taxIncluded,
-    chosen: onPaper(chosen),
-    alternatives: others.map(onPaper),
+    chosen: onPaper(chosen, snapshot),
+    alternatives: others.map((other) => onPaper(other, snapshot)),
     furtherKeyMinor: chosen.furtherKeyMinor,
     included: includedIn(chosen, tripOf(chosen, snapshot)),
     notIncluded: [
@@ -104,22 +108,26 @@ export function paperOf(
       ? 'The person, a photo identity, and the registration or another proof of the right to the car, together with the plate. Without them no work is done; local law and the shop’s own rules prevail.'
       : null,
     terms: termsOf(chosen, request, snapshot),
-    cautions: [...(makesKey(chosen.route) ? moreKeysNote(request) : []), ...cautionsOf(chosen, snapshot)],
+    cautions: [
+      ...(makesKey(chosen.route) ? moreKeysNote(request) : []),
+      ...cautionsOf(chosen, askedOf(chosen.kind, request, snapshot).state, snapshot),
+    ],
   };
 }
 
-function workWords({ route, kind }: Available, { keys, repairs }: QuoteRequest): string {
+function workWords({ route, kind, keys: own }: Available, { keys: asked, repairs }: QuoteRequest): string {
+  const keys = own ?? asked;
   if (kind === 'shopOpens') return 'Opening the locked car';
   if (!sourcingOptions[kind].newKey) return `Repair of ${repairs > 1 ? `${repairs} keys` : 'a key'}`;
   return `${keys} new ${keys === 1 ? 'key' : 'keys'}: ${routeWord(route)}`;
 }
 
-function onPaper(option: Available): PaperOption {
+function onPaper(option: Available, { articles }: QuoteSnapshot): PaperOption {
   const { kind, lines, netMinor, taxMinor, totalMinor, depositMinor, earliestOn, p80On } = option;
   return {
     kind,
     name: optionName(kind),
-    lines: lines.map(({ label, payee, netMinor, taxMinor }) => ({ label, payee, netMinor, taxMinor })),
+    lines: plainLines(lines),
     netMinor,
     taxMinor,
     totalMinor,
@@ -129,18 +137,54 @@ function onPaper(option: Available): PaperOption {
     redoPercent: option.redo.percent,
     warrantyMonths: option.warrantyMonths,
     notes: plainWords(option),
+    lost: lostSays(option.lost ?? [], articles.functions ?? []),
   };
 }
 
+/** Lines in the customer's words, without our own codes; what then reads alike is one line. */
+function plainLines(lines: Available['lines']): PaperLine[] {
+  const found = new Map<string, PaperLine>();
+  for (const { label, plain = label, payee, netMinor, taxMinor } of lines) {
+    const before = found.get(`${payee} ${plain}`);
+    found.set(`${payee} ${plain}`, {
+      label: plain,
+      payee,
+      netMinor: netMinor + (before?.netMinor ?? 0),
+      taxMinor: taxMinor + (before?.taxMinor ?? 0),
+    });
+  }
+  return [...found.values()];
+}
+
+/** @example readyWords(option, '2027-03-03') // 'Thu 4 Mar, four in five by Mon 8 Mar' */
+export function readyWords(
+  { earliestOn, p80On }: Pick<PaperOption, 'earliestOn' | 'p80On'>,
+  today: LocalDay | '' = '',
+): string {
+  const from = formatDay(earliestOn, today);
+  return p80On === earliestOn ? from : `${from}, four in five by ${formatDay(p80On, today)}`;
+}
+
+/** @example comebackWords({ redoPercent: 2 }) // 'comebacks: 2 in 100' */
+export function comebackWords({ redoPercent }: Pick<PaperOption, 'redoPercent'>): string | null {
+  return redoPercent === null ? null : `comebacks: ${redoPercent === 0 ? 'under 1' : redoPercent} in 100`;
+}
+
+/** A line's label with who is paid, where that is not the shop. */
+export function payeeLabel({ label, payee }: Pick<PaperLine, 'label' | 'payee'>): string {
+  const names = { shop: null, seller: 'the seller', desk: 'the dealer' };
+  return names[payee] === null ? label : `${label} (to ${names[payee]})`;
+}
+
 /** Who brings the key, what may go wrong and who bears it, for somebody who has never heard of a transponder. */
-function plainWords({ kind, redo, warrantyMonths }: Available): string[] {
+function plainWords({ kind, redo, warrantyMonths, about }: Available): string[] {
   const bears = {
     shop: `We make it good at no cost for ${warrantyMonths} months.`,
     customer: 'If it does not work you pay for the second try.',
     desk: 'The dealer makes it good.',
   };
   // A door that is open stays open: nobody has anything to make good.
-  return [sourcingOptions[kind].about, ...(kind === 'shopOpens' ? [] : [bears[redo.bornBy]])];
+  return [about ?? sourcingOptions[kind].about, ...(kind === 'shopOpens' ? [] : [bears[redo.bornBy]])];
 }
 
 function includedIn({ lines, visit, kind, route }: Available, trip: Trip | null): string[] {
@@ -184,7 +228,7 @@ function termsOf(chosen: Available, request: QuoteRequest, snapshot: QuoteSnapsh
   ];
 }
 
-function cautionsOf({ route, lines }: Available, { now, articles }: QuoteSnapshot): string[] {
+function cautionsOf({ route, lines }: Available, now: KeyState, { articles }: QuoteSnapshot): string[] {
   const erases = (now.ways[route]?.keysAgain ?? 0) > 0 || methodOf(route)?.purpose === 'erase';
   return [
     ...(erases ? [] : missingWords(now, route)),

@@ -9,14 +9,15 @@ export type BookStyle = keyof typeof bookStyles;
 export const roundingModes = { up: 'up', nearest: 'to the nearest', down: 'down' } as const;
 export type RoundingMode = keyof typeof roundingModes;
 
-/** What the menu prices: cutting, finding a pellet's step (measured; hard where it is hunted for), opening the car, reading a lock, the work of each route. */
-export type MenuWork = 'cut' | 'pellet' | 'open' | 'lock' | RouteKind;
-export const menuWorks: readonly MenuWork[] = ['cut', 'pellet', 'open', 'lock', ...routeKinds];
+/** What the menu prices: cutting, finding a pellet's step (measured; hard where it is hunted for), opening the car, reading a lock, a new cell, the work of each route. */
+export type MenuWork = 'cut' | 'pellet' | 'open' | 'lock' | 'cell' | RouteKind;
+export const menuWorks: readonly MenuWork[] = ['cut', 'pellet', 'open', 'lock', 'cell', ...routeKinds];
 export const menuWorkNames: Readonly<Record<MenuWork, string>> = {
   cut: 'Cutting',
   pellet: 'Pellet step',
   open: 'Opening the car',
   lock: 'Lock read for its cut',
+  cell: 'New cell',
   ...routeNames,
 };
 export const difficulties = { usual: 'usual', hard: 'hard' } as const;

@@ -11,7 +11,7 @@ import { draftOf } from './drafts/draft-of';
 import type { EarningBasis } from './earnings';
 import { hourLines } from './hour';
 import { sum } from './lines';
-import type { OptionKind } from './option-kinds';
+import { type OptionKind, sourcingOptions } from './option-kinds';
 import type { KeyState, NetLine, QuoteLine, QuoteRequest, QuoteSnapshot, QuoteWay, Redo } from './quote';
 import { anyOf, percentShown, sourceChance } from './redo';
 import { taxLines } from './tax';
@@ -42,6 +42,27 @@ export interface Priced {
   readonly totalMinor: number;
   readonly redo: Redo;
   readonly basis: EarningBasis;
+}
+
+/** What an option is asked to do: a new key beside a repair where only the worn key was called about. */
+export function askedOf(
+  kind: OptionKind,
+  request: QuoteRequest,
+  { now, beside }: QuoteSnapshot,
+): { readonly request: QuoteRequest; readonly state: KeyState } {
+  return beside && request.keys === 0 && sourcingOptions[kind].newKey
+    ? { request: { ...request, keys: beside.keys ?? 1 }, state: beside }
+    : { request, state: now };
+}
+
+/** An option for the keys as they are. */
+export function priceNow(
+  kind: OptionKind,
+  request: QuoteRequest,
+  snapshot: QuoteSnapshot,
+): ReturnType<typeof priceOption> {
+  const asked = askedOf(kind, request, snapshot);
+  return priceOption(kind, asked.request, asked.state, snapshot);
 }
 
 /** Lines, account, coupon, flexible time, minimum, rounding, tax: one option for keys in a state. */
@@ -208,7 +229,7 @@ function redoOf(
   const articles = sources.map((source) => sourceChance(source, snapshot.outcomes));
   const basisPoints = anyOf([...articles.map((one) => one.basisPoints), risk.basisPoints]);
   const byShop = bornBy === 'shop';
-  const credit = snapshot.now.ways[draft.route]?.credit?.useMinor ?? 0;
+  const credit = state.ways[draft.route]?.credit?.useMinor ?? 0;
   const driving = draft.visit ? drivingCost(visit.trip, snapshot.rules) : 0;
   const shopMinor = byShop ? againMinor + credit + driving : 0;
   const minutes = byShop ? visitMinutes(draft, request, visit) + draft.shopMinutes : 0;

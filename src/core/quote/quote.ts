@@ -1,5 +1,6 @@
 import type { LocalDay, LocalMoment } from '@/core/kinds/local-time';
 import type { Bounds } from '@/core/programming/key-count';
+import type { Mend } from '@/core/programming/mends';
 import type { RouteKind } from '@/core/programming/route';
 import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import type { AskedTime, FreeGap } from '@/core/travel/gaps';
@@ -32,6 +33,8 @@ export interface QuoteRequest {
   readonly keysAsked?: number;
   /** Worn keys to be mended. */
   readonly repairs: number;
+  /** What each of them takes at least; quotes of earlier times do not say it. */
+  readonly mends?: readonly Mend[];
   /** A fault of a key made them call, so that a repair answers the call as well as a new key. */
   readonly forFault: boolean;
   /** The car is locked and no key in hand opens it. */
@@ -117,8 +120,12 @@ export interface KeyArticles {
   readonly blank: string;
   readonly remote: string | null;
   readonly chip: string | null;
+  /** What the buttons of the remote do; quotes of earlier times do not say it. */
+  readonly functions?: readonly string[];
   /** Equals of the remote under another badge, with what is different. */
   readonly equals: readonly { readonly article: string; readonly note: string }[];
+  /** Chips that can be set to be this one, and how; quotes of earlier times do not say it. */
+  readonly multiTypes?: readonly { readonly article: string; readonly setting: string }[];
   /** Universal remotes with a profile for this one, and the functions the customer loses. */
   readonly universals: readonly { readonly article: string; readonly lost: readonly string[] }[];
 }
@@ -168,6 +175,8 @@ export interface QuoteSnapshot {
   readonly stock: readonly StockPiece[];
   readonly cutting: Cutting;
   readonly now: KeyState;
+  /** The same keys with a new one wanted, where the call is for a worn one alone; it stands beside the repair. */
+  readonly beside?: KeyState | null;
   /** The same car when the job is done and one more key is wanted; null where that is not known. */
   readonly later: KeyState | null;
   /** The same car with all keys lost. */
@@ -188,6 +197,8 @@ export interface QuoteSnapshot {
 
 export interface QuoteLine {
   readonly label: string;
+  /** In the customer's words, where the label names an article or a right. */
+  readonly plain?: string;
   readonly part: LinePart;
   readonly payee: Payee;
   readonly taxClass: TaxClass;
@@ -238,6 +249,8 @@ export interface Available {
   readonly route: RouteKind;
   /** Whether it gives what the call is about; a repair gives no second key. */
   readonly answers: boolean;
+  /** New keys it makes, where that is not what was asked for. */
+  readonly keys?: number;
   /** What the customer asked for. */
   readonly asked?: boolean;
   readonly lines: readonly QuoteLine[];
@@ -273,7 +286,13 @@ export interface Available {
   readonly notes: readonly string[];
   /** Articles whose price is old. */
   readonly stale: readonly string[];
-  /** The option that is no worse in total, day and redo, and better in one. */
+  /** What it is in the customer's words, where the option's own do not hold. */
+  readonly about?: string;
+  /** Functions of the car's own remote that the customer does without; quotes of earlier times do not say it. */
+  readonly lost?: readonly string[];
+  /** The cheapest option that has them, and what it costs more. */
+  readonly fuller?: { readonly kind: OptionKind; readonly moreMinor: number } | null;
+  /** The option that lacks no function of it, is no worse in total, day and comeback, and better in one. */
   readonly beatenBy: OptionKind | null;
 }
 

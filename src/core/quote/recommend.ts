@@ -6,12 +6,13 @@ import { type Advice, adviseRoute } from '@/core/programming/advice';
 import type { Habits } from '@/core/programming/choices';
 import { drives, type KeySituation, knownInHand, worksInHand } from '@/core/programming/keys';
 import { keysAtLeast } from '@/core/programming/keys-at-least';
+import { mendOf } from '@/core/programming/mends';
 import { onlyByModule } from '@/core/programming/only-by-module';
 import type { DeskOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
-import { canBeMended, findRoutes } from '@/core/programming/routes';
+import { findRoutes } from '@/core/programming/routes';
 import type { VanKit } from '@/core/programming/van-kit';
 import { cuttingArticle } from './cut';
-import { keyStateOf, laterStates } from './key-states';
+import { besideState, keyStateOf, laterStates } from './key-states';
 import type { OptionKind } from './option-kinds';
 import { deskTotalMinor, firstOption, plainOptions, quoteOf } from './options';
 import type { PriceLists, Pricing } from './pricing';
@@ -132,12 +133,19 @@ function priceable(
   const { pricing } = grounds;
   if (!application || !request || !pricing || kind === undefined) return undefined;
   const { terms } = job;
-  const allKeysLost = knownInHand(situation).length === 0;
+  const held = {
+    allKeysLost: knownInHand(situation).length === 0,
+    drives: drives(situation, application.ignition),
+    hasPin: grounds.hasPin,
+    cutFrom: cutFromOf(situation, grounds),
+  };
+  const mends = job.keys.flatMap((key) => mendOf(key) ?? []);
   return {
     request: {
       keys: situation.wanted,
       ...(situation.wanted > job.keysWanted && { keysAsked: job.keysWanted }),
-      repairs: job.keys.filter(canBeMended).length,
+      repairs: mends.length,
+      mends,
       forFault: isFault(job),
       ...(job.call.used && { used: true }),
       ...(opens && { opens }),
@@ -154,12 +162,8 @@ function priceable(
     },
     snapshot: {
       ...snapshotOf(application, grounds, pricing),
-      now: keyStateOf(request, routes, kind, {
-        allKeysLost,
-        drives: drives(situation, application.ignition),
-        hasPin: grounds.hasPin,
-        cutFrom: cutFromOf(situation, grounds),
-      }),
+      now: keyStateOf(request, routes, kind, held),
+      ...(isFault(job) && situation.wanted === 0 && { beside: besideState(request, held) }),
       later: null,
       lost: null,
     },

@@ -11,6 +11,7 @@ const wanted = (article: string, pieces = 1): Wanted => ({
   pieces,
   stock: () => true,
   prices: () => true,
+  plain: 'Remote key',
   words: 'new',
 });
 const withPrices = (prices: readonly SupplierPrice[], more: Partial<QuoteSnapshot> = {}): QuoteSnapshot => ({

@@ -16,6 +16,10 @@ export interface Wanted {
   readonly prices: (price: SupplierPrice) => boolean;
   /** 'original', 'aftermarket': for the sentence that says it cannot be had. */
   readonly words: string;
+  /** What it is for the customer. */
+  readonly plain: string;
+  /** Its comebacks are counted by the article and not by who sells it. */
+  readonly ownRecord?: boolean;
 }
 
 /** Where the articles of an option come from, and what that costs whom. */
@@ -36,20 +40,22 @@ export interface Sourced {
   }[];
   readonly notes: readonly string[];
   readonly stale: readonly string[];
-  /** The articles that were taken. */
+  /** The articles that were taken, and those of them that are made for the trade. */
   readonly taken: readonly string[];
+  readonly aftermarket: readonly string[];
 }
 
 export type SourcedOrNot = Sourced | { readonly ok: false; readonly reason: string };
 
-type Taken =
+type Taken = { readonly wanted: Wanted } & (
   | {
       readonly from: 'stock';
       readonly piece: StockPiece;
       readonly pieces: number;
       readonly costMinor: number;
     }
-  | { readonly from: 'supplier'; readonly price: SupplierPrice; readonly pieces: number };
+  | { readonly from: 'supplier'; readonly price: SupplierPrice; readonly pieces: number }
+);
 
 /**
  * Takes what lies in the van, and orders the rest: of all combinations of sources the one with the lowest sum to the
@@ -79,6 +85,7 @@ function picksFor(one: Wanted, { stock, prices }: QuoteSnapshot): Taken[] {
     .filter((piece) => one.articles.includes(piece.article) && one.stock(piece) && piece.pieces >= one.pieces)
     .map(
       (piece): Taken => ({
+        wanted: one,
         from: 'stock',
         piece,
         pieces: one.pieces,
@@ -93,7 +100,7 @@ function picksFor(one: Wanted, { stock, prices }: QuoteSnapshot): Taken[] {
         one.prices(price) &&
         (price.pieces === null || price.pieces >= one.pieces),
     )
-    .map((price) => ({ from: 'supplier', price, pieces: one.pieces }));
+    .map((price) => ({ wanted: one, from: 'supplier', price, pieces: one.pieces }));
 }
 
 /** What an article in the van is worth where nobody wrote its cost down: the lowest price it is sold for. */
@@ -126,22 +133,24 @@ function price(picks: readonly Taken[], snapshot: QuoteSnapshot): Sourced {
   return {
     ok: true,
     lines: [
-      ...picks.map((pick) =>
-        line(
+      ...picks.map((pick) => ({
+        ...line(
           `${articleOf(pick)}${times(pick.pieces)}`,
           'article',
           'goods',
           pick.pieces * scaleMinor(costOf(pick), 100 + rules.keyMarkupPercent, 100),
         ),
-      ),
-      ...paid.map(([supplier, minor]) =>
-        line(
+        plain: `${pick.wanted.plain}${times(pick.pieces)}`,
+      })),
+      ...paid.map(([supplier, minor]) => ({
+        ...line(
           `Shipping from ${supplier}`,
           'article',
           'goods',
           scaleMinor(minor, 100 + rules.passPercent, 100),
         ),
-      ),
+        plain: 'Shipping',
+      })),
     ],
     costs: [
       ...picks.map((pick) => ({ label: articleOf(pick), minor: pick.pieces * costOf(pick) })),
@@ -164,6 +173,7 @@ function price(picks: readonly Taken[], snapshot: QuoteSnapshot): Sourced {
       .filter(({ price }) => daysBetween(price.since, at.day) > rules.staleDays)
       .map(({ price }) => price.article),
     taken: picks.map(articleOf),
+    aftermarket: picks.filter(isAftermarket).map(articleOf),
   };
 }
 
@@ -207,11 +217,16 @@ function articleOf(pick: Taken): string {
   return pick.from === 'stock' ? pick.piece.article : pick.price.article;
 }
 
+function isAftermarket(pick: Taken): boolean {
+  return pick.from === 'stock' ? pick.piece.grade === 'aftermarket' : pick.price.kind === 'aftermarket';
+}
+
 function costOf(pick: Taken): number {
   return pick.from === 'stock' ? pick.costMinor : pick.price.priceMinor;
 }
 
 function sourceOf(pick: Taken): string {
+  if (pick.wanted.ownRecord) return articleOf(pick);
   return pick.from === 'stock'
     ? (pick.piece.source ?? `the van’s ${pick.piece.grade} stock`)
     : pick.price.supplier;

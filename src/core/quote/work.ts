@@ -1,5 +1,5 @@
 import { scaleMinor } from '@/core/kinds/money';
-import { type RouteKind, routeNames } from '@/core/programming/route';
+import { isClone, type RouteKind, routeNames } from '@/core/programming/route';
 import { totalMinutes } from '@/core/programming/work-time';
 import { line, times } from './lines';
 import type { BookStyle, Difficulty, MenuWork, PriceRules } from './price-rules';
@@ -48,16 +48,24 @@ export function programming(
   const passed = passedOn(way);
   return {
     lines: [
-      ...(nothing ? [] : [line(`${routeNames[kind]}${times(learned)}`, 'programming', 'labour', minor)]),
+      ...(nothing
+        ? []
+        : [
+            {
+              ...line(`${routeNames[kind]}${times(learned)}`, 'programming', 'labour', minor),
+              plain: `${isClone(kind) ? 'Copying' : 'Programming'}${times(learned)}`,
+            },
+          ]),
       ...(way.pellet ? [line(pelletLabels[way.pellet.found], 'programming', 'labour', pelletMinor)] : []),
       ...(way.remote
         ? [line(`Remote, learned apart${times(keys)}`, 'programming', 'labour', remoteMinor)]
         : []),
-      ...passed.map(({ label, minor }) =>
-        line(label, 'rights', 'labour', scaleMinor(minor, 100 + rules.passPercent, 100)),
-      ),
+      ...passed.map(({ label, plain, minor }) => ({
+        ...line(label, 'rights', 'labour', scaleMinor(minor, 100 + rules.passPercent, 100)),
+        plain,
+      })),
     ],
-    costs: passed,
+    costs: passed.map(({ label, minor }) => ({ label, minor })),
     minutes,
     waitMinutes,
     p80Minutes: Math.round(totalMinutes(time, 'p80')),
@@ -65,10 +73,14 @@ export function programming(
 }
 
 /** Credits and fees of one session. */
-function passedOn({ credit, pin }: QuoteWay): { label: string; minor: number }[] {
+function passedOn({ credit, pin }: QuoteWay): { label: string; plain: string; minor: number }[] {
   return [
-    ...(credit && credit.useMinor > 0 ? [{ label: `A use of ${credit.name}`, minor: credit.useMinor }] : []),
-    ...(pin && pin.minor > 0 ? [{ label: `PIN from ${pin.source}`, minor: pin.minor }] : []),
+    ...(credit && credit.useMinor > 0
+      ? [{ label: `A use of ${credit.name}`, plain: 'A paid licence', minor: credit.useMinor }]
+      : []),
+    ...(pin && pin.minor > 0
+      ? [{ label: `PIN from ${pin.source}`, plain: 'The car’s security code', minor: pin.minor }]
+      : []),
   ];
 }
 

@@ -1,4 +1,5 @@
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
+import { mendKinds } from '@/core/programming/mends';
 import { routeKinds } from '@/core/programming/route';
 import type { FirstPrices } from '@/core/quote/first-prices';
 import { optionKinds } from '@/core/quote/option-kinds';
@@ -43,6 +44,7 @@ const quoteRequest = object(
     keys,
     keysAsked: keys,
     repairs: whole,
+    mends: list(oneOf(mendKinds)),
     forFault: yesNo,
     used: yesNo,
     opens: yesNo,
@@ -54,7 +56,7 @@ const quoteRequest = object(
     waitsFilled: yesNo,
     agreed: orNull(object({ kind, minor: whole })),
   },
-  ['keysAsked', 'used', 'opens', 'asked'],
+  ['keysAsked', 'mends', 'used', 'opens', 'asked'],
 );
 
 const rules = {
@@ -158,13 +160,18 @@ const snapshot = {
   rules: object(rules),
   taxBasisPoints: object({ goods: whole, labour: whole }),
   van: text,
-  articles: object({
-    blank: text,
-    remote: orNull(text),
-    chip: orNull(text),
-    equals: list(object({ article: text, note: text })),
-    universals: list(object({ article: text, lost: list(text) })),
-  }),
+  articles: object(
+    {
+      blank: text,
+      remote: orNull(text),
+      chip: orNull(text),
+      functions: list(text),
+      equals: list(object({ article: text, note: text })),
+      multiTypes: list(object({ article: text, setting: text })),
+      universals: list(object({ article: text, lost: list(text) })),
+    },
+    ['functions', 'multiTypes'],
+  ),
   prices: list(
     object(
       {
@@ -198,6 +205,7 @@ const snapshot = {
   ),
   cutting: object({ own: yesNo, article: text, profile: text }),
   now: keyState,
+  beside: orNull(keyState),
   later: orNull(keyState),
   lost: orNull(keyState),
   desk: orNull(
@@ -228,15 +236,19 @@ const snapshot = {
   waitingSavesMinutes: whole,
 } as const satisfies Record<keyof QuoteSnapshot, Schema>;
 
-const line = object({
-  label: text,
-  part: keyOf(lineParts),
-  payee: oneOf(['shop', 'seller', 'desk']),
-  taxClass: oneOf(['goods', 'labour']),
-  statedMinor: whole,
-  netMinor: whole,
-  taxMinor: whole,
-});
+const line = object(
+  {
+    label: text,
+    plain: text,
+    part: keyOf(lineParts),
+    payee: oneOf(['shop', 'seller', 'desk']),
+    taxClass: oneOf(['goods', 'labour']),
+    statedMinor: whole,
+    netMinor: whole,
+    taxMinor: whole,
+  },
+  ['plain'],
+);
 const redo = object({
   basisPoints: whole,
   percent: whole,
@@ -266,6 +278,7 @@ const available = object(
     available: { const: true },
     route,
     answers: yesNo,
+    keys: whole,
     asked: yesNo,
     lines: list(line),
     netMinor: whole,
@@ -286,16 +299,19 @@ const available = object(
     warrantyMonths: whole,
     earnings: orNull(earnings),
     reserves: list(object({ article: text, condition: oneOf(['new', 'reset']), pieces: whole })),
+    about: text,
+    lost: list(text),
+    fuller: orNull(object({ kind, moreMinor: whole })),
     notes: list(text),
     stale: list(text),
     beatenBy: orNull(kind),
   },
-  ['asked', 'trip', 'inTime', 'leadMinor'],
+  ['keys', 'asked', 'trip', 'inTime', 'leadMinor', 'about', 'lost', 'fuller'],
 );
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {
   request: quoteRequest,
-  snapshot: object(snapshot, ['codeService', 'towKm']),
+  snapshot: object(snapshot, ['codeService', 'towKm', 'beside']),
   options: list({ anyOf: [available, closed] }),
   secondKey: orNull(
     object({
@@ -308,20 +324,24 @@ const computed = {
   ),
 } as const;
 
-const paperOption = object({
-  kind,
-  name: text,
-  lines: list(object({ label: text, payee: text, netMinor: whole, taxMinor: whole })),
-  netMinor: whole,
-  taxMinor: whole,
-  totalMinor: whole,
-  depositMinor: whole,
-  earliestOn: day,
-  p80On: day,
-  redoPercent: orNull(whole),
-  warrantyMonths: orNull(whole),
-  notes: list(text),
-});
+const paperOption = object(
+  {
+    kind,
+    name: text,
+    lines: list(object({ label: text, payee: text, netMinor: whole, taxMinor: whole })),
+    netMinor: whole,
+    taxMinor: whole,
+    totalMinor: whole,
+    depositMinor: whole,
+    earliestOn: day,
+    p80On: day,
+    redoPercent: orNull(whole),
+    warrantyMonths: orNull(whole),
+    notes: list(text),
+    lost: orNull(text),
+  },
+  ['lost'],
+);
 
 /** A quote as it was frozen: what was asked, all that was loaded, what came out, and the words of its paper. */
 export const frozenQuoteSchema = object({

@@ -1,7 +1,7 @@
 import { Document, Page, renderToBuffer, Text, View } from '@react-pdf/renderer';
 import { formatDay, type LocalDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import type { PaperOption, QuotePaper } from '@/core/quote/paper';
+import { comebackWords, payeeLabel, type QuotePaper, readyWords } from '@/core/quote/paper';
 import { registerFonts } from './fonts';
 import { Pair, paperStyles as styles, WordList } from './page-parts';
 
@@ -40,16 +40,17 @@ export function quotePdf(head: QuoteHead, paper: QuotePaper): Promise<Buffer> {
         <Pair name="Made">
           {`${formatDay(head.madeOn, '')}, valid until ${formatDay(head.validUntil, '')}`}
         </Pair>
-        <Pair name="Ready by">{`${drives(chosen)}, where ordered today`}</Pair>
+        <Pair name="Ready by">{`${readyWords(chosen)}, where ordered today`}</Pair>
         <Text style={styles.head}>{chosen.name}</Text>
         <Text style={styles.small}>{chosen.notes.join(' ')}</Text>
+        {chosen.lost && <Text style={styles.bold}>{chosen.lost}</Text>}
         <AmountRow cells={['For', 'Net', 'Tax', 'With tax']} />
         {chosen.lines.map((line) => (
           <AmountRow
             key={`${line.payee} ${line.label}`}
             ruled
             cells={[
-              line.payee === 'shop' ? line.label : `${line.label} (to the ${line.payee})`,
+              payeeLabel(line),
               show(line.netMinor),
               show(line.taxMinor),
               show(line.netMinor + line.taxMinor),
@@ -67,8 +68,13 @@ export function quotePdf(head: QuoteHead, paper: QuotePaper): Promise<Buffer> {
         {alternatives.map((option) => (
           <View key={option.kind} style={[styles.row, styles.ruled]} wrap={false}>
             <View style={{ flex: 1, paddingRight: 12 }}>
-              <Text>{`${option.name}, ready by ${drives(option)}${againWords(option)}`}</Text>
+              <Text>
+                {[`${option.name}, ready by ${readyWords(option)}`, comebackWords(option)]
+                  .filter(Boolean)
+                  .join(', ')}
+              </Text>
               <Text style={styles.small}>{option.notes.join(' ')}</Text>
+              {option.lost && <Text style={[styles.small, styles.bold]}>{option.lost}</Text>}
             </View>
             <Text style={[styles.mono, styles.bold]}>{show(option.totalMinor)}</Text>
           </View>
@@ -124,14 +130,4 @@ function AmountRow({
       ))}
     </View>
   );
-}
-
-function drives({ earliestOn, p80On }: PaperOption): string {
-  const from = formatDay(earliestOn, '');
-  return p80On === earliestOn ? from : `${from} at the earliest, four of five by ${formatDay(p80On, '')}`;
-}
-
-function againWords({ redoPercent }: PaperOption): string {
-  if (redoPercent === null) return '';
-  return `, comebacks: ${redoPercent === 0 ? 'under 1' : redoPercent} in 100`;
 }

@@ -4,6 +4,7 @@ import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import type { Route } from '@/core/programming/route';
 import type { FirstPrices } from '@/core/quote/first-prices';
+import { lostSays } from '@/core/quote/lost-functions';
 import { isSold } from '@/core/quote/option-kinds';
 import { firstOption, wantsPapers } from '@/core/quote/options';
 import { formatPriceRange, type PriceRange } from '@/core/quote/price-range';
@@ -73,6 +74,7 @@ export function Say({
           .{firstPrices?.settledBy && ` ${firstPrices.settledBy.ask}`}
           {otherTime &&
             ` In ordinary hours, ${formatDay(otherTime.visit.day, today)} ${otherTime.visit.hour}: ${show(otherTime.totalMinor)}.`}
+          {first.lost && ` ${lostSays(first.lost, [])}`}
           {papers && ' Please have the registration and your photo identity at the car.'}”
         </p>
       </div>

@@ -6,7 +6,7 @@ import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
 import { isSold, type OptionKind } from '@/core/quote/option-kinds';
-import type { PaperOption, QuotePaper } from '@/core/quote/paper';
+import { type PaperOption, type QuotePaper, readyWords } from '@/core/quote/paper';
 import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { TextAreaField, TextField } from '@/ui/field';
@@ -134,12 +134,8 @@ function OptionCard({
             {!ours && <Badge tone="plain">for comparison, not ours</Badge>}
           </span>
           <span className="block text-mute">{option.notes.join(' ')}</span>
-          <span className="block">
-            Your car drives {formatDay(option.earliestOn, today)} at the earliest
-            {option.p80On !== option.earliestOn &&
-              `, in four of five cases by ${formatDay(option.p80On, today)}`}
-            .
-          </span>
+          {option.lost && <span className="block font-semibold">{option.lost}</span>}
+          <span className="block">Ready by {readyWords(option, today)}.</span>
           {option.redoPercent !== null && option.redoPercent > 0 && (
             <span className="block text-mute">
               Of a hundred such keys {option.redoPercent} had to be made again.
@@ -196,6 +192,7 @@ function AcceptForm({
           error={problemOf('where')}
           onChange={(event) => setWhere(event.target.value)}
         />
+        {option.lost && <p className="font-semibold">{option.lost}</p>}
         {option.depositMinor > 0 && (
           <p>{show(option.depositMinor)} is paid ahead as a part of the total; the shop will ask for it.</p>
         )}

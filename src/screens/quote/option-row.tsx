@@ -20,7 +20,7 @@ interface OptionRowProps {
 /** The columns of the rows and of the line of heads above them. */
 export const optionColumns = 'md:grid-cols-[1.25rem_minmax(0,1fr)_7rem_9rem_5.75rem_8.5rem_2.75rem] gap-x-3';
 
-/** One option: total, days, redo with who bears it, what it earns; its lines and reasons on demand. */
+/** One option: total, days, comeback with who bears it, what it earns; its lines and reasons on demand. */
 export function OptionRow({ option, selected, today, show, onSelect }: OptionRowProps) {
   const { kind, totalMinor, furtherKeyMinor, redo, earnings, beatenBy, stale } = option;
   const [open, setOpen] = useState(false);
@@ -49,6 +49,7 @@ export function OptionRow({ option, selected, today, show, onSelect }: OptionRow
               {beatenBy && (
                 <Badge tone="oxide">worse than {sourcingOptions[beatenBy].short.toLowerCase()}</Badge>
               )}
+              {option.lost && <Badge tone="ochre">without {option.lost.join(', ')}</Badge>}
               {!option.answers && <Badge tone="plain">gives no new key</Badge>}
               {stale.length > 0 && <Badge tone="ochre">old price: {stale.join(', ')}</Badge>}
             </span>
@@ -88,11 +89,20 @@ function Details({ option, show }: { option: Available; show: Show }) {
     <div className="mt-2 grid gap-4 border-t border-line py-2 lg:grid-cols-2">
       <Lines option={option} show={show} />
       <div className="flex flex-col gap-1 text-small text-mute">
+        {option.fuller && (
+          <p>
+            {sourcingOptions[option.fuller.kind].short} has what it lacks:{' '}
+            {option.fuller.moreMinor >= 0
+              ? `${show(option.fuller.moreMinor)} more`
+              : `${show(-option.fuller.moreMinor)} less`}
+            .
+          </p>
+        )}
         {option.notes.map((note) => (
           <p key={note}>{note}</p>
         ))}
         <p>
-          Redo {percentWords(redo.percent)}: {redo.rests.join('; ')}.
+          Comeback {percentWords(redo.percent)}: {redo.rests.join('; ')}.
           {redo.bornBy === 'shop' &&
             ` One costs the shop ${show(redo.shopMinor)} and ${redo.minutes} minutes.`}
           {redo.bornBy === 'customer' && ` One costs the customer ${show(redo.customerMinor)}.`}

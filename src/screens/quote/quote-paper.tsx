@@ -2,9 +2,8 @@
 
 import { formatDay, type LocalDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import type { QuotePaper as Paper, PaperOption } from '@/core/quote/paper';
+import { comebackWords, type QuotePaper as Paper, payeeLabel, readyWords } from '@/core/quote/paper';
 import { Button } from '@/ui/button';
-import { percentWords } from './shown';
 
 interface QuotePaperProps {
   readonly quoteNumber: number;
@@ -44,10 +43,11 @@ export function QuotePaper(props: QuotePaperProps) {
           {formatDay(madeOn, '')}, valid until {formatDay(validUntil, '')}
         </dd>
         <dt className="text-mute">Ready by</dt>
-        <dd>{drives(chosen)}, where ordered today</dd>
+        <dd>{readyWords(chosen)}, where ordered today</dd>
       </dl>
       <h2 className="mt-4 font-semibold">{chosen.name}</h2>
       <p className="text-mute">{chosen.notes.join(' ')}</p>
+      {chosen.lost && <p className="font-semibold">{chosen.lost}</p>}
       <table className="mt-1 w-full">
         <thead className="text-left text-small text-mute">
           <tr>
@@ -60,10 +60,7 @@ export function QuotePaper(props: QuotePaperProps) {
         <tbody>
           {chosen.lines.map((line) => (
             <tr key={`${line.payee} ${line.label}`} className="border-t border-line">
-              <td className="py-1 pr-3">
-                {line.label}
-                {line.payee !== 'shop' && <span className="text-mute"> (to the {line.payee})</span>}
-              </td>
+              <td className="py-1 pr-3">{payeeLabel(line)}</td>
               <td className="py-1 text-right font-mono">{show(line.netMinor)}</td>
               <td className="py-1 text-right font-mono">{show(line.taxMinor)}</td>
               <td className="py-1 text-right font-mono">{show(line.netMinor + line.taxMinor)}</td>
@@ -87,9 +84,11 @@ export function QuotePaper(props: QuotePaperProps) {
             {alternatives.map((option) => (
               <li key={option.kind} className="flex justify-between gap-4 border-t border-line py-1">
                 <span>
-                  {option.name}, drives {drives(option)}
-                  {option.redoPercent !== null && `, comebacks ${percentWords(option.redoPercent)}`}
+                  {[`${option.name}, ready by ${readyWords(option)}`, comebackWords(option)]
+                    .filter(Boolean)
+                    .join(', ')}
                   <span className="block text-small text-mute">{option.notes.join(' ')}</span>
+                  {option.lost && <span className="block text-small font-semibold">{option.lost}</span>}
                 </span>
                 <span className="font-mono">{show(option.totalMinor)}</span>
               </li>
@@ -118,11 +117,6 @@ export function QuotePaper(props: QuotePaperProps) {
       </div>
     </article>
   );
-}
-
-function drives({ earliestOn, p80On }: PaperOption): string {
-  const from = formatDay(earliestOn, '');
-  return p80On === earliestOn ? from : `${from} at the earliest, four of five by ${formatDay(p80On, '')}`;
 }
 
 function WordList({ title, words }: { title: string; words: readonly string[] }) {

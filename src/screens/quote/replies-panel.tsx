@@ -55,6 +55,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
   const accept = useSubmit(onAccept);
   const [address, setAddress] = useState<string>();
   const [option, setOption] = useState(quote.options[0]?.kind ?? '');
+  const losing = quote.options.find(({ kind }) => kind === option);
   const accepted = replies.acceptances.some(({ quoteNumber }) => quoteNumber === quote.number);
   return (
     <Panel
@@ -116,6 +117,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
             )}
           </div>
         )}
+        {!closed && !accepted && losing?.lost && <p>Say before it is accepted: “{losing.lost}”</p>}
         {address && (
           <p role="status">
             Send this, it is shown only now: <code className="font-mono break-all">{address}</code>

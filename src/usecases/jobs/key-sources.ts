@@ -8,7 +8,7 @@ import {
   insertKeySource,
   type KeySourceRow,
   listKeySources,
-  listSupplierNames,
+  listSourceNames,
 } from '@/data/key-sources';
 import { listAcceptances } from '@/data/quote-links';
 import { findFrozenQuote, listQuotes } from '@/data/quotes';
@@ -23,10 +23,12 @@ export async function keepSources(db: Db, jobId: string, at: Date): Promise<void
   const frozen = await findFrozenQuote(db, accepted?.quoteNumber ?? newest.number);
   const kind = accepted?.option ?? newest.offered;
   const option = frozen?.options.find((one) => one.kind === kind);
-  if (!frozen || !option?.available || frozen.request.keys === 0) return;
-  const known = await listSupplierNames(db);
+  if (!frozen || !option?.available) return;
+  const keys = option.keys ?? frozen.request.keys;
+  if (keys === 0) return;
+  const known = await listSourceNames(db);
   for (const source of option.sources)
-    if (known.includes(source)) await insertKeySource(db, jobId, source, frozen.request.keys, at);
+    if (known.includes(source)) await insertKeySource(db, jobId, source, keys, at);
 }
 
 export interface JobSources {
@@ -36,7 +38,7 @@ export interface JobSources {
 
 export async function readSources(_actor: Actor, jobId: string): Promise<JobSources> {
   const db = database();
-  return { known: await listKeySources(db, jobId), suppliers: await listSupplierNames(db) };
+  return { known: await listKeySources(db, jobId), suppliers: await listSourceNames(db) };
 }
 
 /** Notes that a key of a closed job came back, so that the next quotes reckon with it. */
@@ -45,7 +47,7 @@ export async function noteRedo(actor: PersonActor, input: RedoInput): Promise<Re
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
     if (!job?.closed) return failed('The job is still open: make the key again in it.');
-    if (!(await listSupplierNames(db)).includes(input.source))
+    if (!(await listSourceNames(db)).includes(input.source))
       return failed('Nobody of this name sells keys to the shop.', 'source');
     await insertKeySource(db, job.id, input.source, Math.max(1, job.keysWanted), actor.at);
     if (!(await countRedone(db, job.id, input.source, input.reason, actor.at)))

@@ -11,7 +11,13 @@ import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/trave
 import { freeGaps, gapsAround } from '@/core/travel/gaps';
 import { toldTrip, tripBy } from '@/core/travel/trip';
 import { type AppointmentRow, listAppointments } from '@/data/appointments';
-import { listEquals, listRemotes, listUniversals, type UniversalRow } from '@/data/article-facts';
+import {
+  listEquals,
+  listMultiTypeChips,
+  listRemotes,
+  listUniversals,
+  type UniversalRow,
+} from '@/data/article-facts';
 import type { Db } from '@/data/db';
 import { readPriceLists } from '@/data/prices';
 import { listAccounts, listCoupons } from '@/data/quote-terms';
@@ -166,6 +172,9 @@ async function readKeyArticles(
   const own = remotes.length === 0 ? [] : await listRemotes(db, remotes);
   const equals = remotes.length === 0 ? [] : await listEquals(db, remotes);
   const universals = remotes.length === 0 ? [] : await listUniversals(db, remotes);
+  const multiTypes = applications.some(({ chip, remote }) => chip && !remote)
+    ? await listMultiTypeChips(db)
+    : [];
   return ({ blank, chip, remote }) => {
     const mine = own.find(({ article }) => article === remote?.article);
     const same = equals.filter(
@@ -179,6 +188,10 @@ async function readKeyArticles(
       blank,
       remote: remote?.article ?? null,
       chip: chip?.article ?? null,
+      functions: mine?.layout ?? [],
+      multiTypes: multiTypes
+        .filter(({ families }) => chip && !remote && families.includes(chip.family))
+        .map(({ article, setting }) => ({ article, setting })),
       equals: same.map(({ article, note }) => ({ article, note: note ?? 'the same board' })),
       universals: standIns.map((one) => ({
         article: one.article,
@@ -188,10 +201,13 @@ async function readKeyArticles(
   };
 }
 
-function namesOf({ blank, remote, chip, equals, universals }: KeyArticles): string[] {
-  return [blank, remote, chip, ...[...equals, ...universals].map(({ article }) => article)].filter(
-    (one): one is string => one !== null,
-  );
+function namesOf({ blank, remote, chip, equals, multiTypes = [], universals }: KeyArticles): string[] {
+  return [
+    blank,
+    remote,
+    chip,
+    ...[...equals, ...multiTypes, ...universals].map(({ article }) => article),
+  ].filter((one): one is string => one !== null);
 }
 
 /** What the ways of platforms use up beside the key. */

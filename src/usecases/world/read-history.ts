@@ -77,7 +77,7 @@ export function readHistory(
       });
   });
   world.read('past-sources', PastSourceRow, (row, at) => {
-    at.refer('supplier', row.source, 'source');
+    at.refer(['supplier', 'multi-type-chips'], row.source, 'source');
     const job = pastOf(row.job, at);
     if (job)
       tables.key_source?.push({

@@ -22,8 +22,8 @@ export interface TableRows {
 export interface RowPlace {
   /** Keeps the id of something this row names, so that later rows can refer to it. */
   define(kind: string, name: string, column: string, id?: string): string;
-  /** The id of something named earlier; an unknown name is a problem. */
-  refer(kind: string, name: string, column: string): string;
+  /** The id of something named earlier, of one of the kinds; an unknown name is a problem. */
+  refer(kinds: string | readonly string[], name: string, column: string): string;
   wrong(column: string, reason: string): void;
 }
 
@@ -91,9 +91,10 @@ export class WorldReader {
         this.ids.set(key, id);
         return id;
       },
-      refer: (kind, name, column) => {
-        const id = this.ids.get(`${kind}:${name}`);
-        if (id === undefined) wrong(column, `No ${kindWords(kind)} of this name.`);
+      refer: (kinds, name, column) => {
+        const all = [kinds].flat();
+        const id = all.map((kind) => this.ids.get(`${kind}:${name}`)).find((one) => one !== undefined);
+        if (id === undefined) wrong(column, `No ${all.map(kindWords).join(' or ')} of this name.`);
         return id ?? '';
       },
     };

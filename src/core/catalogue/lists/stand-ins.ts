@@ -1,6 +1,16 @@
-import { article, column, type ListDescription, note, oneOf, optional, text, words } from './description';
+import {
+  article,
+  column,
+  decimal,
+  type ListDescription,
+  note,
+  oneOf,
+  optional,
+  text,
+  words,
+} from './description';
 
-/** What can stand in for a remote. */
+/** What can stand in for a remote or a chip. */
 export const standInLists = {
   equals: {
     title: 'Equivalents',
@@ -22,6 +32,20 @@ export const standInLists = {
       column('frequencies', 'Frequencies, MHz', words(60, true)),
       column('layout', 'Button layout', words(120)),
       column('cell', 'Cell', text(120), optional),
+    ],
+    key: ['article'],
+    keyStays: true,
+    references: [],
+  },
+  'multi-type-chips': {
+    title: 'Multi-type chips',
+    one: 'multi-type chip',
+    about: 'Chips that can be set to be one of several kinds.',
+    columns: [
+      article,
+      column('families', 'Chip families', words(60)),
+      column('setting', 'How it is set', text(120)),
+      column('comeback_percent', 'Comebacks, % as stated', decimal(0, 100)),
     ],
     key: ['article'],
     keyStays: true,

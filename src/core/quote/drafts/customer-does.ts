@@ -5,21 +5,36 @@ import { type SourcedOrNot, sourceArticles, type Wanted } from '../source-articl
 import { taxOf } from '../tax';
 import { tripLines } from '../trip-lines';
 import { programming } from '../work';
-import { anyNew, type DraftOrNot, learningWay, no, statedRisk, usedUp, wayNotes } from './draft';
+import {
+  anyNew,
+  type DraftOrNot,
+  learningWay,
+  no,
+  plainArticles,
+  statedRisk,
+  usedUp,
+  wayNotes,
+} from './draft';
 
 /** Articles that the customer buys of those who sell to customers. */
 function sellersArticles(request: QuoteRequest, keepBlank: boolean, snapshot: QuoteSnapshot): SourcedOrNot {
   const { blank, remote, chip } = snapshot.articles;
   const electronics = remote ?? chip;
-  const sold = (article: string): Wanted => ({
+  const sold = (article: string, plain: string): Wanted => ({
     articles: [article],
     pieces: request.keys,
     stock: () => false,
     prices: ({ kind }) => kind === 'online',
     words: 'online',
+    plain,
   });
   return sourceArticles(
-    [...(electronics === null ? [] : [sold(electronics)]), ...(keepBlank ? [sold(blank)] : [])],
+    [
+      ...(electronics === null
+        ? []
+        : [sold(electronics, remote ? plainArticles.remote : plainArticles.chip)]),
+      ...(keepBlank ? [sold(blank, plainArticles.blank)] : []),
+    ],
     request,
     { ...snapshot, rules: { ...snapshot.rules, keyMarkupPercent: 0, passPercent: 0 } },
   );
@@ -48,6 +63,7 @@ export function customerBuys(request: QuoteRequest, state: KeyState, snapshot: Q
         ...one,
         payee: 'seller' as const,
         label: `${one.label}, bought by the customer`,
+        plain: `${one.plain ?? one.label}, bought by you`,
       })),
       ...(shipped || rules.onlineShippingMinor === 0
         ? []
@@ -96,8 +112,10 @@ export function customerPrograms(
   const electronics = articles.remote ?? articles.chip;
   const sourced = sourceArticles(
     [
-      anyNew(articles.blank, request.keys),
-      ...(electronics === null ? [] : [anyNew(electronics, request.keys)]),
+      anyNew(articles.blank, request.keys, plainArticles.blank),
+      ...(electronics === null
+        ? []
+        : [anyNew(electronics, request.keys, articles.remote ? plainArticles.remote : plainArticles.chip)]),
     ],
     request,
     snapshot,

@@ -6,7 +6,7 @@ import { type Draft, type DraftOrNot, no } from './draft';
 import { franchiseDesk } from './franchise-desk';
 import { opens } from './opens';
 import { repair } from './repair';
-import { copy, shopSupplies, universal } from './shop-brings';
+import { copy, multiTypeChip, shopSupplies, universal } from './shop-brings';
 
 type DraftMaker = (request: QuoteRequest, state: KeyState, snapshot: QuoteSnapshot) => DraftOrNot;
 
@@ -19,6 +19,7 @@ const drafts: Readonly<Record<OptionKind, DraftMaker>> = {
       : shopSupplies('shopReset', ...all);
   },
   shopAftermarket: (...all) => shopSupplies('shopAftermarket', ...all),
+  shopMultiType: multiTypeChip,
   shopUniversal: universal,
   shopClone: copy,
   shopRepair: repair,

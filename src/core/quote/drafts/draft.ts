@@ -34,6 +34,10 @@ export interface Draft {
   /** What the customer pays again where the customer bears it; null for the whole total. */
   readonly againCustomerMinor: number | null;
   readonly reserves: Sourced['reserves'];
+  /** Functions of the car's own remote that the customer does without. */
+  readonly lost?: readonly string[];
+  /** What it is in the customer's words, where the option's own do not hold. */
+  readonly about?: string;
   readonly notes: readonly string[];
   readonly stale: readonly string[];
 }
@@ -46,6 +50,14 @@ export function no(reason: string): DraftOrNot {
 
 /** What a shop's new key, a copy, a repair and a desk's key are said to go wrong apart from the article. */
 export const statedRisk = { learned: 150, copied: 200, repair: 600, desk: 100 };
+
+/** What the articles of a key are for the customer. */
+export const plainArticles = {
+  blank: 'Key blank',
+  remote: 'Remote key',
+  chip: 'Chip for the key',
+  universal: 'Universal remote',
+} as const;
 
 /** The way by which a new key is learned: the chosen one, else the first open one that learns. */
 export function learningWay({
@@ -73,15 +85,17 @@ export function usedUp({ usedUp }: QuoteWay, keys: number): Wanted[] {
       stock: ({ condition }) => condition === 'new',
       prices: ({ kind }) => kind === 'original' || kind === 'aftermarket',
       words: 'new',
+      plain: 'A part for the car',
     },
   ];
 }
 
 /** Any new article of the trade: aftermarket or original. */
-export function anyNew(article: string, pieces: number): Wanted {
+export function anyNew(article: string, pieces: number, plain: string): Wanted {
   return {
     articles: [article],
     pieces,
+    plain,
     stock: ({ condition }) => condition === 'new',
     prices: ({ kind, condition }) => (kind === 'original' || kind === 'aftermarket') && condition === 'new',
     words: 'new',

@@ -235,11 +235,19 @@ describe('every option', () => {
     now: ways({ add: {}, onBoard: {}, cloneDirect: {}, repair: {} }, 'add'),
   };
 
+  const chipOnly = {
+    ...many.articles,
+    remote: null,
+    chip: 'REM',
+    multiTypes: [{ article: 'UNI', setting: 'set with the chip writer' }],
+  };
+
   it.each(optionKinds)(
     '%s is there where nothing closes it, and no line is a share of a minor unit',
     (kind) => {
       for (const book of ['menu', 'time'] as const) {
-        const draft = drafted(draftOf(kind, { ...two, repairs: 1, opens: true, book }, many.now, many));
+        const car = kind === 'shopMultiType' ? { ...many, articles: chipOnly } : many;
+        const draft = drafted(draftOf(kind, { ...two, repairs: 1, opens: true, book }, car.now, car));
         const all = [...draft.lines, ...draft.others];
         expect(all.length).toBeGreaterThan(0);
         for (const { statedMinor, label } of all) {

@@ -1,5 +1,5 @@
 import type { standInLists } from '@/core/catalogue/lists/stand-ins';
-import { type ListStorage, list, pair, withKey, words } from './list-storage';
+import { type ListStorage, list, number, pair, withKey, words } from './list-storage';
 
 export const standInStorages: Readonly<Record<keyof typeof standInLists, ListStorage>> = {
   equals: pair('equal_article', 'article', 'equal', { note: 'note' }),
@@ -20,6 +20,23 @@ export const standInStorages: Readonly<Record<keyof typeof standInLists, ListSto
       frequencies_mhz: `${words('s.frequencies')}::numeric[]`,
       layout: words('s.layout'),
       cell: 's.cell',
+    },
+    joins: '',
+  }),
+  'multi-type-chips': withKey('article', 't', {
+    table: 'multi_type_chip',
+    from: 'multi_type_chip t',
+    read: {
+      article: 't.article',
+      families: list('t.families'),
+      setting: 't.setting',
+      comeback_percent: number('t.redo_basis_points / 100.0'),
+    },
+    write: {
+      article: 's.article',
+      families: words('s.families'),
+      setting: 's.setting',
+      redo_basis_points: 'round(s.comeback_percent::numeric * 100)::integer',
     },
     joins: '',
   }),
