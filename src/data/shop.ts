@@ -1,4 +1,5 @@
 import type { LocalRules, PlainCopyRule } from '@/core/authority/documents';
+import type { LocalDay } from '@/core/kinds/local-time';
 import type { Habits } from '@/core/programming/choices';
 import type { OpenHours } from '@/core/travel/gaps';
 import type { Db } from './db';
@@ -23,8 +24,15 @@ export interface ShopRow {
   readonly rules: LocalRules;
   /** When the vans drive out. */
   readonly open: OpenHours;
+  readonly holidays: readonly Holiday[];
   /** An idle session is locked after so many minutes. */
   readonly lockMinutes: number;
+}
+
+/** A day on which the shop does not drive out. */
+export interface Holiday {
+  readonly day: LocalDay;
+  readonly name: string;
 }
 
 export async function findShop(db: Db): Promise<ShopRow | undefined> {
@@ -37,7 +45,8 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
        jsonb_build_object('licence', licence, 'identityAccepted', identity_accepted, 'rightAccepted', right_accepted,
          'witness', witness_rule, 'plainCopy', plain_copy_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
        lock_minutes AS "lockMinutes",
-       jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open
+       jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open,
+       holidays
      FROM shop`,
   );
   return result.rows[0];
@@ -65,6 +74,7 @@ export type NewShop = Omit<
   | 'rules'
   | 'lockMinutes'
   | 'open'
+  | 'holidays'
 > & {
   readonly createdAt: Date;
 };
@@ -109,8 +119,16 @@ export async function updatePriceClass(db: Db, priceClassMinor: number): Promise
   await db.query('UPDATE shop SET price_class_minor = $1', [priceClassMinor]);
 }
 
-export async function updateOpenHours(db: Db, { days, from, to }: OpenHours): Promise<void> {
-  await db.query('UPDATE shop SET open_days = $1, open_from = $2, open_to = $3', [days, from, to]);
+export async function updateOpenHours(
+  db: Db,
+  { days, from, to, holidays }: Omit<OpenHours, 'holidays'> & { readonly holidays: readonly Holiday[] },
+): Promise<void> {
+  await db.query('UPDATE shop SET open_days = $1, open_from = $2, open_to = $3, holidays = $4', [
+    days,
+    from,
+    to,
+    JSON.stringify(holidays),
+  ]);
 }
 
 export async function updateRules(db: Db, rules: LocalRules): Promise<void> {

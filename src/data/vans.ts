@@ -77,10 +77,20 @@ export async function replaceCover(
 
 export async function upsertRight(db: Db, vanId: string, id: string, right: ToolRight): Promise<void> {
   await db.query(
-    `INSERT INTO tool_right (id, van_id, name, kind, credits, use_minor, expires_on) VALUES ($1, $2, $3, $4, $5, $6, $7)
+    `INSERT INTO tool_right (id, van_id, name, kind, credits, use_minor, expires_on, buy_minor)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8)
      ON CONFLICT (van_id, name) DO UPDATE SET kind = excluded.kind, credits = excluded.credits,
-       use_minor = excluded.use_minor, expires_on = excluded.expires_on`,
-    [id, vanId, right.name, right.kind, right.credits, right.useMinor, right.expiresOn],
+       use_minor = excluded.use_minor, expires_on = excluded.expires_on, buy_minor = excluded.buy_minor`,
+    [
+      id,
+      vanId,
+      right.name,
+      right.kind,
+      right.credits,
+      right.useMinor,
+      right.expiresOn,
+      right.buyMinor ?? null,
+    ],
   );
 }
 
@@ -104,7 +114,8 @@ export async function listVans(db: Db): Promise<VanRow[]> {
      GROUP BY t.id ORDER BY t.state DESC, t.name`,
   );
   const rights = await db.query<ToolRight & { vanId: string }>(
-    `SELECT van_id AS "vanId", name, kind, credits, use_minor AS "useMinor", expires_on::text AS "expiresOn" FROM tool_right ORDER BY name`,
+    `SELECT van_id AS "vanId", name, kind, credits, use_minor AS "useMinor", buy_minor AS "buyMinor",
+       expires_on::text AS "expiresOn" FROM tool_right ORDER BY name`,
   );
   return vans.rows.map((van) => ({
     ...van,

@@ -7,6 +7,7 @@ import {
   IsInt,
   IsISO4217CurrencyCode,
   IsNumber,
+  IsOptional,
   IsUUID,
   Length,
   Matches,
@@ -29,7 +30,7 @@ import {
   roundingModes,
 } from '@/core/quote/price-rules';
 import { type SupplierKind, supplierKinds } from '@/core/supply/supplier-prices';
-import { listOf, orNull } from './fields';
+import { calendarDay, listOf, orNull } from './fields';
 
 type Decorator = (target: object, property: string) => void;
 
@@ -148,6 +149,12 @@ export class CurrencyInput {
   worth!: number;
 }
 
+/** A day on which the vans do not drive out. */
+export class HolidayInput {
+  @calendarDay('A day such as 2027-12-27.') day!: string;
+  @Length(1, 60, { message: 'A name of up to 60 characters.' }) name!: string;
+}
+
 /** When the vans drive out. */
 export class OpenHoursInput {
   @ArrayMinSize(1, { message: 'Choose a day.' })
@@ -156,6 +163,8 @@ export class OpenHoursInput {
   days!: number[];
   @Matches(from, { message: 'An hour such as 08:00.' }) from!: string;
   @Matches(from, { message: 'An hour such as 17:30.' }) to!: string;
+  /** As they are where it is missing. */
+  @IsOptional() @listOf(() => HolidayInput, 60, 'holidays') holidays?: HolidayInput[];
 }
 
 export class SupplierInput {

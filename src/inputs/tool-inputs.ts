@@ -1,5 +1,16 @@
 import 'reflect-metadata/lite';
-import { IsArray, IsBoolean, IsIn, IsInt, IsNumber, IsUUID, Length, Max, Min } from 'class-validator';
+import {
+  IsArray,
+  IsBoolean,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  IsUUID,
+  Length,
+  Max,
+  Min,
+} from 'class-validator';
 import { type RightKind, rightKinds, type ToolFunction, toolFunctions } from '@/core/programming/van-kit';
 import { type BladeKind, bladeKinds } from '@/core/quote/cut';
 import { calendarDay, listOf, orNull } from './fields';
@@ -40,7 +51,7 @@ export class CoverInput extends OnVan {
 }
 
 export class RightInput extends OnVan {
-  @Length(1, 60, { message: 'Name the right, in up to 60 characters.' }) name!: string;
+  @Length(1, 60, { message: 'Name it in up to 60 characters.' }) name!: string;
   @IsIn(rightKinds, { message: 'Choose a kind.' }) kind!: RightKind;
   @orNull()
   @IsInt({ message: 'Whole uses, or empty.' })
@@ -52,5 +63,10 @@ export class RightInput extends OnVan {
   @Min(0, { message: '0 or more.' })
   @Max(100_000, { message: 'Up to 100,000.' })
   use!: number | null;
+  @IsOptional()
+  @IsNumber({}, { message: 'An amount, or empty.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(100_000, { message: 'Up to 100,000.' })
+  buy?: number | null;
   @orNull() @calendarDay('Choose a day, or leave it empty.') expiresOn!: string | null;
 }

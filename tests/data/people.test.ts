@@ -273,6 +273,7 @@ describe('tools and rights', () => {
       name: 'Heddle 3 credits',
       kind: 'paid per use',
       use: 14,
+      buy: null,
       expiresOn: null,
     } as const;
     expect(await saveRight(trainee, { ...credits, credits: 0 })).toMatchObject({ ok: false });

@@ -131,6 +131,14 @@ describe('the price rules', () => {
     });
     expect((await readPriceSettings(actor)).shop.open).toEqual({ days: [0, 6], from: '09:00', to: '12:00' });
     await setOpenHours(actor, { days: [1, 2, 3, 4, 5], from: '08:00', to: '17:30' });
+    const before = (await readPriceSettings(actor)).shop.holidays;
+    expect(before.length).toBeGreaterThan(1);
+    const hours = { days: [1, 2, 3, 4, 5], from: '08:00', to: '17:30' };
+    const fair = { day: '2027-06-01', name: 'Fair' };
+    expect(await setOpenHours(actor, { ...hours, holidays: [fair, fair] })).toMatchObject({ ok: false });
+    expect(await setOpenHours(actor, { ...hours, holidays: [fair] })).toMatchObject({ ok: true });
+    expect((await readPriceSettings(actor)).shop.holidays).toEqual([fair]);
+    await setOpenHours(actor, { ...hours, holidays: [...before] });
   });
 });
 

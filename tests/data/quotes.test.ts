@@ -60,10 +60,10 @@ async function totalOf(actor: PersonActor, number: number, kind: string): Promis
 }
 
 describe('the options of a job', () => {
-  it('rest on the world: ten kinds, each there or with its reason', async () => {
+  it('rest on the world: eleven kinds, each there or with its reason', async () => {
     const actor = await person();
     const { quote } = await viewOf(actor, await quotedJob(actor));
-    expect(quote?.options).toHaveLength(10);
+    expect(quote?.options).toHaveLength(11);
     expect(quote?.options.filter(({ available }) => available).length).toBeGreaterThanOrEqual(5);
     for (const option of quote?.options ?? []) if (!option.available) expect(option.reason).not.toBe('');
     expect(quote?.secondKey?.lostMinor).toBeGreaterThan(0);

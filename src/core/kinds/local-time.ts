@@ -73,12 +73,17 @@ export function daysBetween(from: LocalDay, to: LocalDay): number {
   return Math.round((Date.parse(`${to}T12:00:00Z`) - Date.parse(`${from}T12:00:00Z`)) / 86_400_000);
 }
 
-/** The day `count` working days (Monday to Friday) after `day`; 0 gives `day` itself. */
-export function addWorkingDays(day: LocalDay, count: number): LocalDay {
+/** Whether a day is of Monday to Friday and no holiday. */
+export function isWorkingDay(day: LocalDay, holidays: readonly LocalDay[] = []): boolean {
+  return weekdayOf(day) !== 0 && weekdayOf(day) !== 6 && !holidays.includes(day);
+}
+
+/** The day `count` working days after `day`; 0 gives `day` itself. */
+export function addWorkingDays(day: LocalDay, count: number, holidays: readonly LocalDay[] = []): LocalDay {
   let at = day;
   for (let left = count; left > 0; ) {
     at = addDays(at, 1);
-    if (weekdayOf(at) !== 0 && weekdayOf(at) !== 6) left -= 1;
+    if (isWorkingDay(at, holidays)) left -= 1;
   }
   return at;
 }

@@ -43,6 +43,8 @@ export interface ToolRight {
   readonly credits: number | null;
   /** What one use costs; null where uses are free. */
   readonly useMinor: number | null;
+  /** What it costs to buy or renew it, a pack where uses are counted; null where nobody noted it. */
+  readonly buyMinor?: number | null;
   readonly expiresOn: LocalDay | null;
 }
 
@@ -142,4 +144,24 @@ export function platformsByRight(tools: readonly Tool[]): Map<string, number> {
     platforms.set(right, (platforms.get(right) ?? new Set()).add(platformId));
   }
   return new Map([...platforms].map(([right, ids]) => [right, ids.size]));
+}
+
+/**
+ * Licences and credits that a van lacks for functions of its tools on a platform, each once: not there, used up or
+ * expired.
+ */
+export function rightsLacking(van: VanKit, platformId: string): string[] {
+  const wanted = van.tools.flatMap(({ cover }) =>
+    cover.filter((one) => one.platformId === platformId).flatMap(({ right }) => right ?? []),
+  );
+  return [...new Set(wanted)].filter((name) => lackOfRight(van, name) !== undefined);
+}
+
+/** The van as it would be with a licence or credits bought or renewed. */
+export function withRight(van: VanKit, name: string): VanKit {
+  const held = van.rights.find((one) => one.name === name);
+  const bought: ToolRight = held
+    ? { ...held, credits: held.credits === null ? null : Math.max(1, held.credits), expiresOn: null }
+    : { name, kind: 'bought once', credits: null, useMinor: null, expiresOn: null };
+  return { ...van, rights: [...van.rights.filter((one) => one.name !== name), bought] };
 }

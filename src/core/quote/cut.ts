@@ -53,13 +53,13 @@ interface Elsewhere {
   readonly parcel: Parcel;
 }
 
-function elsewhere(keys: number, { prices, cutting, desk, at }: QuoteSnapshot): Elsewhere[] {
+function elsewhere(keys: number, { prices, cutting, desk, at, holidays }: QuoteSnapshot): Elsewhere[] {
   const vendors = prices
     .filter((price) => price.kind === 'cutting' && price.article === cutting.article)
     .map((price: SupplierPrice) => ({
       by: price.supplier,
       minor: keys * price.priceMinor + price.shippingMinor,
-      parcel: parcelOf(price, at),
+      parcel: parcelOf(price, at, holidays),
     }));
   return desk && desk.cutMinor !== null
     ? [
@@ -67,7 +67,7 @@ function elsewhere(keys: number, { prices, cutting, desk, at }: QuoteSnapshot): 
         {
           by: desk.name,
           minor: keys * desk.cutMinor,
-          parcel: parcelOf({ leadDays: 1, lateDays: 1, cutOff: '17:00' }, at),
+          parcel: parcelOf({ leadDays: 1, lateDays: 1, cutOff: '17:00' }, at, holidays),
         },
       ]
     : vendors;

@@ -58,5 +58,10 @@ describe('an unusual hour', () => {
     expect(hourLines(lines, testRules.hours, { day: '2027-03-03', hour: '22:00' })).toEqual([]);
     expect(hourRuleAt(testRules.hours, { day: '2027-03-07', hour: '19:00' })?.label).toBe('Sunday');
     expect(hourLines(lines, testRules.hours, null)).toEqual([]);
+    // A holiday is charged as a Sunday.
+    expect(hourRuleAt(testRules.hours, { day: '2027-03-03', hour: '09:00' })).toBeUndefined();
+    expect(hourRuleAt(testRules.hours, { day: '2027-03-03', hour: '09:00' }, ['2027-03-03'])?.label).toBe(
+      'Sunday',
+    );
   });
 });

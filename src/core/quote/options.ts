@@ -1,5 +1,5 @@
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
-import { daysBetween } from '@/core/kinds/local-time';
+import { daysBetween, type LocalMoment } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
 import { moreKeysNote } from '@/core/programming/keys-at-least';
 import { makesKey } from '@/core/programming/route';
@@ -46,11 +46,10 @@ function otherTimeOf(
   snapshot: QuoteSnapshot,
 ): Quote['otherTime'] {
   const first = firstOption(options);
-  const { hours } = snapshot.rules;
-  if (!request.asked || request.visit !== null || !first?.visit || !hourRuleAt(hours, first.visit))
-    return null;
+  const unusual = (visit: LocalMoment) => hourRuleAt(snapshot.rules.hours, visit, snapshot.holidays);
+  if (!request.asked || request.visit !== null || !first?.visit || !unusual(first.visit)) return null;
   const priced = priceNow(first.kind, { ...request, asked: null }, snapshot);
-  if (!priced.ok || !priced.visit.earliest || hourRuleAt(hours, priced.visit.earliest)) return null;
+  if (!priced.ok || !priced.visit.earliest || unusual(priced.visit.earliest)) return null;
   return { kind: first.kind, visit: priced.visit.earliest, totalMinor: priced.totalMinor };
 }
 
@@ -83,9 +82,9 @@ function optionOf(
   priced: Priced,
 ): Available {
   const { draft, visit, lines, totalMinor, redo } = priced;
-  const { rules, at } = snapshot;
+  const { rules, at, holidays } = snapshot;
   const { keys } = askedOf(kind, request, snapshot).request;
-  const arrival = arrivalOf(draft.parcels, at);
+  const arrival = arrivalOf(draft.parcels, at, holidays);
   const earliestOn = visit.earliest?.day ?? arrival.earliest.day;
   const p80On = [earliestOn, visit.p80?.day ?? arrival.p80.day].sort().at(-1) ?? earliestOn;
   return {

@@ -78,7 +78,7 @@ export function priceOption(
   const visit = visitOf(draft, request, snapshot);
   const { trip } = visit;
   const work = [...draft.lines, ...(draft.visit ? tripLines(trip, request.book, rules) : [])];
-  const own = [...work, ...hourLines(work, rules.hours, visit.earliest)];
+  const own = [...work, ...hourLines(work, rules.hours, visit.earliest, snapshot.holidays)];
   const saved = request.flexible && draft.visit ? waitingSavesMinutes : null;
   const charged =
     own.length === 0
@@ -138,9 +138,9 @@ function travel(trip: Trip | null): number {
 function visitOf(
   draft: Draft,
   { visit: reserved, asked = null }: QuoteRequest,
-  { at, gaps, trip }: QuoteSnapshot,
+  { at, gaps, trip, holidays }: QuoteSnapshot,
 ): Visit {
-  const { earliest, p80 } = arrivalOf(draft.parcels, at);
+  const { earliest, p80 } = arrivalOf(draft.parcels, at, holidays);
   const { visit } = draft;
   if (!visit) return { earliest: null, p80: null, trip: null, inTime: undefined, notes: [] };
   const way = { there: trip?.minutes ?? 0, back: trip?.backMinutes ?? 0 };

@@ -1,5 +1,5 @@
 import type { Application } from '@/core/catalogue/application';
-import type { LocalMoment } from '@/core/kinds/local-time';
+import type { LocalDay, LocalMoment } from '@/core/kinds/local-time';
 import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import type { AskedTime, FreeGap } from '@/core/travel/gaps';
 import type { Trip } from '@/core/travel/trip';
@@ -30,6 +30,8 @@ export interface Pricing {
   /** By road from where the car stands to the desk of its make; null where that is not known. */
   readonly towKm: number | null;
   readonly gaps: readonly FreeGap[];
+  /** The shop's holidays ahead. */
+  readonly holidays: readonly LocalDay[];
   /** The job's appointment in the shop's zone; null where none is made. */
   readonly visit: LocalMoment | null;
   /** When the caller wants the car ready; null where nothing was said. */

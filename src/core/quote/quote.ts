@@ -17,7 +17,7 @@ export const lineParts = {
   article: 'Articles',
   cutting: 'Cutting',
   programming: 'Programming',
-  rights: 'Rights and PIN',
+  rights: 'Licences and PIN',
   trip: 'Trip or tow',
   hour: 'Hour',
   discount: 'Discounts',
@@ -188,6 +188,8 @@ export interface QuoteSnapshot {
   /** By road from where the car stands to the desk; null or missing where that is not known. */
   readonly towKm?: number | null;
   readonly gaps: readonly FreeGap[];
+  /** The shop's holidays ahead; quotes of earlier times do not say them. */
+  readonly holidays?: readonly LocalDay[];
   readonly outcomes: readonly SourceOutcome[];
   readonly account: TradeAccount | null;
   readonly coupon: Coupon | null;

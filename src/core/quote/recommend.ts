@@ -314,7 +314,7 @@ function snapshotOf(
   { shop, now, van }: RecommendationGrounds,
   pricing: Pricing,
 ): Omit<QuoteSnapshot, 'now' | 'later' | 'lost'> {
-  const { lists, account, coupon, trip, towKm, gaps, stock, waitingSavesMinutes } = pricing;
+  const { lists, account, coupon, trip, towKm, gaps, holidays, stock, waitingSavesMinutes } = pricing;
   const articles = pricing.articlesFor(application);
   const { profile } = application.keyway;
   const kind = profile.split(',')[0] ?? profile;
@@ -334,6 +334,7 @@ function snapshotOf(
     trip,
     towKm,
     gaps,
+    holidays,
     outcomes: lists.outcomes,
     account,
     coupon,

@@ -1,4 +1,4 @@
-import { daysBetween, type LocalMoment } from '@/core/kinds/local-time';
+import { daysBetween } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
 import { arrivalOf, type Parcel, parcelOf } from '@/core/supply/arrival';
 import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
@@ -75,7 +75,7 @@ export function sourceArticles(
   let best: Sourced | undefined;
   for (const combination of combinations(choices)) {
     const sourced = price(combination, snapshot);
-    if (!best || isBetter(sourced, best, prefer, snapshot.at)) best = sourced;
+    if (!best || isBetter(sourced, best, prefer, snapshot)) best = sourced;
   }
   return best ?? { ok: false, reason: 'No article is wanted.' };
 }
@@ -158,7 +158,7 @@ function price(picks: readonly Taken[], snapshot: QuoteSnapshot): Sourced {
     ],
     parcels: parcelsOf(
       bought.map(({ price }) => price),
-      at,
+      snapshot,
     ),
     ordered: bought.length > 0,
     sources: [...new Set(picks.map(sourceOf))],
@@ -189,20 +189,27 @@ function notesOf(pick: Taken): string[] {
 }
 
 /** What one supplier sends comes together, as late as the latest of it. */
-function parcelsOf(prices: readonly SupplierPrice[], at: LocalMoment): Parcel[] {
+function parcelsOf(prices: readonly SupplierPrice[], { at, holidays }: QuoteSnapshot): Parcel[] {
   const suppliers = [...new Set(prices.map(({ supplier }) => supplier))];
   return suppliers.map((supplier) => {
-    const parcels = prices.filter((one) => one.supplier === supplier).map((one) => parcelOf(one, at));
+    const parcels = prices
+      .filter((one) => one.supplier === supplier)
+      .map((one) => parcelOf(one, at, holidays));
     return parcels.sort((a, b) =>
       a.day < b.day || (a.day === b.day && a.lateDays < b.lateDays) ? 1 : -1,
     )[0] as Parcel;
   });
 }
 
-function isBetter(one: Sourced, than: Sourced, prefer: 'price' | 'day', at: LocalMoment): boolean {
+function isBetter(
+  one: Sourced,
+  than: Sourced,
+  prefer: 'price' | 'day',
+  { at, holidays }: QuoteSnapshot,
+): boolean {
   const keys = (sourced: Sourced): (number | string)[] => {
     const total = sum(sourced.lines.map(({ statedMinor }) => statedMinor));
-    const p80 = arrivalOf(sourced.parcels, at).p80.day;
+    const p80 = arrivalOf(sourced.parcels, at, holidays).p80.day;
     return prefer === 'price' ? [total, p80, sourced.sources.join()] : [p80, total, sourced.sources.join()];
   };
   const [mine, theirs] = [keys(one), keys(than)];

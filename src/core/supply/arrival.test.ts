@@ -15,6 +15,19 @@ describe('a parcel', () => {
   });
 });
 
+describe('a holiday', () => {
+  const holidays = ['2027-03-04', '2027-03-05'];
+  it('brings and sends nothing', () => {
+    expect(parcelOf(order, now, holidays).day).toBe('2027-03-09');
+    expect(parcelOf(order, { day: '2027-03-04', hour: '08:00' }, holidays).day).toBe('2027-03-10');
+  });
+
+  it('is no day on which four in five can be reached', () => {
+    const parcel = parcelOf(order, now);
+    expect(arrivalOf([parcel], now, ['2027-03-09', '2027-03-10']).p80.day).toBe('2027-03-12');
+  });
+});
+
 describe('when everything is there', () => {
   it('is now where nothing is on its way', () => {
     expect(arrivalOf([], now)).toEqual({ earliest: now, p80: now });

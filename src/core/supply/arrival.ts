@@ -1,9 +1,9 @@
 import {
   addWorkingDays,
+  isWorkingDay,
   type LocalDay,
   type LocalHour,
   type LocalMoment,
-  weekdayOf,
 } from '@/core/kinds/local-time';
 import type { SupplierPrice } from './supplier-prices';
 
@@ -19,7 +19,10 @@ export interface Parcel {
 /** Parcels are brought by this hour where a supplier does not say. */
 export const usualDelivery: LocalHour = '12:00';
 
-/** An order of today, or of the next working day after the cut-off. */
+/**
+ * An order of today, or of the next working day after the cut-off.
+ * @param holidays on which nothing is sent or brought
+ */
 export function parcelOf(
   {
     leadDays,
@@ -28,10 +31,11 @@ export function parcelOf(
     deliversBy,
   }: Pick<SupplierPrice, 'leadDays' | 'lateDays' | 'cutOff' | 'deliversBy'>,
   { day, hour }: LocalMoment,
+  holidays: readonly LocalDay[] = [],
 ): Parcel {
-  const late = hour >= cutOff || weekdayOf(day) === 0 || weekdayOf(day) === 6;
-  const sent = late ? addWorkingDays(day, 1) : day;
-  return { day: addWorkingDays(sent, leadDays), hour: deliversBy ?? usualDelivery, lateDays };
+  const late = hour >= cutOff || !isWorkingDay(day, holidays);
+  const sent = late ? addWorkingDays(day, 1, holidays) : day;
+  return { day: addWorkingDays(sent, leadDays, holidays), hour: deliversBy ?? usualDelivery, lateDays };
 }
 
 /** Four of five: what a day is called by which all is there. */
@@ -45,6 +49,7 @@ const mostly = 0.8;
 export function arrivalOf(
   parcels: readonly Parcel[],
   at: LocalMoment,
+  holidays: readonly LocalDay[] = [],
 ): { readonly earliest: LocalMoment; readonly p80: LocalMoment } {
   const hour = parcels
     .map((parcel) => parcel.hour)
@@ -56,22 +61,23 @@ export function arrivalOf(
     .at(-1);
   if (day === undefined || hour === undefined) return { earliest: at, p80: at };
   let last = day;
-  while (allBy(parcels, last) < mostly - 1e-9) last = addWorkingDays(last, 1);
+  while (allBy(parcels, last, holidays) < mostly - 1e-9) last = addWorkingDays(last, 1, holidays);
   return { earliest: { day, hour }, p80: { day: last, hour } };
 }
 
 /** How likely all parcels are there by the end of a day. */
-export function allBy(parcels: readonly Parcel[], day: LocalDay): number {
-  return parcels.reduce((chance, parcel) => chance * isBy(parcel, day), 1);
+export function allBy(parcels: readonly Parcel[], day: LocalDay, holidays: readonly LocalDay[] = []): number {
+  return parcels.reduce((chance, parcel) => chance * isBy(parcel, day, holidays), 1);
 }
 
-function isBy(parcel: Parcel, day: LocalDay): number {
+function isBy(parcel: Parcel, day: LocalDay, holidays: readonly LocalDay[]): number {
   if (day < parcel.day) return 0;
-  return 1 - (1 - mostly) ** ((workingDaysBetween(parcel.day, day) + 1) / (parcel.lateDays + 1));
+  const late = workingDaysBetween(parcel.day, day, holidays);
+  return 1 - (1 - mostly) ** ((late + 1) / (parcel.lateDays + 1));
 }
 
-function workingDaysBetween(from: LocalDay, to: LocalDay): number {
+function workingDaysBetween(from: LocalDay, to: LocalDay, holidays: readonly LocalDay[]): number {
   let days = 0;
-  for (let at = from; at < to; days += 1) at = addWorkingDays(at, 1);
+  for (let at = from; at < to; days += 1) at = addWorkingDays(at, 1, holidays);
   return days;
 }

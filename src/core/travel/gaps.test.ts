@@ -14,6 +14,15 @@ const taken = fc.array(
   { maxLength: 6 },
 );
 
+describe('a holiday', () => {
+  it('has no free hours, but for who asks for one', () => {
+    const free = freeGaps(now, { ...open, holidays: ['2027-03-04'] }, [], 3).map((gap) => gap.day);
+    expect(free).toEqual(['2027-03-03', '2027-03-05']);
+    const asked = { day: '2027-03-04', from: '10:00', by: '12:00' };
+    expect(gapsAround(asked, now, [], 60)).toMatchObject([{ day: '2027-03-04', outside: true }]);
+  });
+});
+
 describe('the free hours of a van', () => {
   it('are the minutes that are open, not over and not taken', () => {
     fc.assert(

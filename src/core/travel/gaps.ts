@@ -39,6 +39,8 @@ export interface OpenHours {
   readonly days: readonly number[];
   readonly from: LocalHour;
   readonly to: LocalHour;
+  /** Days on which it does not. */
+  readonly holidays?: readonly LocalDay[];
 }
 
 /** The hours in which a van is free, from now on, over so many days. */
@@ -51,7 +53,7 @@ export function freeGaps(
   const gaps: FreeGap[] = [];
   for (let ahead = 0; ahead < days; ahead += 1) {
     const day = addDays(now.day, ahead);
-    if (!open.days.includes(weekdayOf(day))) continue;
+    if (!open.days.includes(weekdayOf(day)) || open.holidays?.includes(day)) continue;
     let from = ahead === 0 && now.hour > open.from ? now.hour : open.from;
     const busy = taken.filter((one) => one.day === day).sort((a, b) => (a.from < b.from ? -1 : 1));
     for (const one of busy) {

@@ -5,3 +5,9 @@ CREATE TABLE multi_type_chip (
   setting text NOT NULL,
   redo_basis_points integer NOT NULL CHECK (redo_basis_points BETWEEN 0 AND 10000)
 );
+
+-- What a licence costs to buy or renew, or a pack of credits; null where nobody noted it.
+ALTER TABLE tool_right ADD buy_minor integer CHECK (buy_minor >= 0);
+
+-- Days on which the shop does not drive out and nothing is brought: [{"day": "2027-12-27", "name": "…"}].
+ALTER TABLE shop ADD holidays jsonb NOT NULL DEFAULT '[]' CHECK (jsonb_typeof(holidays) = 'array');

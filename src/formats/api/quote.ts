@@ -228,6 +228,7 @@ const snapshot = {
   codeService: orNull(object({ feeMinor: whole, chance: share })),
   towKm: orNull(number),
   gaps: list(object({ day, from: hour, to: hour, trip: orNull(trip), outside: yesNo }, ['trip', 'outside'])),
+  holidays: list(day),
   outcomes: list(object({ source: text, statedBasisPoints: whole, made: whole, redone: whole })),
   account: orNull(object({ name: text, goodsPercent: whole, labourPercent: whole, paysInDays: whole })),
   coupon: orNull(
@@ -311,7 +312,7 @@ const available = object(
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {
   request: quoteRequest,
-  snapshot: object(snapshot, ['codeService', 'towKm', 'beside']),
+  snapshot: object(snapshot, ['codeService', 'towKm', 'beside', 'holidays']),
   options: list({ anyOf: [available, closed] }),
   secondKey: orNull(
     object({

@@ -51,12 +51,18 @@ export class ToolCoverRow {
   @cell.optional() @cell.text(60) right?: string;
 }
 
+export class HolidayRow {
+  @cell.whole(0, 700) inDays!: number;
+  @cell.text(60) name!: string;
+}
+
 export class RightRow {
   @cell.text(40) van!: string;
   @cell.text(60) name!: string;
   @cell.oneOf(rightKinds) kind!: string;
   @cell.optional() @cell.whole(0, 100_000) credits?: number;
   @cell.optional() @cell.amount() usePrice?: string;
+  @cell.optional() @cell.amount() buyPrice?: string;
   @cell.optional() @cell.whole(-3650, 3650) expiresInDays?: number;
 }
 

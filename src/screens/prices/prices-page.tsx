@@ -17,6 +17,7 @@ interface PricesPageProps {
   readonly accounts: readonly (TradeAccount & { readonly id: string })[];
   readonly coupons: readonly (Coupon & { readonly id: string })[];
   readonly open: { readonly days: readonly number[]; readonly from: string; readonly to: string };
+  readonly holidays: readonly { readonly day: string; readonly name: string }[];
   readonly currency: string;
   readonly locale: string;
   readonly actions: {
@@ -57,6 +58,7 @@ export function PricesPage(props: PricesPageProps) {
       />
       <ShopPanel
         open={props.open}
+        holidays={props.holidays}
         currency={currency}
         onOpen={actions.onOpen}
         locale={locale}

@@ -4,7 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { Button } from '@/ui/button';
 import { DayTicks } from '@/ui/day-ticks';
-import { TextField } from '@/ui/field';
+import { TextAreaField, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
@@ -15,6 +15,7 @@ import { EffectTable } from './effect-table';
 
 interface ShopPanelProps {
   readonly open: { readonly days: readonly number[]; readonly from: string; readonly to: string };
+  readonly holidays: readonly { readonly day: string; readonly name: string }[];
   readonly currency: string;
   readonly onOpen: Action;
   readonly locale: string;
@@ -23,11 +24,20 @@ interface ShopPanelProps {
 }
 
 /** When the vans drive out, and the currency of the shop. */
-export function ShopPanel({ open, currency, locale, onOpen, onCurrency, onEffect }: ShopPanelProps) {
+export function ShopPanel({
+  open,
+  holidays,
+  currency,
+  locale,
+  onOpen,
+  onCurrency,
+  onEffect,
+}: ShopPanelProps) {
   const router = useRouter();
   const hours = useSubmit(onOpen);
   const money = useSubmit(onCurrency);
-  const [draft, setDraft] = useState(open);
+  const [draft, setDraft] = useState({ days: open.days, from: open.from, to: open.to });
+  const [free, setFree] = useState(holidays.map(({ day, name }) => `${day} ${name}`).join('\n'));
   const look = useSubmit(onEffect);
   const [other, setOther] = useState({ currency: '', worth: '' });
   const [effect, setEffect] = useState<readonly PriceEffect[]>();
@@ -44,7 +54,7 @@ export function ShopPanel({ open, currency, locale, onOpen, onCurrency, onEffect
           className="flex flex-wrap items-start gap-3"
           onSubmit={(event) => {
             event.preventDefault();
-            hours.submit(draft, () => router.refresh());
+            hours.submit({ ...draft, holidays: holidaysOf(free) }, () => router.refresh());
           }}
         >
           <DayTicks label="Days" days={draft.days} onChange={(days) => setDraft({ ...draft, days })} />
@@ -64,11 +74,24 @@ export function ShopPanel({ open, currency, locale, onOpen, onCurrency, onEffect
             error={hours.problemOf('to')}
             onChange={(event) => setDraft({ ...draft, to: event.target.value })}
           />
+          <TextAreaField
+            label="Holidays, a line each: day and name"
+            className="w-80"
+            rows={3}
+            value={free}
+            error={hours.problems.find(({ field }) => field?.startsWith('holidays'))?.message}
+            hint="Nobody drives out and nothing is brought; asked for, such a day costs as a Sunday."
+            onChange={(event) => setFree(event.target.value)}
+          />
           <Button type="submit" className="mt-6" disabled={hours.pending}>
             Save the hours
           </Button>
         </form>
-        <Problems problems={hours.problems.filter(({ field }) => field !== 'from' && field !== 'to')} />
+        <Problems
+          problems={hours.problems.filter(
+            ({ field }) => field !== 'from' && field !== 'to' && !field?.startsWith('holidays'),
+          )}
+        />
       </Panel>
       <Panel
         title={`Currency: ${currency}`}
@@ -120,4 +143,16 @@ export function ShopPanel({ open, currency, locale, onOpen, onCurrency, onEffect
       </Panel>
     </>
   );
+}
+
+/** Lines such as '2027-12-27 Winter holiday'; what is no day is told by the server. */
+function holidaysOf(text: string): { day: string; name: string }[] {
+  return text
+    .split('\n')
+    .map((line) => line.trim())
+    .filter(Boolean)
+    .map((line) => {
+      const [day = '', ...name] = line.split(/\s+/);
+      return { day, name: name.join(' ') };
+    });
 }

@@ -13,6 +13,7 @@ import { formatPriceRange } from '@/core/quote/price-range';
 import { bookStyles } from '@/core/quote/price-rules';
 import type { Available } from '@/core/quote/quote';
 import type { PricedQuote } from '@/core/quote/recommend';
+import type { RightToBuy } from '@/core/quote/right-to-buy';
 import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { EditOutcome } from '@/ui/edit-outcome';
@@ -35,6 +36,7 @@ interface QuoteStationProps {
   readonly quote: PricedQuote | undefined;
   /** Over all likely cars, while none is chosen and there are several. */
   readonly firstPrices: FirstPrices | null;
+  readonly rightsToBuy: readonly RightToBuy[];
   readonly routeChosen: boolean;
   readonly terms: JobTerms;
   readonly couponCode: string | null;
@@ -104,6 +106,15 @@ export function QuoteStation(props: QuoteStationProps) {
             : 'Choose the car at Identify.'}
         </Notice>
       )}
+      {props.rightsToBuy.map((right) => (
+        <Notice key={right.name} tone="plain">
+          With <b>{right.name}</b> ({show(right.priceMinor)} to buy or renew) it would be{' '}
+          {optionName(right.kind).toLowerCase()} for {show(right.totalMinor)}.{' '}
+          {right.jobs === null
+            ? `It earns ${show(-right.gainMinor)} less, so it does not pay by such jobs.`
+            : `It earns ${show(right.gainMinor)} more: it pays after ${right.jobs} such ${right.jobs === 1 ? 'job' : 'jobs'}.`}
+        </Notice>
+      ))}
       {otherTime && (
         <Notice tone="plain">
           In ordinary hours, {momentOf(otherTime.visit, today)}: <b>{show(otherTime.totalMinor)}</b> for the

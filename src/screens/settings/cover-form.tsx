@@ -33,7 +33,12 @@ export function CoverForm({ van, tool, platformId, platforms, markets, onSave, o
     setRows(rows.map((row, place) => (place === at ? { ...row, ...more } : row)));
   const choices = (names: readonly string[]) => names.map((name) => ({ value: name, label: name }));
   return (
-    <Overlay open onOpenChange={(open) => !open && onClose()} title={`Cover of ${tool.name}`} note={van.name}>
+    <Overlay
+      open
+      onOpenChange={(open) => !open && onClose()}
+      title={`Coverage of ${tool.name}`}
+      note={van.name}
+    >
       <form
         className="flex flex-col gap-2"
         onSubmit={(event) => {
@@ -78,7 +83,7 @@ export function CoverForm({ van, tool, platformId, platforms, markets, onSave, o
                 onChange={(event) => set(at, { market: event.target.value })}
               />
               <SelectField
-                label="Right"
+                label="Licence or credits"
                 empty="None wanted"
                 value={row.right}
                 choices={choices(van.rights.map(({ name }) => name))}
@@ -105,7 +110,7 @@ export function CoverForm({ van, tool, platformId, platforms, markets, onSave, o
         </Button>
         <Problems problems={problems} />
         <Button type="submit" look="main" className="self-start" disabled={pending}>
-          Keep the cover
+          Save
         </Button>
       </form>
     </Overlay>

@@ -19,13 +19,14 @@ interface RightFormProps {
   readonly onClose: () => void;
 }
 
-/** A right of a van: how it is held, what is left and until when. */
+/** A licence of a van, or credits: how it is held, what is left and until when. */
 export function RightForm({ van, right, currency, onSave, onRemove, onClose }: RightFormProps) {
   const [draft, setDraft] = useState({
     name: right?.name ?? '',
     kind: right?.kind ?? ('owned' as RightKind),
     credits: right?.credits === null || right === undefined ? '' : String(right.credits),
     use: right?.useMinor == null ? '' : String(right.useMinor / 10 ** minorPlaces(currency)),
+    buy: right?.buyMinor == null ? '' : String(right.buyMinor / 10 ** minorPlaces(currency)),
     expiresOn: right?.expiresOn ?? '',
   });
   const set = (more: Partial<typeof draft>) => setDraft((before) => ({ ...before, ...more }));
@@ -36,14 +37,14 @@ export function RightForm({ van, right, currency, onSave, onRemove, onClose }: R
     <Overlay
       open
       onOpenChange={(open) => !open && onClose()}
-      title={right ? right.name : 'Add a right'}
+      title={right ? right.name : 'Add a licence or credits'}
       note={van.name}
     >
       <form
         className="flex flex-col gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          const { name, kind, credits, use, expiresOn } = draft;
+          const { name, kind, credits, use, buy, expiresOn } = draft;
           save.submit(
             {
               vanId: van.id,
@@ -51,6 +52,7 @@ export function RightForm({ van, right, currency, onSave, onRemove, onClose }: R
               kind,
               credits: number(credits),
               use: number(use),
+              buy: number(buy),
               expiresOn: expiresOn || null,
             },
             onClose,
@@ -58,7 +60,7 @@ export function RightForm({ van, right, currency, onSave, onRemove, onClose }: R
         }}
       >
         <TextField
-          label="Right"
+          label="Licence or credits"
           maxLength={60}
           value={draft.name}
           disabled={right !== undefined}
@@ -89,6 +91,15 @@ export function RightForm({ van, right, currency, onSave, onRemove, onClose }: R
           onChange={(event) => set({ use: event.target.value })}
         />
         <TextField
+          label={`To buy or renew, ${currency}, or empty`}
+          mono
+          inputMode="decimal"
+          value={draft.buy}
+          error={save.problemOf('buy')}
+          hint="A licence, or a pack of credits. Quotes then say after how many jobs it pays."
+          onChange={(event) => set({ buy: event.target.value })}
+        />
+        <TextField
           label="Holds until, or empty"
           type="date"
           value={draft.expiresOn}
@@ -98,7 +109,7 @@ export function RightForm({ van, right, currency, onSave, onRemove, onClose }: R
         <Problems problems={[...save.general, ...remove.problems]} />
         <div className="flex flex-wrap gap-2">
           <Button type="submit" look="main" disabled={save.pending}>
-            Keep it
+            Save
           </Button>
           {right && (
             <Button
@@ -107,7 +118,7 @@ export function RightForm({ van, right, currency, onSave, onRemove, onClose }: R
               follows="refuses what hangs on it"
               onClick={() => remove.submit({ vanId: van.id, name: right.name }, onClose)}
             >
-              Take it away
+              Remove
             </Button>
           )}
         </div>

@@ -65,7 +65,7 @@ export function ToolForm({ van, tool, onSave, onRemove, onClose }: ToolFormProps
         <Problems problems={[...save.general, ...remove.problems]} />
         <div className="flex flex-wrap gap-2">
           <Button type="submit" look="main" disabled={save.pending}>
-            Keep it
+            Save
           </Button>
           {tool && (
             <Button

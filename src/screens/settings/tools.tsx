@@ -60,7 +60,7 @@ export function Tools(props: ToolsProps) {
   };
   return (
     <Page
-      title="Tools and rights"
+      title="Tools and licences"
       note="What the vans can do. A route follows at once: an expired account refuses every function that wants it."
     >
       <Problems problems={power.problems} />
@@ -101,7 +101,9 @@ export function Tools(props: ToolsProps) {
             <Rights {...props} van={van} onOpen={(right) => setOpen({ kind: 'right', van, right })} />
             <div className="flex flex-wrap gap-2">
               <Button onClick={() => setOpen({ kind: 'tool', van, tool: undefined })}>Add a tool</Button>
-              <Button onClick={() => setOpen({ kind: 'right', van, right: undefined })}>Add a right</Button>
+              <Button onClick={() => setOpen({ kind: 'right', van, right: undefined })}>
+                Add a licence or credits
+              </Button>
             </div>
           </div>
         </Panel>
@@ -170,7 +172,7 @@ function ToolPart({
         </Button>
       </div>
       {covered.length > 0 && (
-        <Table label={`Cover of ${tool.name} on ${van}`}>
+        <Table label={`Coverage of ${tool.name} on ${van}`}>
           <tbody>
             {covered.map(({ id, name }) => (
               <Tr key={id}>
@@ -187,7 +189,7 @@ function ToolPart({
                 <Td className="text-right">
                   <Button
                     look="quiet"
-                    aria-label={`Cover of ${name} by ${tool.name}`}
+                    aria-label={`Coverage of ${name} by ${tool.name}`}
                     onClick={() => onCover(id)}
                   >
                     Change
@@ -213,12 +215,13 @@ function Rights({
   onOpen: (right: ToolRight) => void;
 }) {
   const hanging = platformsByRight(van.tools);
-  if (van.rights.length === 0) return <p className="text-mute">No rights beyond the tools themselves.</p>;
+  if (van.rights.length === 0)
+    return <p className="text-mute">No licences or credits beyond the tools themselves.</p>;
   return (
-    <Table label={`Rights of ${van.name}`}>
+    <Table label={`Licences and credits of ${van.name}`}>
       <thead>
         <Tr>
-          <Th>Right</Th>
+          <Th>Licence or credits</Th>
           <Th>Kind</Th>
           <Th className="text-right">Left</Th>
           <Th className="text-right">A use costs</Th>

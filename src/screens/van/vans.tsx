@@ -12,7 +12,7 @@ export function Vans({ withTools, children }: { readonly withTools: boolean; rea
       actions={
         withTools && (
           <Link href="/settings/tools" prefetch={false} className={buttonClass('quiet')}>
-            Tools and rights
+            Tools and licences
           </Link>
         )
       }

@@ -219,8 +219,16 @@ export async function endCouponById(actor: PersonActor, { id }: ByIdInput): Prom
 /** Sets when the vans drive out. */
 export async function setOpenHours(actor: PersonActor, input: OpenHoursInput): Promise<Result<null>> {
   if (input.from >= input.to) return failed('It ends before it begins.', 'to');
+  const free = input.holidays ?? [];
+  if (new Set(free.map(({ day }) => day)).size < free.length)
+    return failed('A day stands there twice.', 'holidays');
   return changeTerms(actor, 'shop.openHours', async (db) => {
-    await updateOpenHours(db, { ...input, days: [...new Set(input.days)].sort() });
+    const { holidays } = await getShopOrThrow(db);
+    await updateOpenHours(db, {
+      ...input,
+      days: [...new Set(input.days)].sort(),
+      holidays: [...(input.holidays ?? holidays)].sort((a, b) => (a.day < b.day ? -1 : 1)),
+    });
     return undefined;
   });
 }

@@ -83,12 +83,14 @@ export function saveRight(actor: PersonActor, input: RightInput): Promise<Result
   return changing(actor, input, 'right', input.name, async (db) => {
     const { currency } = await getShopOrThrow(db);
     const { kind, credits, expiresOn } = input;
-    const useMinor = input.use === null ? null : Math.round(input.use * 10 ** minorPlaces(currency));
+    const minor = (amount: number | null) =>
+      amount === null ? null : Math.round(amount * 10 ** minorPlaces(currency));
     await upsertRight(db, input.vanId, uuid(), {
       name: input.name.trim(),
       kind,
       credits,
-      useMinor,
+      useMinor: minor(input.use),
+      buyMinor: minor(input.buy ?? null),
       expiresOn,
     });
     return undefined;

@@ -20,6 +20,7 @@ import { decisionsOnce } from '@/core/quote/decision-parts';
 import { type FirstPrices, firstPrices } from '@/core/quote/first-prices';
 import { firstOption } from '@/core/quote/options';
 import { type PricedQuote, recommend } from '@/core/quote/recommend';
+import { type RightToBuy, rightsToBuy } from '@/core/quote/right-to-buy';
 import { findApplication, listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
@@ -58,6 +59,8 @@ export interface JobView {
   readonly quote: PricedQuote | undefined;
   /** Over all likely cars, while none is chosen and there are several. */
   readonly firstPrices: FirstPrices | null;
+  /** Licences and credits that the van lacks for the car. */
+  readonly rightsToBuy: readonly RightToBuy[];
   readonly quotes: readonly QuoteRow[];
   readonly stations: readonly Station[];
   /** Local day and hour of this view. */
@@ -154,6 +157,10 @@ export async function computeView(
     rank: platform && platform.rank !== 'none' ? await findRankTest(db, platform.id) : undefined,
     quote,
     firstPrices: quote ? first : null,
+    rightsToBuy:
+      likely && platform
+        ? rightsToBuy(job, likely, platform, grounds, rightPrices(vans), quote?.options ?? [])
+        : [],
     quotes,
     stations: stationsOf({
       job,
@@ -167,6 +174,15 @@ export async function computeView(
     }),
     now,
   };
+}
+
+/** What each licence of the shop's vans costs to buy or renew, where somebody noted it. */
+function rightPrices(vans: readonly VanRow[]): Record<string, number> {
+  return Object.fromEntries(
+    vans.flatMap(({ rights }) =>
+      rights.flatMap(({ name, buyMinor }) => (buyMinor == null ? [] : [[name, buyMinor] as const])),
+    ),
+  );
 }
 
 function isLikely({ probability }: Candidate): boolean {

@@ -66,6 +66,7 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
     account: withoutId(accounts.find(({ id }) => id === accountId)),
     coupon: withoutId(coupons.find(({ id }) => id === couponId)),
     articlesFor,
+    holidays: holidaysOf(asked),
     ...(await readDay(db, asked, van, lists)),
     ...visitOf(asked),
   };
@@ -75,6 +76,11 @@ function withoutId<Row extends { readonly id: string }>(row: Row | undefined): O
   if (!row) return null;
   const { id: _, ...rest } = row;
   return rest;
+}
+
+/** The shop's holidays from today on. */
+function holidaysOf({ shop, now }: Asked): string[] {
+  return shop.holidays.map(({ day }) => day).filter((day) => day >= now.day);
 }
 
 /** The job's appointment, unless it is over: then the first free time counts again. */
@@ -102,7 +108,7 @@ async function readDay(
   const taken = takenBy(own, shop.zone);
   const asked = askedTime(job.call, shop.open, now, localMoment(job.openedAt, shop.zone).day);
   const gaps = [
-    ...freeGaps(now, shop.open, taken, daysAhead),
+    ...freeGaps(now, { ...shop.open, holidays: holidaysOf(request) }, taken, daysAhead),
     ...(asked ? gapsAround(asked, now, taken, aroundMinutes) : []),
   ].sort((a, b) =>
     a.day === b.day ? Number(a.outside ?? false) - Number(b.outside ?? false) : a.day < b.day ? -1 : 1,

@@ -46,5 +46,5 @@ export function rivalKindOf({ job, situation }: JobView): RivalKind {
 /** Whether the job falls into hours that cost more. */
 export function isUnusualHour({ quote, now }: JobView): boolean {
   const visit = firstOption(quote?.options ?? [])?.visit ?? now;
-  return hourRuleAt(quote?.snapshot.rules.hours ?? [], visit) !== undefined;
+  return hourRuleAt(quote?.snapshot.rules.hours ?? [], visit, quote?.snapshot.holidays) !== undefined;
 }

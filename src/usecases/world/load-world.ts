@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { listNames } from '@/core/catalogue/lists/lists';
-import { localMoment } from '@/core/kinds/local-time';
+import { addDays, localMoment } from '@/core/kinds/local-time';
 import { done, type Result } from '@/core/kinds/result';
 import { usualPriceClassMinor } from '@/core/quote/price-class';
 import { appendAudit } from '@/data/audit';
@@ -9,7 +9,7 @@ import { insertMany } from '@/data/insert-many';
 import { dropStaged, refreshNameWords, type StagedRow, stageRows, storeStaged } from '@/data/library/staged';
 import { insertPerson, type NewPerson } from '@/data/people';
 import { findShop, getShopOrThrow, insertShop, updateOpenHours, updateRules } from '@/data/shop';
-import { PersonRow, ShopRow } from '@/inputs/world/shop-rows';
+import { HolidayRow, PersonRow, ShopRow } from '@/inputs/world/shop-rows';
 import { now } from '@/outside/clock';
 import { transact } from '../database';
 import { hashPasscode } from '../people/passcodes';
@@ -44,6 +44,10 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
     id: place.define('person', row.name, 'name'),
   }));
   const today = localMoment(at, shop.zone).day;
+  const holidays = world.read('holidays', HolidayRow, ({ inDays, name }) => ({
+    day: addDays(today, inDays),
+    name,
+  }));
   const library = readLibrary(world);
   const tables = [
     ...library.tables,
@@ -72,6 +76,7 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
       days: shop.openDays.split(' ').map(Number),
       from: shop.openFrom,
       to: shop.openTo,
+      holidays,
     });
     await updateRules(db, { ...rules, licence: shop.licence ?? '', forms: shop.forms ?? '' });
     for (const person of withPasscodes) await insertPerson(db, person);

@@ -43,6 +43,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     kind: row.kind,
     credits: row.credits ?? null,
     use_minor: row.usePrice === undefined ? null : minor(row.usePrice),
+    buy_minor: row.buyPrice === undefined ? null : minor(row.buyPrice),
     expires_on: row.expiresInDays === undefined ? null : addDays(today, row.expiresInDays),
   }));
   const cover = world.read('tool-cover', ToolCoverRow, (row, at) => {

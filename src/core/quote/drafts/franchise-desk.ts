@@ -11,7 +11,7 @@ export function franchiseDesk(
   { allKeysLost, drives = !allKeysLost, module = null }: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
-  const { desk, at } = snapshot;
+  const { desk, at, holidays } = snapshot;
   const { blank, remote, chip } = snapshot.articles;
   const articles = [remote ?? chip, blank].filter((one): one is string => one !== null);
   const lines = deskLines(
@@ -26,7 +26,11 @@ export function franchiseDesk(
     others: lines.lines,
     costs: [],
     parcels: [
-      { day: addWorkingDays(at.day, desk.workingDays), hour: usualDelivery, lateDays: desk.lateDays },
+      {
+        day: addWorkingDays(at.day, desk.workingDays, holidays),
+        hour: usualDelivery,
+        lateDays: desk.lateDays,
+      },
     ],
     ordered: false,
     visit: null,

@@ -28,6 +28,7 @@ export default async function PriceSettingsPage() {
       accounts={accounts}
       coupons={coupons}
       open={shop.open}
+      holidays={shop.holidays}
       currency={shop.currency}
       locale={shop.locale}
       actions={{

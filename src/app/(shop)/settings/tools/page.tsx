@@ -11,7 +11,7 @@ import {
   saveToolAction,
 } from '../actions';
 
-export const metadata = { title: 'Tools and rights' };
+export const metadata = { title: 'Tools and licences' };
 
 export default async function ToolsPage() {
   const actor = await requireDuty('editTools');

@@ -29,6 +29,7 @@ export default async function QuotePage({ params }: JobPageProps) {
       job={editable(view)}
       quote={quote}
       firstPrices={view.firstPrices}
+      rightsToBuy={view.rightsToBuy}
       routeChosen={job.route !== null}
       terms={job.terms}
       couponCode={couponCode}
