@@ -69,6 +69,34 @@ function scoreAll(applications: readonly Application[], facts: CarFacts): number
   );
 }
 
+/** One factor of each candidate's share, in the order of the applications. */
+export interface ShareFactor {
+  readonly label: string;
+  readonly values: readonly number[];
+}
+
+/** What the shares of candidates are products of, up to one common factor. */
+export function shareFactors(applications: readonly Application[], facts: CarFacts): ShareFactor[] {
+  const time = timeLikelihood(applications, facts);
+  const markets = new Set(applications.map(({ market }) => market));
+  const factor = (label: string, of: (application: Application) => number): ShareFactor => ({
+    label,
+    values: applications.map(of),
+  });
+  return [
+    factor('How many there are', ({ weight }) => weight),
+    factor('Years and months', time),
+    factor('Market by itself', ({ market }) => marketPrior(market, markets, facts)),
+    ...observationsOf(facts).map((observation) => {
+      const values = tellValues(applications, observation.kind).length;
+      return factor(
+        `${tellKinds[observation.kind].label}: ${observation.value}, sure to ${Math.round(100 * observation.reliability)} %`,
+        (application) => likelihood(application, observation, values),
+      );
+    }),
+  ];
+}
+
 /** What was observed, with the ignition and market of the call among it. */
 export function observationsOf({ ignition, market, observations = [] }: CarFacts): Observation[] {
   const told = (kind: TellKind, value: string | undefined): Observation[] =>

@@ -1,9 +1,7 @@
 import { type BestOrder, bestOrder, type Try } from './best-order';
-import { pinCostMinor } from './pin';
 import { isClone, makesKey, methodOf, type Route, type RouteKind, type RouteRequest } from './route';
 import { noLinkChance } from './route-chance';
 import { leavesStolenLive } from './stolen';
-import { findTool } from './van-kit';
 import { totalMinutes } from './work-time';
 
 /** Giving up is reckoned as dear as this many desks, or hours where no desk is known. */
@@ -76,12 +74,12 @@ function weigh(routes: readonly Route[], request: RouteRequest, failed: readonly
     ({ kind, verdict, cost, chance }) => verdict.feasible && makesKey(kind) && cost && chance,
   );
   const open = all.filter((route) => !leavesStolenLive(route, request));
-  const rights: Record<string, number> = {};
-  const tries = open.map((route) => tryOf(route, open, request, rights));
+  const tries = open.map((route) => tryOf(route, open, request));
+  const shared = open.flatMap(({ cost }) => cost?.setUps ?? []);
   const desk = open.find(({ kind }) => kind === 'desk')?.cost?.cashMinor;
   const order = bestOrder({
     tries,
-    setUps: { pin: pinCostMinor(request), ...rights },
+    setUps: Object.fromEntries(shared.map(({ name, minor }) => [name, minor])),
     causes: { link: noLinkChance },
     giveUp: desk === undefined ? giveUpHours * request.money.rateMinor : giveUpDesks * desk,
     failed,
@@ -89,26 +87,14 @@ function weigh(routes: readonly Route[], request: RouteRequest, failed: readonly
   return { all, open, tries, order };
 }
 
-/** The try of a route; what its right costs for a use is added to `rights`, since several routes may share it. */
-function tryOf(
-  { kind, cost, chance }: Route,
-  open: readonly Route[],
-  { platform, van, market, desk }: RouteRequest,
-  rights: Record<string, number>,
-): Try {
-  const method = platform.methods.find((one) => one.kind === kind);
-  const tool = method?.needsTool ? findTool(van, platform, method.kind, market) : undefined;
-  const setUps = method?.needsPin ? ['pin'] : [];
-  if (tool?.ok && tool.right?.useMinor) {
-    rights[tool.right.name] = tool.right.useMinor;
-    setUps.push(tool.right.name);
-  }
+/** The try of a route; what it shares with others is paid once. */
+function tryOf({ kind, cost, chance }: Route, open: readonly Route[], { platform, desk }: RouteRequest): Try {
   const total = cost ? cost.cashMinor + cost.workMinor + cost.harmMinor : 0;
   return {
     id: kind,
     cost: total,
     chance: chance?.value ?? 0,
-    setUps,
+    setUps: cost?.setUps.map(({ name }) => name) ?? [],
     closes: closedBy(kind, open, platform.methods),
     ...(methodOf(kind)?.bySocket && { cause: 'link' }),
     ...(kind === 'desk' && desk && { dearerAfter: { tries: stopsTheCar(open), by: desk.towMinor } }),

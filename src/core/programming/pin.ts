@@ -1,4 +1,5 @@
 import type { PinSource, Platform } from '@/core/catalogue/platform';
+import { formatProbability } from '@/core/kinds/percent';
 import { bestOrder } from './best-order';
 import type { RouteRecord, RouteRequest } from './route';
 import { findTool } from './van-kit';
@@ -24,6 +25,8 @@ export interface SourceStep {
   readonly source: PinSource;
   readonly costMinor: number;
   readonly chance: number;
+  readonly minutes: number;
+  readonly feeMinor: number;
 }
 
 /** The sources of a platform's PIN in the order with the least expected cost; the socket only where a tool covers it. */
@@ -38,14 +41,38 @@ export function orderOfSources(
     const { minutes, chance } = sourceFacts[source];
     const types = source === 'socket' ? Math.max(0, platform.systemTypes.length - 1) * typeMinutes : 0;
     const fee = source === 'bureau' ? money.bureauFeeMinor : 0;
-    return { id: source, cost: fee + ((minutes + types / 2) / 60) * money.rateMinor, chance };
+    const taken = minutes + types / 2;
+    return { id: source, cost: fee + (taken / 60) * money.rateMinor, chance, minutes: taken, fee };
   });
   const order = bestOrder({ tries, giveUp: 1e9 });
-  return order.steps.map(({ id, cost, chance }) => ({
-    source: id as PinSource,
-    costMinor: Math.round(cost),
-    chance,
-  }));
+  return order.steps.flatMap(({ id }) => {
+    const step = tries.find((one) => one.id === id);
+    if (!step) return [];
+    const { chance, cost, minutes, fee } = step;
+    return [{ source: step.id, costMinor: Math.round(cost), chance, minutes, feeMinor: fee }];
+  });
+}
+
+/** What follows where the first source has no PIN, on average and in words; null where there is no other. */
+export function furtherSources(
+  steps: readonly SourceStep[],
+): { readonly minutes: number; readonly minor: number; readonly words: string } | null {
+  const [first, ...others] = steps;
+  if (!first || others.length === 0) return null;
+  let reached = 1 - first.chance;
+  let [minutes, minor] = [0, 0];
+  for (const step of others) {
+    minutes += reached * step.minutes;
+    minor += reached * step.feeMinor;
+    reached *= 1 - step.chance;
+  }
+  const named = ({ source, chance }: SourceStep) =>
+    `${pinSourceNames[source]} (${formatProbability(chance)})`;
+  return {
+    minutes: Math.round(minutes),
+    minor: Math.round(minor),
+    words: `PIN from ${named(first)}, else ${others.map(named).join(', else ')}; from none of them in ${formatProbability(reached)}.`,
+  };
 }
 
 /** What a PIN is expected to cost by that order, in minor units. */

@@ -93,6 +93,13 @@ export interface RouteCost {
   readonly workMinor: number;
   /** What the shop states that the harm done is worth. */
   readonly harmMinor: number;
+  /** What is paid once for all attempts that want it, where it was not paid before: the PIN, a use of a licence. */
+  readonly setUps: readonly { readonly name: string; readonly minor: number }[];
+}
+
+/** What an attempt costs where it is the first: what the order of attempts says of its first step. */
+export function firstCostMinor({ cashMinor, workMinor, harmMinor, setUps }: RouteCost): number {
+  return setUps.reduce((sum, { minor }) => sum + minor, cashMinor + workMinor + harmMinor);
 }
 
 /** How likely an attempt works, and what that rests on. */

@@ -6,6 +6,7 @@ import { provedInHand } from './keys';
 import { keysToLearn, leavesAll, plannedCount } from './keys-to-learn';
 import { mendOf, mends } from './mends';
 import { pelletStep, pelletTime } from './pellet-step';
+import { pinCostMinor } from './pin';
 import { rankChance } from './rank-doubt';
 import { remoteApart, remoteMethod, remoteSteps } from './remote-apart';
 import {
@@ -132,7 +133,7 @@ function deskRoute(request: RouteRequest): Route {
     needs: desk.tow ? [{ words: 'A tow', state: 'to do' }] : [],
     effect: 'The dealer decides; ask which keys stay known.',
     plannedCount: 'cannotSay',
-    cost: { cashMinor: desk.totalMinor, workMinor: 0, harmMinor: 0 },
+    cost: { cashMinor: desk.totalMinor, workMinor: 0, harmMinor: 0, setUps: [] },
     chance: chanceOf('desk', statedChance.desk, record),
   };
 }
@@ -196,11 +197,11 @@ function timeOf(request: RouteRequest, method: PlatformMethod): WorkTime {
   );
 }
 
-/** Cash, work and stated harm of one attempt; what several routes share (a PIN, a right's use) is counted by the order. */
+/** Cash, work and stated harm of one attempt, and what it shares with others: a PIN, a right's use. */
 function costOf(request: RouteRequest, time: WorkTime, method?: PlatformMethod): RouteCost {
   const { money, situation } = request;
   const workMinor = Math.round((totalMinutes(time, 'p50') / 60) * money.rateMinor);
-  if (!method) return { cashMinor: 0, workMinor, harmMinor: 0 };
+  if (!method) return { cashMinor: 0, workMinor, harmMinor: 0, setUps: [] };
   const article = method.article === null ? 0 : (money.articleMinor[method.article] ?? 0);
   const erased = method.others === 'erase' ? elsewhereKeys(situation) : 0;
   const harmMinor =
@@ -209,7 +210,17 @@ function costOf(request: RouteRequest, time: WorkTime, method?: PlatformMethod):
     (leavesStolenLive(method, request) || isAgainstChoice(request, method) ? money.stolenLiveHarmMinor : 0);
   const { makes, usesUpEachKey } = methods[method.kind];
   const pieces = makes === 'copy' || usesUpEachKey ? Math.max(1, situation.wanted) : 1;
-  return { cashMinor: article * pieces, workMinor, harmMinor };
+  return { cashMinor: article * pieces, workMinor, harmMinor, setUps: setUpsOf(request, method) };
+}
+
+function setUpsOf(request: RouteRequest, method: PlatformMethod): RouteCost['setUps'] {
+  const { platform, van, market } = request;
+  const tool = method.needsTool ? findTool(van, platform, method.kind, market) : undefined;
+  const right = tool?.ok ? tool.right : undefined;
+  return [
+    ...(method.needsPin ? [{ name: 'PIN', minor: pinCostMinor(request) }] : []),
+    ...(right?.useMinor ? [{ name: right.name, minor: right.useMinor }] : []),
+  ];
 }
 
 /** Whether a way does what the customer chose not to have done. */

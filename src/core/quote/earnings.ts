@@ -14,6 +14,7 @@ export interface EarningBasis {
   readonly expectedShopMinor: number;
   /** Travel there and back, work and waits, and expected redo. */
   readonly minutes: number;
+  readonly minuteParts?: Earnings['minuteParts'];
 }
 
 export interface AtPrice {
@@ -111,6 +112,7 @@ export function earningsOf(charged: readonly NetLine[], basis: EarningBasis, gro
     costs: basis.costs.filter(({ minor }) => minor > 0),
     cashMinor: sum(basis.costs.map(({ minor }) => minor)),
     minutes: basis.minutes,
+    ...(basis.minuteParts && { minuteParts: basis.minuteParts }),
     priceMinor: at.priceMinor,
     netMinor: at.netMinor,
     marginMinor: at.marginMinor,

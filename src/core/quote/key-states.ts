@@ -9,7 +9,7 @@ import { keysToLearn } from '@/core/programming/keys-to-learn';
 import { mends } from '@/core/programming/mends';
 import { onlyByModule } from '@/core/programming/only-by-module';
 import { pelletStep } from '@/core/programming/pellet-step';
-import { orderOfSources, pinSourceNames } from '@/core/programming/pin';
+import { furtherSources, orderOfSources, pinSourceNames } from '@/core/programming/pin';
 import {
   makesKey,
   type RemoteApart,
@@ -57,13 +57,14 @@ const nothing = { p50Minutes: 0, spread: 0 };
 
 function wayOf(route: Route, routes: readonly Route[], request: RouteRequest, hasPin: boolean): QuoteWay {
   const { kind, verdict, chance, remote } = route;
-  const { platform, van, market, money } = request;
+  const { platform, van, market } = request;
   const method = platform.methods.find((one) => one.kind === kind);
   const step = kind === 'repair' ? mends.case : nothing;
   const pellet = kind === 'none' ? pelletStep(request) : null;
   const tool = method?.needsTool ? findTool(van, platform, method.kind, market) : undefined;
   const right = tool?.ok ? tool.right : undefined;
-  const source = method?.needsPin && !hasPin ? orderOfSources(request)[0]?.source : undefined;
+  const sources = method?.needsPin && !hasPin ? orderOfSources(request) : [];
+  const [source] = sources;
   return {
     refused: verdict.feasible ? null : verdict.fact,
     sessionP50Minutes: method?.sessionP50Minutes ?? pellet?.work.p50Minutes ?? 0,
@@ -81,7 +82,11 @@ function wayOf(route: Route, routes: readonly Route[], request: RouteRequest, ha
     ...(verdict.feasible && makesKey(kind) && { firstTry: firstTry(kind, routes, request) }),
     credit: right?.useMinor ? { name: right.name, useMinor: right.useMinor, left: right.credits } : null,
     pin: source
-      ? { source: pinSourceNames[source], minor: source === 'bureau' ? money.bureauFeeMinor : 0 }
+      ? {
+          source: pinSourceNames[source.source],
+          minor: source.feeMinor,
+          further: furtherSources(sources),
+        }
       : null,
     usedUp: method?.article ? { article: method.article, eachKey: methods[method.kind].usesUpEachKey } : null,
   };

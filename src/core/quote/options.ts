@@ -1,17 +1,18 @@
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
-import { daysBetween, type LocalMoment } from '@/core/kinds/local-time';
+import { daysBetween, formatDay, type LocalMoment } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
 import { moreKeysNote } from '@/core/programming/keys-at-least';
 import { makesKey } from '@/core/programming/route';
 import { arrivalOf } from '@/core/supply/arrival';
 import type { Trip } from '@/core/travel/trip';
 import { findBeaten, fullerThan } from './beaten';
+import type { Draft } from './drafts/draft';
 import { type DeskGrounds, type DeskWork, deskLines } from './drafts/franchise-desk';
 import { earningsOf } from './earnings';
 import { hourRuleAt } from './hour';
 import { sum } from './lines';
 import { isOwn, isSold, type OptionKind, optionKinds, sourcingOptions } from './option-kinds';
-import { askedOf, type Priced, priceNow, priceOption } from './priced';
+import { askedOf, type Priced, priceNow, priceOption, type Visit } from './priced';
 import type { Available, KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 import { secondKeyOf } from './second-key';
 import { taxLines } from './tax';
@@ -104,6 +105,7 @@ function optionOf(
     trip: visit.trip,
     ...(visit.inTime !== undefined && { inTime: visit.inTime }),
     leadMinor: totalMinor + scaleMinor(redo.customerMinor + rules.rateMinor, redo.basisPoints, 10_000),
+    daysRest: daysRestOn(draft, arrival, visit, at),
     earliestOn,
     p80On,
     earliestDays: daysBetween(at.day, earliestOn),
@@ -126,6 +128,26 @@ function optionOf(
     stale: draft.stale,
     beatenBy: null,
   };
+}
+
+/** What the day it is ready by rests on, and the day four in five are. */
+function daysRestOn(
+  { parcels }: Draft,
+  { earliest, p80 }: ReturnType<typeof arrivalOf>,
+  visit: Visit,
+  at: LocalMoment,
+): string[] {
+  const words = ({ day, hour }: LocalMoment) => `${formatDay(day, at.day)} ${hour}`;
+  return [
+    parcels.length === 0
+      ? 'Nothing has to come first.'
+      : `${parcels.length === 1 ? 'The parcel comes' : `All ${parcels.length} parcels have come`} ${words(earliest)} at the earliest, and in four of five cases by ${words(p80)}${parcels.length > 1 ? ', which is the chance that all are there' : ''}.`,
+    ...(visit.earliest
+      ? [
+          `The van’s first time after that is ${words(visit.earliest)}${visit.p80 ? `, in four of five cases ${words(visit.p80)}` : ''}.`,
+        ]
+      : []),
+  ];
 }
 
 /** Whether an option gives what the call is about: a key, a repair, or an open door. */

@@ -12,7 +12,16 @@ import type { EarningBasis } from './earnings';
 import { hourLines } from './hour';
 import { sum } from './lines';
 import { type OptionKind, sourcingOptions } from './option-kinds';
-import type { KeyState, NetLine, QuoteLine, QuoteRequest, QuoteSnapshot, QuoteWay, Redo } from './quote';
+import type {
+  KeyState,
+  MinutePart,
+  NetLine,
+  QuoteLine,
+  QuoteRequest,
+  QuoteSnapshot,
+  QuoteWay,
+  Redo,
+} from './quote';
 import { anyOf, percentShown, sourceChance } from './redo';
 import { taxLines } from './tax';
 import { drivingCost, tripLines } from './trip-lines';
@@ -95,6 +104,13 @@ export function priceOption(
   const redo = redoOf(draft, request, state, totalMinor, visit, snapshot);
   const driving = draft.visit ? [{ label: 'Driving', minor: drivingCost(trip, rules) }] : [];
   const failing = failingOf(draft, request, state);
+  const minuteParts = [
+    ...visitParts(draft, request, visit),
+    { label: 'at the workshop', minutes: draft.shopMinutes },
+    { label: 'further attempts and sources, on average', minutes: failing.minutes },
+    { label: 'comebacks, on average', minutes: redo.expectedMinutes },
+    { label: 'saved by a flexible time', minutes: -(saved ?? 0) },
+  ].filter(({ minutes }) => minutes !== 0);
   return {
     ok: true,
     draft,
@@ -111,24 +127,25 @@ export function priceOption(
       expectedShopMinor: redo.expectedShopMinor,
       minutes: Math.max(
         0,
-        visitMinutes(draft, request, visit) +
-          draft.shopMinutes +
-          failing.minutes +
-          redo.expectedMinutes -
-          (saved ?? 0),
+        minuteParts.reduce((total, { minutes }) => total + minutes, 0),
       ),
+      minuteParts,
     },
   };
 }
 
 /** Travel there and back with the work; waits only where the day does not fill them. */
-function visitMinutes({ visit }: Draft, { waitsFilled }: QuoteRequest, { trip }: Visit): number {
-  if (!visit) return 0;
-  return travel(trip) + visit.workMinutes + (waitsFilled ? 0 : visit.waitMinutes);
+function visitMinutes(draft: Draft, request: QuoteRequest, visit: Visit): number {
+  return visitParts(draft, request, visit).reduce((total, { minutes }) => total + minutes, 0);
 }
 
-function travel(trip: Trip | null): number {
-  return trip ? trip.minutes + trip.backMinutes : 0;
+function visitParts({ visit }: Draft, { waitsFilled }: QuoteRequest, { trip }: Visit): MinutePart[] {
+  if (!visit) return [];
+  return [
+    { label: 'the way there and back', minutes: trip ? trip.minutes + trip.backMinutes : 0 },
+    { label: 'work', minutes: visit.workMinutes },
+    { label: 'waits', minutes: waitsFilled ? 0 : visit.waitMinutes },
+  ];
 }
 
 /**
@@ -204,9 +221,13 @@ function failingOf(
   const fails = way.firstTry ? 1 - way.firstTry.works : 0;
   const again = way.remote ? (1 - way.remote.chance) * remoteMinutes(way.remote, keys) : 0;
   const cash = Math.round(fails * (way.firstTry?.cashMinor ?? 0));
+  const pin = way.pin?.further ?? { minutes: 0, minor: 0 };
   return {
-    minutes: Math.round(fails * (way.firstTry?.minutes ?? 0) + again),
-    costs: cash > 0 ? [{ label: 'Further attempts where the first fails, on average', minor: cash }] : [],
+    minutes: Math.round(fails * (way.firstTry?.minutes ?? 0) + again + pin.minutes),
+    costs: [
+      { label: 'Further attempts where the first fails, on average', minor: cash },
+      { label: 'Further sources of the PIN, on average', minor: pin.minor },
+    ].filter(({ minor }) => minor > 0),
   };
 }
 

@@ -91,7 +91,12 @@ export interface QuoteWay {
   /** The paid use of a right, and how many are left. */
   readonly credit: { readonly name: string; readonly useMinor: number; readonly left: number | null } | null;
   /** Where the PIN is planned to come from, and its fee. */
-  readonly pin: { readonly source: string; readonly minor: number } | null;
+  readonly pin: {
+    readonly source: string;
+    readonly minor: number;
+    /** What follows where it has none, on average; quotes of earlier times do not say it. */
+    readonly further?: { readonly minutes: number; readonly minor: number; readonly words: string } | null;
+  } | null;
   /** A module or cartridge that is used up. */
   readonly usedUp: { readonly article: string; readonly eachKey: boolean } | null;
 }
@@ -228,12 +233,20 @@ export interface Redo {
   readonly expectedMinutes: number;
 }
 
+/** A part of an option's minutes; what is saved is negative. */
+export interface MinutePart {
+  readonly label: string;
+  readonly minutes: number;
+}
+
 /** What an option earns. Own labour is what the margin pays, not a cost. */
 export interface Earnings {
   readonly costs: readonly { readonly label: string; readonly minor: number }[];
   readonly cashMinor: number;
   /** Travel there and back, work with waits, and expected redo. */
   readonly minutes: number;
+  /** What the minutes are made of; quotes of earlier times do not say it. */
+  readonly minuteParts?: readonly MinutePart[];
   /** What the shop's lines come to as stated, and the tax-free rest after the payment's share. */
   readonly priceMinor: number;
   readonly netMinor: number;
@@ -270,6 +283,8 @@ export interface Available {
   readonly inTime?: boolean | undefined;
   /** What decides which is said first: the total, and a comeback by its chance. */
   readonly leadMinor?: number;
+  /** What the days rest on; quotes of earlier times do not say it. */
+  readonly daysRest?: readonly string[];
   readonly earliestOn: LocalDay;
   readonly p80On: LocalDay;
   readonly earliestDays: number;

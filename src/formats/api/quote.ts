@@ -124,7 +124,16 @@ const way = object(
     pellet: orNull(object({ found: oneOf(['measured', 'hunted']), words: text })),
     waitP80Seconds: number,
     credit: orNull(object({ name: text, useMinor: whole, left: orNull(whole) })),
-    pin: orNull(object({ source: text, minor: whole })),
+    pin: orNull(
+      object(
+        {
+          source: text,
+          minor: whole,
+          further: orNull(object({ minutes: whole, minor: whole, words: text })),
+        },
+        ['further'],
+      ),
+    ),
     usedUp: orNull(object({ article: text, eachKey: yesNo })),
   },
   ['remote', 'firstTry', 'pellet', 'waitP80Seconds'],
@@ -262,17 +271,21 @@ const redo = object({
   minutes: whole,
   expectedMinutes: whole,
 });
-const earnings = object({
-  costs: list(object({ label: text, minor: whole })),
-  cashMinor: whole,
-  minutes: whole,
-  priceMinor: whole,
-  netMinor: whole,
-  marginMinor: whole,
-  perHourMinor: orNull(whole),
-  floorMinor: whole,
-  floorTotalMinor: whole,
-});
+const earnings = object(
+  {
+    costs: list(object({ label: text, minor: whole })),
+    cashMinor: whole,
+    minutes: whole,
+    priceMinor: whole,
+    netMinor: whole,
+    marginMinor: whole,
+    perHourMinor: orNull(whole),
+    floorMinor: whole,
+    floorTotalMinor: whole,
+    minuteParts: list(object({ label: text, minutes: whole })),
+  },
+  ['minuteParts'],
+);
 const available = object(
   {
     kind,
@@ -291,6 +304,7 @@ const available = object(
     trip: orNull(trip),
     inTime: yesNo,
     leadMinor: whole,
+    daysRest: list(text),
     earliestOn: day,
     p80On: day,
     earliestDays: whole,
@@ -307,7 +321,7 @@ const available = object(
     stale: list(text),
     beatenBy: orNull(kind),
   },
-  ['keys', 'asked', 'trip', 'inTime', 'leadMinor', 'about', 'lost', 'fuller'],
+  ['keys', 'daysRest', 'asked', 'trip', 'inTime', 'leadMinor', 'about', 'lost', 'fuller'],
 );
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {

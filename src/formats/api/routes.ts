@@ -60,7 +60,14 @@ const routesFound = object({
       waitSeconds: orNull(number),
       workP50Minutes: orNull(number),
       workP80Minutes: orNull(number),
-      cost: orNull(object({ cashMinor: whole, workMinor: whole, harmMinor: whole })),
+      cost: orNull(
+        object({
+          cashMinor: whole,
+          workMinor: whole,
+          harmMinor: whole,
+          setUps: list(object({ name: text, minor: whole })),
+        }),
+      ),
       chance: orNull(share),
       rests: orNull(text),
       noReturn: list(keyOf(noReturnWords)),
@@ -122,6 +129,7 @@ export function routesAnswer({
         cashMinor: route.cost.cashMinor,
         workMinor: route.cost.workMinor,
         harmMinor: route.cost.harmMinor,
+        setUps: route.cost.setUps,
       },
       chance: route.chance?.value ?? null,
       rests: route.chance?.rests ?? null,

@@ -19,6 +19,7 @@ import type { Identified } from '@/usecases/identify/surround';
 import { CandidatesTable, whatDiffers } from './candidates-table';
 import type { GiveAnswer } from './give-answer';
 import { Narrowing } from './narrowing';
+import { ShareFactors } from './share-factors';
 
 interface IdentifyStationProps {
   readonly job: JobRef;
@@ -105,6 +106,13 @@ function Choice({ job, identified, given, chosenId, chosenReason, onChoose }: Id
         <Button look="quiet" className="self-start" onClick={() => setShowAll(true)}>
           Show {candidates.length - shown.length} less likely
         </Button>
+      )}
+      {candidates.length > 1 && (
+        <ShareFactors
+          candidates={candidates}
+          facts={identified.identification.gathered.facts}
+          most={mostSideBySide}
+        />
       )}
       <Lead
         over={leadOver(chosenId, shown.length, likely.length, settled)}

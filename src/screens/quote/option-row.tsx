@@ -4,13 +4,15 @@ import { ChevronDown, ChevronUp } from 'lucide-react';
 import { type ReactNode, useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { optionName, sourcingOptions } from '@/core/quote/option-kinds';
-import type { Available, QuoteLine } from '@/core/quote/quote';
+import type { Available, QuoteLine, QuoteSnapshot } from '@/core/quote/quote';
 import { classNames } from '@/ui/class-names';
 import { Badge } from '@/ui/notice';
+import { ReckonedOption } from './reckoned-option';
 import { bearers, percentWords, type Show } from './shown';
 
 interface OptionRowProps {
   readonly option: Available;
+  readonly rules: QuoteSnapshot['rules'];
   readonly selected: boolean;
   readonly today: string;
   readonly show: Show;
@@ -21,7 +23,7 @@ interface OptionRowProps {
 export const optionColumns = 'md:grid-cols-[1.25rem_minmax(0,1fr)_7rem_9rem_5.75rem_8.5rem_2.75rem] gap-x-3';
 
 /** One option: total, days, comeback with who bears it, what it earns; its lines and reasons on demand. */
-export function OptionRow({ option, selected, today, show, onSelect }: OptionRowProps) {
+export function OptionRow({ option, rules, selected, today, show, onSelect }: OptionRowProps) {
   const { kind, totalMinor, furtherKeyMinor, redo, earnings, beatenBy, stale } = option;
   const [open, setOpen] = useState(false);
   return (
@@ -78,13 +80,13 @@ export function OptionRow({ option, selected, today, show, onSelect }: OptionRow
           {open ? <ChevronUp aria-hidden size={20} /> : <ChevronDown aria-hidden size={20} />}
         </button>
       </div>
-      {open && <Details option={option} show={show} />}
+      {open && <Details option={option} rules={rules} show={show} />}
     </li>
   );
 }
 
-function Details({ option, show }: { option: Available; show: Show }) {
-  const { redo, earnings, depositMinor } = option;
+function Details({ option, rules, show }: Pick<OptionRowProps, 'option' | 'rules' | 'show'>) {
+  const { depositMinor } = option;
   return (
     <div className="mt-2 grid gap-4 border-t border-line py-2 lg:grid-cols-2">
       <Lines option={option} show={show} />
@@ -102,25 +104,12 @@ function Details({ option, show }: { option: Available; show: Show }) {
           <p key={note}>{note}</p>
         ))}
         <p>
-          Comeback {percentWords(redo.percent)}: {redo.rests.join('; ')}.
-          {redo.bornBy === 'shop' &&
-            ` One costs the shop ${show(redo.shopMinor)} and ${redo.minutes} minutes.`}
-          {redo.bornBy === 'customer' && ` One costs the customer ${show(redo.customerMinor)}.`}
-        </p>
-        <p>
           {option.warrantyMonths > 0
             ? `Warranty of the shop: ${option.warrantyMonths} months.`
             : 'No warranty of the shop.'}
           {depositMinor > 0 && ` ${show(depositMinor)} is paid ahead.`}
         </p>
-        {earnings && (
-          <p>
-            Paid out {show(earnings.cashMinor)}:{' '}
-            {earnings.costs.map((cost) => `${cost.label} ${show(cost.minor)}`).join(', ')}. Takes{' '}
-            {earnings.minutes} minutes with the way there and back. Floor {show(earnings.floorTotalMinor)}{' '}
-            with tax.
-          </p>
-        )}
+        <ReckonedOption option={option} rules={rules} show={show} />
       </div>
     </div>
   );

@@ -140,6 +140,7 @@ export function QuoteStation(props: QuoteStationProps) {
               <OptionRow
                 key={option.kind}
                 option={option}
+                rules={snapshot.rules}
                 selected={selected === option.kind}
                 today={today}
                 show={show}

@@ -1,7 +1,7 @@
 import { formatMoney } from '@/core/kinds/money';
 import { formatProbability } from '@/core/kinds/percent';
 import type { AttemptOrder } from '@/core/programming/attempt-order';
-import { noReturnWords, type Route, routeNames, routeWord } from '@/core/programming/route';
+import { firstCostMinor, noReturnWords, type Route, routeNames, routeWord } from '@/core/programming/route';
 import { classNames } from '@/ui/class-names';
 import { Panel } from '@/ui/panel';
 
@@ -22,7 +22,9 @@ export function AttemptPicture({ order, routes, currency, locale }: AttemptPictu
     >
       <ol className="flex flex-wrap items-stretch gap-y-3">
         {order.steps.map(({ kind, costMinor, chance, reached }, at) => {
-          const marks = routes.find((route) => route.kind === kind)?.noReturn ?? [];
+          const own = routes.find((route) => route.kind === kind);
+          const marks = own?.noReturn ?? [];
+          const paid = own?.cost && at > 0 && costMinor < firstCostMinor(own.cost) - 1;
           return (
             <li key={kind} className="flex items-stretch">
               {at > 0 && (
@@ -43,6 +45,7 @@ export function AttemptPicture({ order, routes, currency, locale }: AttemptPictu
                 <span className="font-mono text-small">
                   works {formatProbability(chance)} · {money(costMinor)}
                 </span>
+                {paid && <span className="text-small text-mute">PIN or licence paid by then</span>}
                 {marks.map((mark) => (
                   <span key={mark} className="flex items-center gap-1.5 text-small text-oxide">
                     <NoReturnSign /> {noReturnWords[mark]}

@@ -1,7 +1,14 @@
 import { formatMoney } from '@/core/kinds/money';
 import { formatProbability } from '@/core/kinds/percent';
 import { formatMinutes } from '@/core/kinds/units';
-import { methodOf, type Need, noReturnWords, type Route, routeNames } from '@/core/programming/route';
+import {
+  firstCostMinor,
+  methodOf,
+  type Need,
+  noReturnWords,
+  type Route,
+  routeNames,
+} from '@/core/programming/route';
 import { totalMinutes, type WorkTime } from '@/core/programming/work-time';
 import { classNames } from '@/ui/class-names';
 import { Badge, Notice } from '@/ui/notice';
@@ -51,8 +58,9 @@ export function RouteCard({ route, advised, chosen, selected, currency, locale, 
           {works !== null && <span className="mt-1 block text-small">works {formatProbability(works)}</span>}
           {cost && (
             <span className="block text-small text-mute">
-              {route.kind === 'desk' ? 'the desk takes' : 'costs us'} {money(cost.cashMinor + cost.workMinor)}
-              {cost.harmMinor > 0 && `, harm ${money(cost.harmMinor)}`}
+              {route.kind === 'desk' ? 'the dealer takes' : 'costs us'} {money(firstCostMinor(cost))}
+              {cost.setUps.map(({ name, minor }) => `, ${name} ${money(minor)} in it`).join('')}
+              {cost.harmMinor > 0 && `, harm ${money(cost.harmMinor)} in it`}
             </span>
           )}
         </span>

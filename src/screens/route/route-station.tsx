@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { formatProbability } from '@/core/kinds/percent';
 import type { Advice } from '@/core/programming/advice';
 import type { ChoiceAdvice, ChoiceQuestion } from '@/core/programming/choices';
 import { pinSourceNames, type SourceStep } from '@/core/programming/pin';
@@ -210,7 +211,13 @@ export function PinOrder({
 }) {
   return (
     <Panel title="The PIN" note="Sources in the order with the least expected cost, fee and minutes counted.">
-      <p>{pin.map(({ source }, at) => `${at + 1} ${pinSourceNames[source]}`).join(' · ')}</p>
+      <p>
+        {pin
+          .map(
+            ({ source, chance }, at) => `${at + 1} ${pinSourceNames[source]} (${formatProbability(chance)})`,
+          )
+          .join(' · ')}
+      </p>
       {systemTypes.length > 1 && (
         <p className="mt-1">
           System types to try: <span className="font-mono">{systemTypes.join(', ')}</span>{' '}

@@ -103,9 +103,10 @@ export function anyNew(article: string, pieces: number, plain: string): Wanted {
 }
 
 /** What is to be said of a way beside its lines: an unknown pellet, a use of a right. */
-export function wayNotes({ credit, pellet }: QuoteWay): string[] {
+export function wayNotes({ credit, pellet, pin }: QuoteWay): string[] {
   return [
     ...(pellet ? [pellet.words] : []),
+    ...(pin?.further ? [pin.further.words] : []),
     ...(credit && credit.left !== null ? [`Uses 1 of ${credit.left} left of ${credit.name}.`] : []),
   ];
 }
