@@ -53,7 +53,7 @@ function RingTagView({ tag, onOpen }: { tag: RingTag; onOpen: ((keyId: string) =
   return (
     <TagShape {...ringLooks[tag.state]} className="px-2 py-1.5">
       {onOpen ? (
-        <button type="button" className="min-h-11 w-full" onClick={() => onOpen(tag.keyId)}>
+        <button type="button" className="on-paper min-h-11 w-full" onClick={() => onOpen(tag.keyId)}>
           {words}
         </button>
       ) : (

@@ -71,7 +71,7 @@ export function furtherSources(
   return {
     minutes: Math.round(minutes),
     minor: Math.round(minor),
-    words: `PIN from ${named(first)}, else ${others.map(named).join(', else ')}; from none of them in ${formatProbability(reached)}.`,
+    words: `The PIN: ${named(first)}, else ${others.map(named).join(', else ')}; from none of them in ${formatProbability(reached)}.`,
   };
 }
 

@@ -1,5 +1,5 @@
 import { isFuller, losesNoMore } from './lost-functions';
-import type { OptionKind } from './option-kinds';
+import { isOwn, type OptionKind } from './option-kinds';
 import type { Available, QuoteOption } from './quote';
 
 type Compared = Pick<Available, 'kind' | 'totalMinor' | 'p80On' | 'redo' | 'answers' | 'lost' | 'keys'>;
@@ -39,11 +39,16 @@ export function findBeaten(options: readonly QuoteOption[]): Map<OptionKind, Opt
   );
 }
 
-/** The cheapest option that has the functions another lacks, and what it costs more; null where none is lost. */
+/** The cheapest option that has the functions another lacks, the shop's own first, and what it costs more; null where none is lost. */
 export function fullerThan(one: Available, options: readonly QuoteOption[]): Available['fuller'] {
   const [best] = options
     .filter((other): other is Available => other.available && other.answers)
     .filter(({ lost = [] }) => isFuller(lost, one.lost ?? []))
-    .sort((a, b) => a.totalMinor - b.totalMinor || (a.kind < b.kind ? -1 : 1));
+    .sort(
+      (a, b) =>
+        Number(isOwn(b.kind)) - Number(isOwn(a.kind)) ||
+        a.totalMinor - b.totalMinor ||
+        (a.kind < b.kind ? -1 : 1),
+    );
   return best ? { kind: best.kind, moreMinor: best.totalMinor - one.totalMinor } : null;
 }

@@ -16,6 +16,8 @@ export interface SettlingQuestion {
 
 /** What a call comes to while it is not known which car it is. */
 export interface FirstPrices {
+  /** How many cars are likely. */
+  readonly cars: number;
   /** Of the option to say first. */
   readonly range: PriceRange;
   readonly options: Readonly<Partial<Record<OptionKind, PriceRange>>>;
@@ -36,6 +38,7 @@ export function firstPrices(
   const range = rangeOf(likely, decided);
   if (!range) return null;
   return {
+    cars: likely.length,
     range,
     options: optionRanges(likely, decided),
     sure: sureOf(likely, decided),
@@ -130,6 +133,29 @@ function after(
   const all = ranges.reduce((sum, { chance }) => sum + chance, 0);
   return {
     meanMinor: ranges.reduce((sum, { chance, range }) => sum + chance * widthOf(range), 0) / (all || 1),
-    answers: ranges.map(({ label, range }) => ({ label, range })),
+    answers: withoutRepeats(ranges, kind === 'modelYear' || kind === 'buildMonth' ? ' to ' : ' or '),
   };
+}
+
+/** Answers beside each other that leave the same prices as one: '1985 to 1998', 'dot or leaf'. */
+function withoutRepeats(
+  answers: SettlingQuestion['answers'],
+  between: ' to ' | ' or ',
+): SettlingQuestion['answers'] {
+  const runs: { labels: string[]; range: PriceRange }[] = [];
+  for (const { label, range } of answers) {
+    const last = runs.at(-1);
+    if (last?.range.fromMinor === range.fromMinor && last.range.toMinor === range.toMinor)
+      last.labels.push(label);
+    else runs.push({ labels: [label], range });
+  }
+  return runs.map(({ labels, range }) => {
+    const [first = '', ...others] = labels;
+    const last = others.at(-1);
+    if (last === undefined) return { label: first, range };
+    return {
+      label: between === ' to ' ? `${first} to ${last}` : labels.join(between),
+      range,
+    };
+  });
 }

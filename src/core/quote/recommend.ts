@@ -77,7 +77,8 @@ export function recommend(
   const { request } = found;
   const priced = priceable(job, application, grounds, found);
   if (!request || !priced) return { ...found, quote: undefined };
-  const snapshot = { ...priced.snapshot, ...laterStates(request) };
+  const one = forOne(job, application, grounds, found) ?? request;
+  const snapshot = { ...priced.snapshot, ...laterStates(one) };
   return { ...found, quote: { request: priced.request, snapshot, ...quoteOf(priced.request, snapshot) } };
 }
 
@@ -126,8 +127,9 @@ function priceable(
   job: Job,
   application: Application | undefined,
   grounds: RecommendationGrounds,
-  { situation, request, routes, advice }: RoutesFor,
+  found: RoutesFor,
 ): { readonly request: QuoteRequest; readonly snapshot: QuoteSnapshot } | undefined {
+  const { situation, request, routes, advice } = found;
   const opens = mustBeOpened(job, situation);
   const kind = job.route ?? advice?.kind ?? (opens ? 'none' : undefined);
   const { pricing } = grounds;
@@ -163,11 +165,25 @@ function priceable(
     snapshot: {
       ...snapshotOf(application, grounds, pricing),
       now: keyStateOf(request, routes, kind, held),
-      ...(isFault(job) && situation.wanted === 0 && { beside: besideState(request, held) }),
+      ...(isFault(job) &&
+        situation.wanted === 0 && {
+          beside: besideState(forOne(job, application, grounds, found) ?? request, held),
+        }),
       later: null,
       lost: null,
     },
   };
+}
+
+/** What the routes are found for with one new key wanted, where none is: what the dealer takes follows from it. */
+function forOne(
+  job: Job,
+  application: Application | undefined,
+  grounds: RecommendationGrounds,
+  { request, situation }: RoutesFor,
+): RouteRequest | undefined {
+  if (situation.wanted > 0) return request;
+  return routeRequest(job, application, request?.platform, { ...situation, wanted: 1 }, grounds);
 }
 
 /** Whether the car is locked and no key that is at hand outside of it opens it. */

@@ -381,6 +381,7 @@ export const frozenQuoteSchema = object({
 
 const range = object({ fromMinor: whole, toMinor: whole });
 const firstPrices = object({
+  cars: whole,
   range,
   options: map(range),
   sure: list(text),

@@ -30,14 +30,9 @@ export function FirstPrice({ options, route, firstPrices, currency, locale, toda
   return (
     <section>
       <h2 className="mb-1 text-small font-semibold text-mute">
-        First price:{' '}
-        {open.some(({ kind, answers }) => kind === 'shopOpens' && answers)
-          ? 'opening the car'
-          : routeNames[route.kind]}
-        {route.time &&
-          route.time.workP50Minutes > 0 &&
-          `, ${formatMinutes(route.time.workP50Minutes)} of work`}
-        {route.time && route.time.waitSeconds > 0 && `, wait ${formatMinutes(route.time.waitSeconds / 60)}`}
+        {firstPrices && firstPrices.cars > 1
+          ? `First price over ${firstPrices.cars} likely cars; days of the likeliest`
+          : headingOf(open, route)}
       </h2>
       <Table label="First price">
         <thead className="sr-only">
@@ -77,4 +72,16 @@ export function FirstPrice({ options, route, firstPrices, currency, locale, toda
 
 function only({ totalMinor }: Available) {
   return { fromMinor: totalMinor, toMinor: totalMinor };
+}
+
+/** What is done at the first price, with its work and wait. */
+function headingOf(open: readonly Available[], { kind, time }: Route): string {
+  const opening = open.some((option) => option.kind === 'shopOpens' && option.answers);
+  return [
+    `First price: ${opening ? 'opening the car' : routeNames[kind]}`,
+    time && time.workP50Minutes > 0 && `${formatMinutes(time.workP50Minutes)} of work`,
+    time && time.waitSeconds > 0 && `wait ${formatMinutes(time.waitSeconds / 60)}`,
+  ]
+    .filter(Boolean)
+    .join(', ');
 }

@@ -73,6 +73,7 @@ describe('the sentence to say', () => {
       ],
     };
     const firstPrices = {
+      cars: 2,
       range: { fromMinor: 21_000, toMinor: 26_500 },
       options: {},
       sure: ['Dunnock 8 blade'],

@@ -4,6 +4,8 @@ import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { Station } from '@/core/job/stations';
+import { Button } from '@/ui/button';
+import { classNames } from '@/ui/class-names';
 import { JobTag } from '@/ui/job-tag';
 import { StationStrip } from '@/ui/station-strip';
 
@@ -35,6 +37,8 @@ export function JobFrame({
   const router = useRouter();
   const path = usePathname();
   const present = path.split('/')[3] ?? 'call';
+  // A customer's paper is printed alone; a station as a sheet of the job.
+  const onPaper = path.split('/').length > 4;
   // biome-ignore lint/correctness/useExhaustiveDependencies: another station begins at its top
   useEffect(() => {
     document.querySelector('[aria-current=step]')?.scrollIntoView({ inline: 'center', block: 'nearest' });
@@ -51,14 +55,25 @@ export function JobFrame({
   );
   return (
     <main className="flex min-h-dvh flex-col">
-      <div className="no-print flex flex-col gap-1 px-4 pt-3">
-        <JobTag number={name} car={car} below={below} chips={chips} />
+      <div className={classNames('flex flex-col gap-1 px-4 pt-3', onPaper && 'no-print')}>
+        <div className="flex items-start gap-2">
+          <JobTag number={name} car={car} below={below} chips={chips} />
+          <Button look="quiet" className="no-print ml-auto" onClick={() => window.print()}>
+            Print
+          </Button>
+        </div>
         <StationStrip stations={stations} present={present} hrefOf={hrefOf} />
-        {above}
+        <div className="no-print empty:hidden">{above}</div>
       </div>
       <div className="grid flex-1 grid-cols-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_318px] print:block">
-        <div className="flex min-w-0 flex-col gap-4 p-4">{children}</div>
-        <aside aria-label="Ring" className="no-print border-line bg-biscuit p-4 max-lg:border-t lg:border-l">
+        <div className={classNames('flex min-w-0 flex-col gap-4 p-4', !onPaper && 'station')}>{children}</div>
+        <aside
+          aria-label="Ring"
+          className={classNames(
+            'border-line bg-biscuit p-4 max-lg:border-t lg:border-l',
+            onPaper ? 'no-print' : 'station',
+          )}
+        >
           {ring}
         </aside>
       </div>

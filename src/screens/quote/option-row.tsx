@@ -66,7 +66,7 @@ export function OptionRow({ option, rules, selected, today, show, onSelect }: Op
         <Figure label="Comeback" value={percentWords(redo.percent)}>
           {bearers[redo.bornBy]}
         </Figure>
-        <Figure label="Earns" value={earnings ? show(earnings.marginMinor) : 'nothing'}>
+        <Figure label="Earns" shopOnly value={earnings ? show(earnings.marginMinor) : 'nothing'}>
           {earnings &&
             (earnings.perHourMinor === null ? 'no time of ours' : `${show(earnings.perHourMinor)} an hour`)}
         </Figure>
@@ -109,7 +109,9 @@ function Details({ option, rules, show }: Pick<OptionRowProps, 'option' | 'rules
             : 'No warranty of the shop.'}
           {depositMinor > 0 && ` ${show(depositMinor)} is paid ahead.`}
         </p>
-        <ReckonedOption option={option} rules={rules} show={show} />
+        <div className="shop-only">
+          <ReckonedOption option={option} rules={rules} show={show} />
+        </div>
       </div>
     </div>
   );
@@ -119,15 +121,22 @@ function Figure({
   label,
   value,
   strong,
+  shopOnly,
   children,
 }: {
   label: string;
   value: string;
   strong?: boolean;
+  shopOnly?: boolean;
   children?: ReactNode;
 }) {
   return (
-    <span className="whitespace-nowrap max-md:col-start-2 max-md:flex max-md:flex-wrap max-md:gap-2 md:text-right">
+    <span
+      className={classNames(
+        'whitespace-nowrap max-md:col-start-2 max-md:flex max-md:flex-wrap max-md:gap-2 md:text-right',
+        shopOnly && 'shop-only',
+      )}
+    >
       <span className="text-small text-mute md:sr-only">{label} </span>
       <span className={classNames('block font-mono', strong && 'text-ask font-bold')}>{value}</span>
       {children && <span className="block text-small text-mute">{children}</span>}

@@ -69,7 +69,7 @@ export function QuoteCharts({ options, currency, today, show }: QuoteChartsProps
         </div>
         <div className="min-w-0">
           <h3 className="mb-1 text-small font-semibold text-mute">
-            Total against the day four of five drive by
+            Total against the day four in five are ready by
           </h3>
           {drawn && (
             <Chart

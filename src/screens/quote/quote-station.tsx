@@ -106,15 +106,17 @@ export function QuoteStation(props: QuoteStationProps) {
             : 'Choose the car at Identify.'}
         </Notice>
       )}
-      {props.rightsToBuy.map((right) => (
-        <Notice key={right.name} tone="plain">
-          With <b>{right.name}</b> ({show(right.priceMinor)} to buy or renew) it would be{' '}
-          {optionName(right.kind).toLowerCase()} for {show(right.totalMinor)}.{' '}
-          {right.jobs === null
-            ? `It earns ${show(-right.gainMinor)} less, so it does not pay by such jobs.`
-            : `It earns ${show(right.gainMinor)} more: it pays after ${right.jobs} such ${right.jobs === 1 ? 'job' : 'jobs'}.`}
-        </Notice>
-      ))}
+      <div className="shop-only flex flex-col gap-2 empty:hidden">
+        {props.rightsToBuy.map((right) => (
+          <Notice key={right.name} tone="plain">
+            With <b>{right.name}</b> ({show(right.priceMinor)} to buy or renew) it would be{' '}
+            {optionName(right.kind).toLowerCase()} for {show(right.totalMinor)}.{' '}
+            {right.jobs === null
+              ? `It earns ${show(-right.gainMinor)} less, so it does not pay by such jobs.`
+              : `It earns ${show(right.gainMinor)} more: it pays after ${right.jobs} such ${right.jobs === 1 ? 'job' : 'jobs'}.`}
+          </Notice>
+        ))}
+      </div>
       {otherTime && (
         <Notice tone="plain">
           In ordinary hours, {momentOf(otherTime.visit, today)}: <b>{show(otherTime.totalMinor)}</b> for the
@@ -131,7 +133,7 @@ export function QuoteStation(props: QuoteStationProps) {
           <span className="text-right">Total with tax</span>
           <span className="text-right">Ready by</span>
           <span className="text-right">Comeback</span>
-          <span className="text-right">Earns</span>
+          <span className="shop-only text-right">Earns</span>
         </div>
         <fieldset disabled={job.closed}>
           <legend className="sr-only">Options</legend>
@@ -202,16 +204,18 @@ export function QuoteStation(props: QuoteStationProps) {
         />
       )}
       {selected && (
-        <BargainPanel
-          job={job}
-          quote={quote}
-          option={selected}
-          rivals={props.rivals}
-          going={props.going}
-          show={show}
-          onRival={actions.onRival}
-          onAgree={actions.onAgree}
-        />
+        <div className="shop-only">
+          <BargainPanel
+            job={job}
+            quote={quote}
+            option={selected}
+            rivals={props.rivals}
+            going={props.going}
+            show={show}
+            onRival={actions.onRival}
+            onAgree={actions.onAgree}
+          />
+        </div>
       )}
       {secondKey && (
         <SecondKeyPanel
@@ -234,17 +238,21 @@ export function QuoteStation(props: QuoteStationProps) {
         today={today}
         onSet={actions.onAppointment}
       />
-      <TermsPanel
-        job={job}
-        terms={props.terms}
-        shopBook={snapshot.rules.style}
-        couponCode={props.couponCode}
-        accounts={props.accounts}
-        savesMinutes={snapshot.waitingSavesMinutes}
-        onSet={actions.onTerms}
-      />
+      <div className="no-print">
+        <TermsPanel
+          job={job}
+          terms={props.terms}
+          shopBook={snapshot.rules.style}
+          couponCode={props.couponCode}
+          accounts={props.accounts}
+          savesMinutes={snapshot.waitingSavesMinutes}
+          onSet={actions.onTerms}
+        />
+      </div>
       {available.length > 1 && (
-        <QuoteCharts options={available} currency={snapshot.currency} today={today} show={show} />
+        <div className="shop-only">
+          <QuoteCharts options={available} currency={snapshot.currency} today={today} show={show} />
+        </div>
       )}
     </>
   );

@@ -43,7 +43,8 @@ export function AttemptPicture({ order, routes, currency, locale }: AttemptPictu
                   {at + 1} {routeNames[kind]}
                 </span>
                 <span className="font-mono text-small">
-                  works {formatProbability(chance)} · {money(costMinor)}
+                  works {formatProbability(chance)}
+                  <span className="shop-only"> · {money(costMinor)}</span>
                 </span>
                 {paid && <span className="text-small text-mute">PIN or licence paid by then</span>}
                 {marks.map((mark) => (
