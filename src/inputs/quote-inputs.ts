@@ -13,7 +13,7 @@ import {
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import type { BookStyle } from '@/core/quote/price-rules';
 import { type RedoReason, redoReasons } from '@/core/quote/redo';
-import { calendarDay, orNull, whole } from './fields';
+import { calendarDay, listOf, orNull, whole } from './fields';
 import { JobEdit } from './job-inputs';
 
 const hour = /^([01]\d|2[0-3]):[0-5]\d$/;
@@ -92,4 +92,29 @@ export class RedoInput {
   @whole('Which job?') number!: number;
   @Length(1, 80, { message: 'Choose where the key came from.' }) source!: string;
   @IsIn(Object.keys(redoReasons), { message: 'Choose why it came back.' }) reason!: RedoReason;
+}
+
+export class HandArticleInput {
+  @Length(1, 40, { message: 'Which article?' }) article!: string;
+  @whole('Whole pieces.') @Max(20, { message: 'Up to 20.' }) pieces!: number;
+}
+
+export class HandLineInput {
+  @Length(1, 80, { message: 'What for, in up to 80 characters?' }) label!: string;
+  /** Goods are taxed as goods, else as labour. */
+  @IsBoolean({ message: 'Goods or work.' }) goods!: boolean;
+  @IsNumber({ maxDecimalPlaces: 2 }, { message: 'An amount such as 45.00.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(99_999, { message: 'Up to 99,999.' })
+  amount!: number;
+}
+
+/** A price written by hand; without articles and lines it is taken back. */
+export class HandPriceInput extends JobEdit {
+  @listOf(() => HandArticleInput, 20, 'articles') articles!: HandArticleInput[];
+  @listOf(() => HandLineInput, 20, 'lines') lines!: HandLineInput[];
+  @IsInt({ message: 'Whole minutes.' })
+  @Min(0, { message: '0 or more.' })
+  @Max(1440, { message: 'Up to a day.' })
+  minutes!: number;
 }

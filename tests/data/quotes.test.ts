@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
+import { optionKinds } from '@/core/quote/option-kinds';
 import { quoteOf } from '@/core/quote/options';
 import { findFrozenQuote } from '@/data/quotes';
 import { canonicalJson } from '@/formats/canonical-json';
@@ -60,10 +61,10 @@ async function totalOf(actor: PersonActor, number: number, kind: string): Promis
 }
 
 describe('the options of a job', () => {
-  it('rest on the world: eleven kinds, each there or with its reason', async () => {
+  it('rest on the world: every kind, each there or with its reason', async () => {
     const actor = await person();
     const { quote } = await viewOf(actor, await quotedJob(actor));
-    expect(quote?.options).toHaveLength(11);
+    expect(quote?.options).toHaveLength(optionKinds.length);
     expect(quote?.options.filter(({ available }) => available).length).toBeGreaterThanOrEqual(5);
     for (const option of quote?.options ?? []) if (!option.available) expect(option.reason).not.toBe('');
     expect(quote?.secondKey?.lostMinor).toBeGreaterThan(0);

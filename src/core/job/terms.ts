@@ -1,3 +1,13 @@
+/** A price that somebody wrote by hand. */
+export interface HandPrice {
+  /** Minor units of this currency. */
+  readonly currency: string;
+  readonly articles: readonly { readonly article: string; readonly pieces: number }[];
+  readonly lines: readonly { readonly label: string; readonly goods: boolean; readonly minor: number }[];
+  /** Minutes of work at the car. */
+  readonly minutes: number;
+}
+
 /** On which terms a job is quoted. */
 export interface JobTerms {
   /** Null: the book the shop quotes by. */
@@ -12,6 +22,8 @@ export interface JobTerms {
   readonly agreedMinor: number | null;
   readonly accountId: string | null;
   readonly couponId: string | null;
+  /** Null where nothing is priced by hand. */
+  readonly hand: HandPrice | null;
 }
 
 export const usualTerms: JobTerms = {
@@ -23,4 +35,5 @@ export const usualTerms: JobTerms = {
   agreedMinor: null,
   accountId: null,
   couponId: null,
+  hand: null,
 };

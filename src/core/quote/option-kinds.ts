@@ -68,6 +68,13 @@ const table = {
     by: 'shop',
     newKey: false,
   },
+  shopByHand: {
+    name: 'Shop, priced by hand',
+    short: 'By hand',
+    about: 'What we agreed for your car, line by line.',
+    by: 'shop',
+    newKey: false,
+  },
   customerBuys: {
     name: 'Customer buys, shop cuts and programs',
     short: 'Customer buys',

@@ -142,17 +142,15 @@ function daysRestOn(
     parcels.length === 0
       ? 'Nothing has to come first.'
       : `${parcels.length === 1 ? 'The parcel comes' : `All ${parcels.length} parcels have come`} ${words(earliest)} at the earliest, and in four of five cases by ${words(p80)}${parcels.length > 1 ? ', which is the chance that all are there' : ''}.`,
-    ...(visit.earliest
-      ? [
-          `The van’s first time after that is ${words(visit.earliest)}${visit.p80 ? `, in four of five cases ${words(visit.p80)}` : ''}.`,
-        ]
-      : []),
+    ...(visit.earliest ? [`The van’s first time after that is ${words(visit.earliest)}.`] : []),
+    ...(visit.p80 ? [`In four of five cases it is ${words(visit.p80)}.`] : []),
   ];
 }
 
 /** Whether an option gives what the call is about: a key, a repair, or an open door. */
 function answersCall(kind: OptionKind, { forFault, keys }: QuoteRequest): boolean {
   if (kind === 'shopOpens') return keys === 0;
+  if (kind === 'shopByHand') return true;
   return sourcingOptions[kind].newKey || forFault || keys === 0;
 }
 

@@ -118,6 +118,7 @@ export function paperOf(
 function workWords({ route, kind, keys: own }: Available, { keys: asked, repairs }: QuoteRequest): string {
   const keys = own ?? asked;
   if (kind === 'shopOpens') return 'Opening the locked car';
+  if (kind === 'shopByHand') return 'As written below';
   if (!sourcingOptions[kind].newKey) return `Repair of ${repairs > 1 ? `${repairs} keys` : 'a key'}`;
   return `${keys} new ${keys === 1 ? 'key' : 'keys'}: ${routeWord(route)}`;
 }
@@ -188,6 +189,8 @@ function plainWords({ kind, redo, warrantyMonths, about }: Available): string[] 
 }
 
 function includedIn({ lines, visit, kind, route }: Available, trip: Trip | null): string[] {
+  if (kind === 'shopByHand')
+    return ['What stands in the lines.', ...(visit && trip ? [`The trip to ${trip.to} and back.`] : [])];
   const has = (part: string) => lines.some((line) => line.part === part && line.payee === 'shop');
   return [
     ...(has('article') ? ['The key with all its parts.'] : []),

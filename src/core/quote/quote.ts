@@ -1,3 +1,4 @@
+import type { HandPrice } from '@/core/job/terms';
 import type { LocalDay, LocalMoment } from '@/core/kinds/local-time';
 import type { Bounds } from '@/core/programming/key-count';
 import type { Mend } from '@/core/programming/mends';
@@ -52,6 +53,8 @@ export interface QuoteRequest {
   readonly flexible: boolean;
   /** The day fills the security waits with other work. */
   readonly waitsFilled: boolean;
+  /** Articles and lines written by hand. */
+  readonly hand?: HandPrice;
   /** A price agreed with the customer, as the shop states prices; by option. */
   readonly agreed: { readonly kind: OptionKind; readonly minor: number } | null;
 }
@@ -171,6 +174,8 @@ export interface SourceOutcome {
 export interface QuoteSnapshot {
   readonly at: LocalMoment;
   readonly currency: string;
+  /** The library does not know the car: only what is written by hand has a price. */
+  readonly unknownCar?: boolean;
   readonly quoteValidDays: number;
   readonly rules: PriceRules;
   readonly taxBasisPoints: Readonly<Record<TaxClass, number>>;

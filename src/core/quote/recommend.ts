@@ -16,7 +16,7 @@ import { besideState, keyStateOf, laterStates } from './key-states';
 import type { OptionKind } from './option-kinds';
 import { deskTotalMinor, firstOption, plainOptions, quoteOf } from './options';
 import type { PriceLists, Pricing } from './pricing';
-import type { KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
+import type { KeyArticles, KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 
 /** What the shop states that a recommendation reckons with. */
 export interface ShopTerms {
@@ -75,6 +75,8 @@ export function recommend(
 ): Recommendation {
   const found = routesFor(job, application, platform, grounds);
   const { request } = found;
+  const byHand = application ? undefined : handQuote(job, grounds, found);
+  if (byHand) return { ...found, quote: byHand };
   const priced = priceable(job, application, grounds, found);
   if (!request || !priced) return { ...found, quote: undefined };
   const one = forOne(job, application, grounds, found) ?? request;
@@ -134,34 +136,14 @@ function priceable(
   const kind = job.route ?? advice?.kind ?? (opens ? 'none' : undefined);
   const { pricing } = grounds;
   if (!application || !request || !pricing || kind === undefined) return undefined;
-  const { terms } = job;
   const held = {
     allKeysLost: knownInHand(situation).length === 0,
     drives: drives(situation, application.ignition),
     hasPin: grounds.hasPin,
     cutFrom: cutFromOf(situation, grounds),
   };
-  const mends = job.keys.flatMap((key) => mendOf(key) ?? []);
   return {
-    request: {
-      keys: situation.wanted,
-      ...(situation.wanted > job.keysWanted && { keysAsked: job.keysWanted }),
-      repairs: mends.length,
-      mends,
-      forFault: isFault(job),
-      ...(job.call.used && { used: true }),
-      ...(opens && { opens }),
-      book: terms.book ?? pricing.lists.rules.style,
-      prefer: terms.prefer,
-      visit: pricing.visit,
-      ...(pricing.asked && { asked: pricing.asked }),
-      flexible: terms.flexible,
-      waitsFilled: terms.waitsFilled,
-      agreed:
-        terms.agreedOption === null || terms.agreedMinor === null
-          ? null
-          : { kind: terms.agreedOption as OptionKind, minor: terms.agreedMinor },
-    },
+    request: { ...quoteRequest(job, pricing, situation.wanted), ...(opens && { opens }) },
     snapshot: {
       ...snapshotOf(application, grounds, pricing),
       now: keyStateOf(request, routes, kind, held),
@@ -173,6 +155,50 @@ function priceable(
       lost: null,
     },
   };
+}
+
+function quoteRequest(job: Job, pricing: Pricing, wanted: number): QuoteRequest {
+  const { terms } = job;
+  const mends = job.keys.flatMap((key) => mendOf(key) ?? []);
+  return {
+    keys: wanted,
+    ...(wanted > job.keysWanted && { keysAsked: job.keysWanted }),
+    repairs: mends.length,
+    mends,
+    forFault: isFault(job),
+    ...(job.call.used && { used: true }),
+    book: terms.book ?? pricing.lists.rules.style,
+    prefer: terms.prefer,
+    visit: pricing.visit,
+    ...(pricing.asked && { asked: pricing.asked }),
+    flexible: terms.flexible,
+    waitsFilled: terms.waitsFilled,
+    ...(terms.hand && { hand: terms.hand }),
+    agreed:
+      terms.agreedOption === null || terms.agreedMinor === null
+        ? null
+        : { kind: terms.agreedOption as OptionKind, minor: terms.agreedMinor },
+  };
+}
+
+/** The quote of a car that the library does not know: what is written by hand, with trip, hour and tax. */
+function handQuote(
+  job: Job,
+  grounds: RecommendationGrounds,
+  { situation }: RoutesFor,
+): PricedQuote | undefined {
+  const { pricing } = grounds;
+  if (!pricing || !job.terms.hand) return undefined;
+  const request = quoteRequest(job, pricing, job.keysWanted);
+  const allKeysLost = knownInHand(situation).length === 0;
+  const snapshot: QuoteSnapshot = {
+    ...snapshotOf(undefined, grounds, pricing),
+    unknownCar: true,
+    now: { route: 'none', ways: {}, order: [], allKeysLost, drives: true, missing: { low: 0, high: 0 } },
+    later: null,
+    lost: null,
+  };
+  return { request, snapshot, ...quoteOf(request, snapshot) };
 }
 
 /** What the routes are found for with one new key wanted, where none is: what the dealer takes follows from it. */
@@ -325,14 +351,16 @@ function builtOf(job: Job, application: Application | undefined): RouteRequest['
   return { from: `${from.year}-${two(from.month ?? 1)}`, to: `${to.year}-${two(to.month ?? 12)}` };
 }
 
+const noArticles: KeyArticles = { blank: '', remote: null, chip: null, equals: [], universals: [] };
+
 function snapshotOf(
-  application: Application,
+  application: Application | undefined,
   { shop, now, van }: RecommendationGrounds,
   pricing: Pricing,
 ): Omit<QuoteSnapshot, 'now' | 'later' | 'lost'> {
   const { lists, account, coupon, trip, towKm, gaps, holidays, stock, waitingSavesMinutes } = pricing;
-  const articles = pricing.articlesFor(application);
-  const { profile } = application.keyway;
+  const articles = application ? pricing.articlesFor(application) : noArticles;
+  const profile = application?.keyway.profile ?? '';
   const kind = profile.split(',')[0] ?? profile;
   return {
     at: now,

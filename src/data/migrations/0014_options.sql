@@ -11,3 +11,6 @@ ALTER TABLE tool_right ADD buy_minor integer CHECK (buy_minor >= 0);
 
 -- Days on which the shop does not drive out and nothing is brought: [{"day": "2027-12-27", "name": "…"}].
 ALTER TABLE shop ADD holidays jsonb NOT NULL DEFAULT '[]' CHECK (jsonb_typeof(holidays) = 'array');
+
+-- Articles and lines that somebody priced by hand, for a car that the library does not know.
+ALTER TABLE quote_terms ADD hand jsonb CHECK (jsonb_typeof(hand) = 'object');

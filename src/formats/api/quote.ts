@@ -54,9 +54,15 @@ const quoteRequest = object(
     asked: orNull(object({ day, from: hour, by: hour })),
     flexible: yesNo,
     waitsFilled: yesNo,
+    hand: object({
+      currency: text,
+      articles: list(object({ article: text, pieces: whole })),
+      lines: list(object({ label: text, goods: yesNo, minor: whole })),
+      minutes: whole,
+    }),
     agreed: orNull(object({ kind, minor: whole })),
   },
-  ['keysAsked', 'mends', 'used', 'opens', 'asked'],
+  ['hand', 'keysAsked', 'mends', 'used', 'opens', 'asked'],
 );
 
 const rules = {
@@ -165,6 +171,7 @@ const trip = object({
 const snapshot = {
   at: localTime,
   currency: { type: 'string', pattern: '^[A-Z]{3}$' },
+  unknownCar: yesNo,
   quoteValidDays: whole,
   rules: object(rules),
   taxBasisPoints: object({ goods: whole, labour: whole }),
@@ -326,7 +333,7 @@ const available = object(
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {
   request: quoteRequest,
-  snapshot: object(snapshot, ['codeService', 'towKm', 'beside', 'holidays']),
+  snapshot: object(snapshot, ['codeService', 'towKm', 'beside', 'holidays', 'unknownCar']),
   options: list({ anyOf: [available, closed] }),
   secondKey: orNull(
     object({

@@ -6,21 +6,24 @@ import { type Application, applicationName } from '@/core/catalogue/application'
 import { factOf, observedFacts } from '@/core/catalogue/conflicts';
 import { factKinds } from '@/core/catalogue/fact-kinds';
 import type { Gap, Overlap } from '@/core/identify/library-gaps';
+import { formatJobNumber } from '@/core/job/job';
 import { formatSpan } from '@/core/kinds/year-span';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { SelectField } from '@/ui/field';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
+import type { UnknownCar } from '@/usecases/library/check';
 
 interface GapsProps {
   readonly make: string | null;
   readonly makes: readonly string[];
   readonly overlaps: readonly Overlap[];
   readonly gaps: readonly Gap[];
+  readonly unknown: readonly UnknownCar[];
 }
 
 /** Where the library cannot answer: rows that nobody can tell apart, years without any row. */
-export function Gaps({ make, makes, overlaps, gaps }: GapsProps) {
+export function Gaps({ make, makes, overlaps, gaps, unknown }: GapsProps) {
   const router = useRouter();
   return (
     <Page
@@ -46,6 +49,20 @@ export function Gaps({ make, makes, overlaps, gaps }: GapsProps) {
           )
         }
       />
+      <Panel
+        title={`Cars that jobs met and the library does not know (${unknown.length})`}
+        note="As callers named them, with what was found and priced by hand. A model first, then its rows."
+      >
+        {unknown.length === 0 ? (
+          <p className="text-mute">None.</p>
+        ) : (
+          <ul className="flex flex-col gap-3">
+            {unknown.map((car) => (
+              <UnknownCarLine key={car.job} car={car} />
+            ))}
+          </ul>
+        )}
+      </Panel>
       <Panel
         title={`Rows that nobody can tell apart (${overlaps.length})`}
         note="Same car, same months, another key, and no mark between them. Add the mark, the month or the equipment that tells."
@@ -108,4 +125,32 @@ export function Gaps({ make, makes, overlaps, gaps }: GapsProps) {
 function differing(row: Application, other: Application): string {
   const facts = observedFacts.filter((kind) => factOf(row, kind) !== factOf(other, kind));
   return facts.map((kind) => `${factKinds[kind].label.toLowerCase()} ${factOf(row, kind)}`).join(', ');
+}
+
+function UnknownCarLine({ car: { job, make, words, year, facts, articles } }: { car: UnknownCar }) {
+  const found = [
+    ...Object.entries(facts).map(
+      ([kind, value]) => `${factKinds[kind as keyof typeof factKinds]?.label ?? kind}: ${value}`,
+    ),
+    ...articles,
+  ];
+  const query = new URLSearchParams({ ...(make && { make }), name: words });
+  return (
+    <li className="flex flex-wrap items-center gap-x-4 border-t border-line pt-3 first:border-0 first:pt-0">
+      <Link href={`/jobs/${job}`} prefetch={false} className="font-mono underline">
+        {formatJobNumber(job)}
+      </Link>
+      <span className="min-w-0 flex-1 break-words">
+        <b className="font-semibold">{[make, words, year].filter(Boolean).join(' ')}</b>{' '}
+        <span className="text-mute">{found.join('; ')}</span>
+      </span>
+      <Link
+        href={`/library/${make ? 'models' : 'makes'}/new?${make ? query : new URLSearchParams({ name: words })}`}
+        prefetch={false}
+        className={buttonClass('quiet')}
+      >
+        <ButtonWords>{make ? 'Add the model' : 'Add the make'}</ButtonWords>
+      </Link>
+    </li>
+  );
 }

@@ -23,6 +23,7 @@ import { Lead } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { AppointmentPanel } from './appointment-panel';
 import { BargainPanel } from './bargain-panel';
+import { HandPanel } from './hand-panel';
 import { type OfferedQuote, OfferedQuotes } from './offered-quotes';
 import { OptionRow, optionColumns } from './option-row';
 import { QuoteCharts } from './quote-charts';
@@ -34,6 +35,9 @@ import { TermsPanel } from './terms-panel';
 interface QuoteStationProps {
   readonly job: JobRef;
   readonly quote: PricedQuote | undefined;
+  /** Whether the library has a candidate for it. */
+  readonly knownCar: boolean;
+  readonly currency: string;
   /** Over all likely cars, while none is chosen and there are several. */
   readonly firstPrices: FirstPrices | null;
   readonly rightsToBuy: readonly RightToBuy[];
@@ -54,6 +58,7 @@ interface QuoteStationProps {
   readonly actions: {
     readonly onOffer: EditAction;
     readonly onTerms: EditAction;
+    readonly onHand: EditAction;
     readonly onAppointment: EditAction;
     readonly onRival: EditAction;
     readonly onAgree: EditAction;
@@ -70,10 +75,17 @@ export function QuoteStation(props: QuoteStationProps) {
   const offer = useEdit(actions.onOffer, job);
   if (!quote) {
     return (
-      <Lead
-        title="No price without a route"
-        reason="Take a route first: its work and its keys make the price."
-      />
+      <>
+        <Lead
+          title={props.knownCar ? 'No price without a route' : 'The library does not know this car'}
+          reason={
+            props.knownCar
+              ? 'Take a route first: its work and its keys make the price.'
+              : 'Price it by hand; the library is told of it, so that the next one is known.'
+          }
+        />
+        <HandPanel job={job} hand={props.terms.hand} currency={props.currency} onSet={actions.onHand} />
+      </>
     );
   }
   const { request, snapshot, options, secondKey, otherTime } = quote;
@@ -247,6 +259,15 @@ export function QuoteStation(props: QuoteStationProps) {
           accounts={props.accounts}
           savesMinutes={snapshot.waitingSavesMinutes}
           onSet={actions.onTerms}
+        />
+      </div>
+      <div className="no-print">
+        <HandPanel
+          key={JSON.stringify(props.terms.hand)}
+          job={job}
+          hand={props.terms.hand}
+          currency={props.currency}
+          onSet={actions.onHand}
         />
       </div>
       {available.length > 1 && (

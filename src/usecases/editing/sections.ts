@@ -72,7 +72,15 @@ export const sections = {
       to: appointment?.to.toISOString() ?? null,
     }),
   },
-  terms: { name: 'terms', read: ({ terms }) => ({ ...terms }) },
+  terms: { name: 'terms', read: ({ terms: { hand: _, ...terms } }) => ({ ...terms }) },
+  handPrice: {
+    name: 'handPrice',
+    read: ({ terms: { hand } }) => ({
+      articles: hand?.articles.map(({ article, pieces }) => `${pieces} ${article}`).join(', ') ?? null,
+      lines: hand?.lines.map(({ label, minor }) => `${label} ${minor}`).join(', ') ?? null,
+      minutes: hand?.minutes ?? null,
+    }),
+  },
   rival: { name: 'rival', read: () => ({}) },
   quote: { name: 'quote', read: () => ({}) },
   close: {

@@ -9,7 +9,10 @@ import { findApplication, listApplicationsById, listApplicationsOf } from '@/dat
 import type { Db } from '@/data/db';
 import { listEvidence, listGenerations } from '@/data/library/evidence';
 import { countList, findRow, listValues } from '@/data/library/rows';
+import { listUnknownCars, type UnknownCar } from '@/data/library/unknown-cars';
 import { database } from '../database';
+
+export type { UnknownCar };
 
 export interface OpenConflict extends Conflict {
   readonly application: Application;
@@ -37,8 +40,11 @@ export interface GapsView {
   readonly makes: readonly string[];
   readonly overlaps: readonly Overlap[];
   readonly gaps: readonly Gap[];
+  /** Cars that jobs met and the library has no model for. */
+  readonly unknown: readonly UnknownCar[];
 }
 
+const mostUnknown = 100;
 /** Above so many applications one make is looked at at a time. */
 const mostAtOnce = 5000;
 
@@ -55,6 +61,7 @@ export async function readGaps(_actor: Actor, asked: string | undefined): Promis
     makes,
     overlaps: findOverlaps(applications),
     gaps: findGaps(await listGenerations(db, make), applications),
+    unknown: await listUnknownCars(db, mostUnknown),
   };
 }
 

@@ -1,12 +1,18 @@
 import type { PersonActor } from '@/core/kinds/actor';
 import { instantOf, localMoment } from '@/core/kinds/local-time';
+import { minorPlaces } from '@/core/kinds/money';
 import { failed } from '@/core/kinds/result';
 import { highestAgreed } from '@/core/quote/bargain';
 import { setAppointment } from '@/data/appointments';
 import { listAccounts, listCoupons, storeJobTerms } from '@/data/quote-terms';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
-import type { AgreePriceInput, AppointmentInput, QuoteTermsInput } from '@/inputs/quote-inputs';
+import type {
+  AgreePriceInput,
+  AppointmentInput,
+  HandPriceInput,
+  QuoteTermsInput,
+} from '@/inputs/quote-inputs';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
 import { jobViewIn } from '../view/job-view';
@@ -50,6 +56,31 @@ export async function agreePrice(actor: PersonActor, input: AgreePriceInput): Pr
       ...job.terms,
       agreedOption: input.minor === null ? null : input.option,
       agreedMinor: input.minor,
+    });
+    return undefined;
+  });
+}
+
+/** Keeps what somebody priced by hand; nothing of it takes it back. */
+export async function setHandPrice(actor: PersonActor, input: HandPriceInput): Promise<Edited> {
+  return editJob(actor, input, sections.handPrice, async (db, job, { articles, lines, minutes }) => {
+    const { currency } = await getShopOrThrow(db);
+    const minor = (amount: number) => Math.round(amount * 10 ** minorPlaces(currency));
+    const none = articles.length + lines.length === 0;
+    await storeJobTerms(db, job.id, {
+      ...job.terms,
+      hand: none
+        ? null
+        : {
+            currency,
+            articles: articles.map(({ article, pieces }) => ({ article: article.trim(), pieces })),
+            lines: lines.map(({ label, goods, amount }) => ({
+              label: label.trim(),
+              goods,
+              minor: minor(amount),
+            })),
+            minutes,
+          },
     });
     return undefined;
   });

@@ -44,17 +44,19 @@ interface Asked {
 /** Undefined where the day has no price book, or there is no van. */
 export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undefined> {
   const { job, now, van, applications, platforms } = asked;
-  const [first] = applications;
-  if (!first || !van) return undefined;
+  const { hand } = job.terms;
+  const makeId = applications[0]?.makeId ?? job.call.makeId;
+  if (!van || (applications.length === 0 && !hand)) return undefined;
   const articlesFor = await readKeyArticles(db, applications);
   const articles = [
     ...new Set([
       ...applications.flatMap((application) => namesOf(articlesFor(application))),
       ...applications.map(({ keyway }) => cuttingArticle(keyway.profile)),
       ...articlesUsedUp(platforms),
+      ...(hand?.articles.map(({ article }) => article) ?? []),
     ]),
   ];
-  const lists = await readPriceLists(db, now.day, articles, first.makeId);
+  const lists = await readPriceLists(db, now.day, articles, makeId);
   if (!lists) return undefined;
   const stock = await listSpareStock(db, van.id, articles, job.id);
   const { accountId, couponId } = job.terms;

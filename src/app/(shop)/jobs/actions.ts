@@ -31,6 +31,7 @@ import {
   AcceptByPhoneInput,
   AgreePriceInput,
   AppointmentInput,
+  HandPriceInput,
   LinkInput,
   QuoteTermsInput,
   RedoInput,
@@ -64,7 +65,7 @@ import { closeJob, recordFacts } from '@/usecases/jobs/record';
 import { acceptByPhone, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { noteRival } from '@/usecases/quote/rivals';
-import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
+import { agreePrice, makeAppointment, setHandPrice, setTerms } from '@/usecases/quote/terms';
 import { askBureau, bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
 import { correctWords } from '@/usecases/view/names';
 import { runAction } from '../../run-action';
@@ -123,6 +124,10 @@ export async function setRankAction(data: unknown): Promise<Edited> {
 
 export async function setTermsAction(data: unknown): Promise<Edited> {
   return runAction(QuoteTermsInput, data, setTerms);
+}
+
+export async function setHandPriceAction(data: unknown): Promise<Edited> {
+  return runAction(HandPriceInput, data, setHandPrice);
 }
 
 export async function agreePriceAction(data: unknown): Promise<Edited> {

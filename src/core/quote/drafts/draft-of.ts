@@ -1,6 +1,7 @@
 import { type BeforeWork, cutSource, opening } from '../before-work';
 import { type OptionKind, sourcingOptions } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
+import { byHand } from './by-hand';
 import { customerBuys, customerPrograms } from './customer-does';
 import { type Draft, type DraftOrNot, no } from './draft';
 import { franchiseDesk } from './franchise-desk';
@@ -24,6 +25,7 @@ const drafts: Readonly<Record<OptionKind, DraftMaker>> = {
   shopClone: copy,
   shopRepair: repair,
   shopOpens: opens,
+  shopByHand: byHand,
   customerBuys,
   customerPrograms,
   franchiseDesk,
@@ -36,6 +38,7 @@ export function draftOf(
   state: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
+  if (snapshot.unknownCar && kind !== 'shopByHand') return no('The library does not know this car.');
   if (sourcingOptions[kind].newKey && request.keys === 0) return no('No new key is wanted.');
   const draft = drafts[kind](request, state, snapshot);
   const makes = sourcingOptions[kind].newKey && sourcingOptions[kind].by !== 'desk';

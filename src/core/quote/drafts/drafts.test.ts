@@ -235,6 +235,12 @@ describe('every option', () => {
     now: ways({ add: {}, onBoard: {}, cloneDirect: {}, repair: {} }, 'add'),
   };
 
+  const hand = {
+    currency: 'USD',
+    articles: [{ article: 'BLANK', pieces: 1 }],
+    lines: [{ label: 'Work', goods: false, minor: 4500 }],
+    minutes: 30,
+  };
   const chipOnly = {
     ...many.articles,
     remote: null,
@@ -247,7 +253,7 @@ describe('every option', () => {
     (kind) => {
       for (const book of ['menu', 'time'] as const) {
         const car = kind === 'shopMultiType' ? { ...many, articles: chipOnly } : many;
-        const draft = drafted(draftOf(kind, { ...two, repairs: 1, opens: true, book }, car.now, car));
+        const draft = drafted(draftOf(kind, { ...two, repairs: 1, opens: true, book, hand }, car.now, car));
         const all = [...draft.lines, ...draft.others];
         expect(all.length).toBeGreaterThan(0);
         for (const { statedMinor, label } of all) {

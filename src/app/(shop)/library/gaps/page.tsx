@@ -11,5 +11,13 @@ interface GapsPageProps {
 export default async function GapsPage({ searchParams }: GapsPageProps) {
   const { make } = await searchParams;
   const view = await readGaps(await requireActor(), typeof make === 'string' ? make : undefined);
-  return <Gaps make={view.make} makes={view.makes} overlaps={view.overlaps} gaps={view.gaps} />;
+  return (
+    <Gaps
+      make={view.make}
+      makes={view.makes}
+      overlaps={view.overlaps}
+      gaps={view.gaps}
+      unknown={view.unknown}
+    />
+  );
 }

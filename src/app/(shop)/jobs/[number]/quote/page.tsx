@@ -13,6 +13,7 @@ import {
   noteRivalAction,
   offerQuoteAction,
   revokeLinkAction,
+  setHandPriceAction,
   setTermsAction,
 } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
@@ -28,6 +29,8 @@ export default async function QuotePage({ params }: JobPageProps) {
     <QuoteStation
       job={editable(view)}
       quote={quote}
+      knownCar={view.candidates.length > 0}
+      currency={shop.currency}
       firstPrices={view.firstPrices}
       rightsToBuy={view.rightsToBuy}
       routeChosen={job.route !== null}
@@ -56,6 +59,7 @@ export default async function QuotePage({ params }: JobPageProps) {
       actions={{
         onOffer: offerQuoteAction,
         onTerms: setTermsAction,
+        onHand: setHandPriceAction,
         onAppointment: makeAppointmentAction,
         onRival: noteRivalAction,
         onAgree: agreePriceAction,
