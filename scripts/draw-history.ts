@@ -94,7 +94,7 @@ export function drawHistory(): Readonly<
     jobs: csv([jobColumns, ...jobs]),
     attempts: csv([attemptColumns, ...attempts]),
     facts: csv([['job', 'kind', 'value'], ...facts]),
-    sources: csv([['job', 'source', 'keys', 'redone', 'reason'], ...sources]),
+    sources: csv([['job', 'source', 'keys', 'comebacks', 'reason'], ...sources]),
     rivals: csv([['job', 'total', 'own', 'unusual_hour'], ...rivals]),
   };
 }
@@ -161,13 +161,15 @@ function drawJob(
     .map(({ kind }) => kind ?? '');
   const kinds =
     own.length === 0
-      ? ['none', 'repair']
+      ? ['noProgramming', 'repair']
       : [...own.filter((kind) => kind !== 'onBoard' || random() < 0.5), 'repair'];
   const route = pick(
     random,
     kinds,
     (kind) =>
-      ({ add: 5, repair: 2, aklErase: 3, aklAdd: 3, onBoard: 2, none: 3, bench: 3, image: 4 })[kind] ?? 1,
+      ({ add: 5, repair: 2, aklErase: 3, aklAdd: 3, onBoard: 2, noProgramming: 3, bench: 3, image: 4 })[
+        kind
+      ] ?? 1,
   );
   const allLost = route.startsWith('akl') || (application.platform === 'Fustian' && route === 'bench');
   const erases = route === 'aklErase' || route === 'bench';
@@ -214,7 +216,7 @@ function drawJob(
       ]);
   }
   const readable = countable.includes(application.platform ?? '');
-  const touches = route !== 'repair' && route !== 'none';
+  const touches = route !== 'repair' && route !== 'noProgramming';
   const before =
     ended !== 'done' || (!readable && !touches) ? undefined : readable ? working + lost : 'cannotSay';
   const planned = typeof before !== 'number' ? before : erases ? wanted : before + wanted;
@@ -267,16 +269,16 @@ interface DrawnJob {
 
 /** Where keys came from, how often, and how many of a hundred had to be made again, with why. */
 const keySources = [
-  { source: 'Cobble Wharf Blanks', share: 6, redone: 0.03, reasons: ['failed', 'poorRange'] },
-  { source: 'Northmere Original Parts', share: 3, redone: 0.006, reasons: ['failed'] },
-  { source: 'Oddment Keys', share: 2, redone: 0.19, reasons: ['notReset', 'wrong'] },
-  { source: 'Penny Remote', share: 1, redone: 0.14, reasons: ['poorRange', 'failed', 'wrong'] },
+  { source: 'Cobble Wharf Blanks', share: 6, comebacks: 0.03, reasons: ['failed', 'poorRange'] },
+  { source: 'Northmere Original Parts', share: 3, comebacks: 0.006, reasons: ['failed'] },
+  { source: 'Oddment Keys', share: 2, comebacks: 0.19, reasons: ['notReset', 'wrong'] },
+  { source: 'Penny Remote', share: 1, comebacks: 0.14, reasons: ['poorRange', 'failed', 'wrong'] },
 ];
 
 function drawSources(random: Random, { number, ended, wanted }: DrawnJob): string[][] {
   if (ended !== 'done' || wanted === 0) return [];
-  const { source, redone, reasons } = pick(random, keySources, ({ share }) => share);
-  const again = random() < redone;
+  const { source, comebacks, reasons } = pick(random, keySources, ({ share }) => share);
+  const again = random() < comebacks;
   return [[number, source, String(wanted), again ? '1' : '0', again ? pick(random, reasons) : '']];
 }
 

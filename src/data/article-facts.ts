@@ -1,5 +1,5 @@
 import type { Remote } from '@/core/catalogue/application';
-import type { Universal } from '@/core/catalogue/equals';
+import type { Universal } from '@/core/catalogue/equivalents';
 import type { Db } from './db';
 
 export interface LookAlikeRow {
@@ -51,8 +51,8 @@ export async function listEquals(
 ): Promise<(RemoteWithChip & { readonly equalOf: string; readonly note: string | null })[]> {
   const result = await db.query<RemoteWithChip & { equalOf: string; note: string | null }>(
     `SELECT ${remoteColumns}, pair.own AS "equalOf", pair.note
-     FROM (SELECT article AS own, equal AS other, note FROM equal_article WHERE article = ANY($1)
-           UNION SELECT equal, article, note FROM equal_article WHERE equal = ANY($1)) pair
+     FROM (SELECT article AS own, equivalent AS other, note FROM equal_article WHERE article = ANY($1)
+           UNION SELECT equivalent, article, note FROM equal_article WHERE equivalent = ANY($1)) pair
      JOIN remote r ON r.article = pair.other ORDER BY pair.own, r.article`,
     [articles],
   );

@@ -1,16 +1,16 @@
-import type { RedoReason } from '@/core/quote/redo';
+import type { ComebackReason } from '@/core/quote/comeback';
 import type { Db } from './db';
 
 export interface KeySourceRow {
   readonly source: string;
   readonly keys: number;
-  readonly redone: number;
-  readonly reason: RedoReason | null;
+  readonly comebacks: number;
+  readonly reason: ComebackReason | null;
 }
 
 export async function listKeySources(db: Db, jobId: string): Promise<KeySourceRow[]> {
   const result = await db.query<KeySourceRow>(
-    'SELECT source, keys, redone, reason FROM key_source WHERE job_id = $1 ORDER BY source',
+    'SELECT source, keys, redone AS comebacks, reason FROM key_source WHERE job_id = $1 ORDER BY source',
     [jobId],
   );
   return result.rows;
@@ -31,11 +31,11 @@ export async function insertKeySource(
 }
 
 /** Counts one more key of a source as made again; false where all of them were. */
-export async function countRedone(
+export async function countComebacks(
   db: Db,
   jobId: string,
   source: string,
-  reason: RedoReason,
+  reason: ComebackReason,
   at: Date,
 ): Promise<boolean> {
   const result = await db.query(

@@ -6,7 +6,7 @@ import { presences } from '@/core/programming/keys';
 import { routeKinds } from '@/core/programming/route';
 import { toolFunctions } from '@/core/programming/van-kit';
 import { optionKinds } from '@/core/quote/option-kinds';
-import { menuWorks } from '@/core/quote/price-rules';
+import { flatWorks } from '@/core/quote/price-rules';
 
 /** Columns that hold a kind of a registry: a new kind needs no migration of its own. */
 export const kindColumns: Readonly<Record<string, readonly string[]>> = {
@@ -16,7 +16,7 @@ export const kindColumns: Readonly<Record<string, readonly string[]>> = {
   'job.why': whys,
   'job_key.presence': presences,
   'job_event.kind': eventKinds,
-  'price_menu.work': menuWorks,
+  'price_menu.work': flatWorks,
   'shop_warranty.option': optionKinds,
   'quote_terms.agreed_option': optionKinds,
   'quote_acceptance.option': optionKinds,

@@ -1,11 +1,11 @@
 import type { LocalDay } from '@/core/kinds/local-time';
 import type { OptionKind } from '@/core/quote/option-kinds';
-import type { DistanceBand, HourRule, MenuPrice, PriceRules } from '@/core/quote/price-rules';
+import type { DistanceBand, FlatRate, HourRule, PriceRules } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import type { Db } from './db';
 import { insertMany } from './insert-many';
 
-type BookColumns = Omit<PriceRules, 'menu' | 'bands' | 'hours' | 'warrantyMonths'>;
+type BookColumns = Omit<PriceRules, 'flatRates' | 'bands' | 'hours' | 'warrantyMonths'>;
 
 /** The columns of a price book by the names of the rules. */
 const columns: Record<keyof BookColumns, string> = {
@@ -52,7 +52,7 @@ export async function findPriceBook(
   const found = await db.query<BookColumns & { id: string } & ChildRows>(
     `SELECT b.id, ${names.map((name) => `b.${columns[name]} AS "${name}"`).join(', ')},
        (SELECT coalesce(jsonb_agg(jsonb_build_object('work', work, 'difficulty', difficulty, 'firstMinor', first_minor,
-          'furtherMinor', further_minor) ORDER BY work, difficulty DESC), '[]') FROM price_menu WHERE price_book_id = b.id) AS menu,
+          'furtherMinor', further_minor) ORDER BY work, difficulty DESC), '[]') FROM price_menu WHERE price_book_id = b.id) AS "flatRates",
        (SELECT coalesce(jsonb_agg(jsonb_build_object('toKm', to_km, 'minor', minor) ORDER BY to_km), '[]')
         FROM distance_band WHERE price_book_id = b.id) AS bands,
        (SELECT coalesce(jsonb_agg(jsonb_build_object('label', label, 'days', days, 'from', from_hour, 'to', to_hour,
@@ -69,7 +69,7 @@ export async function findPriceBook(
 }
 
 interface ChildRows {
-  readonly menu: readonly MenuPrice[];
+  readonly flatRates: readonly FlatRate[];
   readonly bands: readonly DistanceBand[];
   readonly hours: readonly HourRule[];
   readonly warrantyMonths: Readonly<Partial<Record<OptionKind, number>>>;
@@ -105,7 +105,7 @@ export async function replacePriceBook(
   await insertMany(
     db,
     'price_menu',
-    rules.menu.map((price) => ({
+    rules.flatRates.map((price) => ({
       price_book_id: id,
       work: price.work,
       difficulty: price.difficulty,

@@ -1,6 +1,6 @@
 import type { LocalDay } from '@/core/kinds/local-time';
 import type { PriceLists } from '@/core/quote/pricing';
-import type { Desk, SourceOutcome } from '@/core/quote/quote';
+import type { Dealer, SourceOutcome } from '@/core/quote/quote';
 import type { SupplierPrice } from '@/core/supply/supplier-prices';
 import type { Db } from './db';
 import { readPriceRules, readTaxRates } from './price-rules';
@@ -13,17 +13,17 @@ export async function readPriceLists(
   articles: readonly string[],
   makeId: string | null,
 ): Promise<PriceLists | undefined> {
-  const [rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor, codeService] = await together(
+  const [rules, taxBasisPoints, prices, dealer, outcomes, bureauFeeMinor, codeService] = await together(
     db,
     () => readPriceRules(db, day),
     () => readTaxRates(db, day),
     () => listSupplierPrices(db, day, articles),
-    () => findDesk(db, makeId),
+    () => findDealer(db, makeId),
     () => listSourceOutcomes(db),
     () => findBureauFee(db),
     () => findCodeService(db),
   );
-  return rules && { rules, taxBasisPoints, prices, desk, outcomes, bureauFeeMinor, codeService };
+  return rules && { rules, taxBasisPoints, prices, dealer, outcomes, bureauFeeMinor, codeService };
 }
 
 async function listSupplierPrices(
@@ -45,22 +45,22 @@ async function listSupplierPrices(
   return prices.rows;
 }
 
-async function findDesk(db: Db, makeId: string | null): Promise<Desk | null> {
-  const desks = await db.query<Desk>(
+async function findDealer(db: Db, makeId: string | null): Promise<Dealer | null> {
+  const dealers = await db.query<Dealer>(
     `SELECT name, labour_minor AS "labourMinor", programming_minor AS "programmingMinor",
        key_markup_percent AS "keyMarkupPercent", working_days AS "workingDays", late_days AS "lateDays",
        tow_km::float8 AS "towKm", cut_minor AS "cutMinor", place
      FROM franchise_desk WHERE make_id = $1`,
     [makeId],
   );
-  return desks.rows[0] ?? null;
+  return dealers.rows[0] ?? null;
 }
 
 /** Each supplier and each multi-type chip with what is publicly known of it and how its keys turned out here. */
 async function listSourceOutcomes(db: Db): Promise<SourceOutcome[]> {
   const result = await db.query<SourceOutcome>(
     `SELECT s.name AS source, s.redo_basis_points AS "statedBasisPoints", coalesce(sum(k.keys), 0)::int AS made,
-       coalesce(sum(k.redone), 0)::int AS redone
+       coalesce(sum(k.redone), 0)::int AS comebacks
      FROM (SELECT name, redo_basis_points FROM supplier
            UNION ALL SELECT article, redo_basis_points FROM multi_type_chip) s
      LEFT JOIN key_source k ON k.source = s.name GROUP BY s.name, s.redo_basis_points ORDER BY s.name`,

@@ -47,7 +47,7 @@ export async function listSpareStock(
   jobId: string,
 ): Promise<StockPiece[]> {
   const result = await db.query<StockPiece & { currency: string | null; at: Date | null }>(
-    `SELECT article, grade, CASE state WHEN 'new' THEN 'new' ELSE 'reset' END AS condition, pieces, "costMinor", source,
+    `SELECT article, grade, CASE state WHEN 'new' THEN 'new' ELSE 'refurbished' END AS condition, pieces, "costMinor", source,
        currency, at
      FROM (
        SELECT m.article, m.grade, m.state,

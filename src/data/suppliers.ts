@@ -7,9 +7,9 @@ export async function listSuppliers(db: Db, day: LocalDay): Promise<SupplierReco
   const result = await db.query<SupplierRecord>(
     `SELECT s.id, s.name, s.kind, to_char(s.cut_off, 'HH24:MI') AS "cutOff",
        to_char(s.delivers_by, 'HH24:MI') AS "deliversBy", s.late_days AS "lateDays",
-       s.redo_basis_points AS "redoBasisPoints",
+       s.redo_basis_points AS "comebackBasisPoints",
        (SELECT coalesce(sum(keys), 0)::int FROM key_source WHERE source = s.name) AS made,
-       (SELECT coalesce(sum(redone), 0)::int FROM key_source WHERE source = s.name) AS redone,
+       (SELECT coalesce(sum(redone), 0)::int FROM key_source WHERE source = s.name) AS comebacks,
        (SELECT count(*)::int FROM supplier_price p WHERE p.supplier_id = s.id AND p.valid @> $1::date) AS prices,
        (SELECT max(coalesce(seen_on, lower(valid)))::text FROM supplier_price p WHERE p.supplier_id = s.id) AS "seenOn"
      FROM supplier s ORDER BY s.name`,
@@ -23,7 +23,7 @@ export async function upsertSupplier(
   db: Db,
   supplier: Pick<
     SupplierRecord,
-    'id' | 'name' | 'kind' | 'cutOff' | 'deliversBy' | 'lateDays' | 'redoBasisPoints'
+    'id' | 'name' | 'kind' | 'cutOff' | 'deliversBy' | 'lateDays' | 'comebackBasisPoints'
   >,
 ): Promise<void> {
   await db.query(
@@ -37,7 +37,7 @@ export async function upsertSupplier(
       supplier.kind,
       supplier.cutOff,
       supplier.lateDays,
-      supplier.redoBasisPoints,
+      supplier.comebackBasisPoints,
       supplier.deliversBy,
     ],
   );

@@ -14,7 +14,7 @@ import {
 } from 'class-validator';
 import { type Access, lineLimit, type Why, whys } from '@/core/identify/line/reading';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
-import { calendarDay, orNull } from './fields';
+import { calendarDay, decimals, orNull } from './fields';
 
 const noControl = /^[^\p{Cc}]*$/u;
 
@@ -109,7 +109,7 @@ export class OpenJobInput extends CallInput {
 
   /** What another firm is said to take, in the shop's money. */
   @orNull()
-  @IsNumber({ maxDecimalPlaces: 2 }, { message: 'Type an amount.' })
+  @decimals(2, 'Type an amount.')
   @Min(1, { message: 'An amount of 1 or more.' })
   @Max(99_999, { message: 'Up to 99,999.' })
   rival!: number | null;

@@ -64,6 +64,19 @@ export function whole(message: string, least = 0): PropertyDecorator {
   );
 }
 
+/**
+ * A number with so many decimals at most. The library's own check of decimals throws at numbers that JavaScript writes with
+ * an exponent, such as 1e-7.
+ */
+export function decimals(most: number, message: string): PropertyDecorator {
+  return check(
+    'decimals',
+    message,
+    (value) => typeof value === 'number' && Number.isFinite(value) && Number(value.toFixed(most)) === value,
+    { type: 'number' },
+  );
+}
+
 /** A day that the calendar has, such as 2026-02-28. */
 export function calendarDay(message: string): PropertyDecorator {
   return check('calendarDay', message, (value) => typeof value === 'string' && isDay(value), {

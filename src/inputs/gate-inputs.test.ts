@@ -25,7 +25,7 @@ const routes = {
 };
 const secret = { ...job, kind: 'pin', source: 'customer', value: '48213' };
 const person = { id: null, name: 'Ilse Brannoway', role: 'trainee', passcode: 'salt-kiln-90' };
-const token = { name: 'Desk display', role: 'locksmith', scopes: ['benches'], days: 30 };
+const token = { name: 'Dealer display', role: 'locksmith', scopes: ['benches'], days: 30 };
 const rules = {
   licence: '',
   identityAccepted: ['passport'],
@@ -119,7 +119,7 @@ describe('what people and programs send about keys, gates and the shop', () => {
       { ...job, question: 'copy', choice: 'maybe', chosenBy: 'shop' },
       'choice',
     ],
-    ['a source of the program’s own', KeepSecretInput, { ...secret, source: 'bureau' }, 'source'],
+    ['a source of the program’s own', KeepSecretInput, { ...secret, source: 'codeService' }, 'source'],
     ['a secret with a line break', KeepSecretInput, { ...secret, value: '48\n213' }, 'value'],
     ['a question nobody answers', AskBureauInput, { ...job, kind: 'plate', about: null }, 'kind'],
     ['no reason', RefuseInput, { ...job, reason: 'x' }, 'reason'],

@@ -45,7 +45,13 @@ describe('a row of a list', () => {
       /before it begins/,
     ],
     ['a maker with an O', 'maker-ids', { code: '0OV', make: 'A', market: 'B' }, 'code', /./],
-    ['an equal of itself', 'equals', { article: 'R', equal: 'R' }, 'equal', /no equal of itself/],
+    [
+      'an equivalent of itself',
+      'equivalents',
+      { article: 'R', equivalent: 'R' },
+      'equivalent',
+      /no equivalent of itself/,
+    ],
   ])('with %s is refused at its column', (_, list, cells, column, words) => {
     const parsed = parseLibraryRow(list, cells);
     const problems = parsed.ok ? [] : parsed.problems;
@@ -107,7 +113,7 @@ describe('the lists', () => {
   });
 
   it('name a row by its key', () => {
-    expect(rowName(listOf('equals'), { article: 'A', equal: 'B', note: 'c' })).toBe('A B');
+    expect(rowName(listOf('equivalents'), { article: 'A', equivalent: 'B', note: 'c' })).toBe('A B');
   });
 });
 

@@ -6,7 +6,6 @@ import {
   IsIn,
   IsInt,
   IsISO4217CurrencyCode,
-  IsNumber,
   IsOptional,
   IsUUID,
   Length,
@@ -22,15 +21,15 @@ import {
   type Difficulty,
   type DistanceBand,
   difficulties,
+  type FlatRate,
+  type FlatWork,
+  flatWorks,
   type HourRule,
-  type MenuPrice,
-  type MenuWork,
-  menuWorks,
   type RoundingMode,
   roundingModes,
 } from '@/core/quote/price-rules';
 import { type SupplierKind, supplierKinds } from '@/core/supply/supplier-prices';
-import { calendarDay, listOf, orNull } from './fields';
+import { calendarDay, decimals, listOf, orNull } from './fields';
 
 type Decorator = (target: object, property: string) => void;
 
@@ -50,15 +49,15 @@ const percent = (to = 100) => whole(0, to);
 const from = /^([01]\d|2[0-3]):[0-5]\d$/;
 const to = /^(([01]\d|2[0-3]):[0-5]\d|24:00)$/;
 
-export class MenuPriceInput implements MenuPrice {
-  @IsIn(menuWorks, { message: 'Choose a work.' }) work!: MenuWork;
+export class MenuPriceInput implements FlatRate {
+  @IsIn(flatWorks, { message: 'Choose a work.' }) work!: FlatWork;
   @IsIn(Object.keys(difficulties), { message: 'Usual or hard.' }) difficulty!: Difficulty;
   @minor() firstMinor!: number;
   @minor() furtherMinor!: number;
 }
 
 export class DistanceBandInput implements DistanceBand {
-  @IsNumber({ maxDecimalPlaces: 1 }, { message: 'Kilometres, with one decimal at most.' })
+  @decimals(1, 'Kilometres, with one decimal at most.')
   @Min(0.1, { message: '0.1 or more.' })
   @Max(999, { message: 'Up to 999.' })
   toKm!: number;
@@ -112,7 +111,7 @@ export class PriceRulesInput {
   @percent() lossPercent!: number;
   @MaxLength(300, { message: 'Up to 300 characters.' }) lossNote!: string;
   @listOf(() => MenuPriceInput, 60, 'prices')
-  menu!: MenuPriceInput[];
+  flatRates!: MenuPriceInput[];
   @listOf(() => DistanceBandInput, 30, 'bands')
   bands!: DistanceBandInput[];
   @listOf(() => HourRuleInput, 20, 'hours')
@@ -143,7 +142,7 @@ export class CouponInput {
 /** Another currency, and what one unit of the present one is worth in it. */
 export class CurrencyInput {
   @IsISO4217CurrencyCode({ message: 'The three letters of a currency.' }) currency!: string;
-  @IsNumber({ maxDecimalPlaces: 6 }, { message: 'A number such as 0.92.' })
+  @decimals(6, 'A number such as 0.92.')
   @Min(0.000001, { message: 'More than nothing.' })
   @Max(1_000_000, { message: 'Up to 1,000,000.' })
   worth!: number;
@@ -175,5 +174,5 @@ export class SupplierInput {
   @Matches(from, { message: 'An hour such as 12:00.' }) deliversBy!: string;
   @whole(0, 120) lateDays!: number;
   /** What is said of it: keys of ten thousand that have to be made again. */
-  @whole(0, 10_000) redoBasisPoints!: number;
+  @whole(0, 10_000) comebackBasisPoints!: number;
 }

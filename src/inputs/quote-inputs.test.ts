@@ -16,10 +16,11 @@ import {
   AcceptOfferInput,
   AgreePriceInput,
   AppointmentInput,
+  ComebackInput,
+  HandPriceInput,
   OfferMessageInput,
   OpenOfferInput,
   QuoteTermsInput,
-  RedoInput,
   RevokeLinkInput,
   RivalInput,
 } from './quote-inputs';
@@ -43,7 +44,7 @@ const supplier = {
   cutOff: '15:30',
   deliversBy: '12:00',
   lateDays: 1,
-  redoBasisPoints: 400,
+  comebackBasisPoints: 400,
 };
 
 const { warrantyMonths: _, ...priced } = testRules;
@@ -56,21 +57,25 @@ const rules = {
 };
 
 const good: readonly (readonly [string, ClassConstructor<object>, object])[] = [
-  ['terms', QuoteTermsInput, { ...terms, book: 'time', couponCode: 'spare-5', accountId: id }],
+  ['terms', QuoteTermsInput, { ...terms, book: 'timeAndParts', couponCode: 'spare-5', accountId: id }],
   ['an agreed price', AgreePriceInput, { ...edit, option: 'shopClone', minor: 24_000 }],
   ['an appointment', AppointmentInput, appointment],
   ['no appointment', AppointmentInput, { ...appointment, day: null, from: null, to: null }],
   ['a rival', RivalInput, { ...edit, amount: 239.5 }],
   ['an acceptance', AcceptOfferInput, { version: 1, option: 'shopOriginal', when: '', where: 'here' }],
   ['a link', OpenOfferInput, { token: 'a'.repeat(43) }],
-  ['a call', QuoteCallInput, { line: 'merrowdale 2019', wanted: 2, book: 'menu', coupon: 'ABC' }],
-  ['a redo', RedoInput, { number: 1, source: 'Wharf', reason: 'notReset' }],
+  ['a call', QuoteCallInput, { line: 'merrowdale 2019', wanted: 2, book: 'flatRates', coupon: 'ABC' }],
+  ['a comeback', ComebackInput, { number: 1, source: 'Wharf', reason: 'notReset' }],
   ['a coupon', CouponInput, coupon],
   ['a supplier', SupplierInput, supplier],
   ['open hours', OpenHoursInput, { days: [1, 6], from: '08:00', to: '12:00' }],
   ['a currency', CurrencyInput, { currency: 'KWD', worth: 0.307 }],
   ['the rules', PriceRulesInput, rules],
-  ['the first rules of a shop', PriceRulesInput, { ...rules, basedOn: null, menu: [], bands: [], hours: [] }],
+  [
+    'the first rules of a shop',
+    PriceRulesInput,
+    { ...rules, basedOn: null, flatRates: [], bands: [], hours: [] },
+  ],
   ['a price row', PriceFileRow, { article: 'REM-1', price: '12.50', leadDays: '2' }],
 ];
 
@@ -99,7 +104,7 @@ const bad: readonly (readonly [string, ClassConstructor<object>, object, string]
   ['a link with a slash', OpenOfferInput, { token: `${'a'.repeat(42)}/` }, 'token'],
   ['a link by number', RevokeLinkInput, { number: 1, linkId: '1' }, 'linkId'],
   ['six keys', QuoteCallInput, { wanted: 6 }, 'wanted'],
-  ['a reason nobody knows', RedoInput, { number: 1, source: 'Wharf', reason: 'luck' }, 'reason'],
+  ['a reason nobody knows', ComebackInput, { number: 1, source: 'Wharf', reason: 'luck' }, 'reason'],
   [
     '101 percent',
     AccountInput,
@@ -127,12 +132,12 @@ const bad: readonly (readonly [string, ClassConstructor<object>, object, string]
     'labourTaxBasisPoints',
   ],
   ['a deposit above the price', PriceRulesInput, { ...rules, depositPercent: 101 }, 'depositPercent'],
-  ['a menu as text', PriceRulesInput, { ...rules, menu: 'all' }, 'menu'],
+  ['a flatRates as text', PriceRulesInput, { ...rules, flatRates: 'all' }, 'flatRates'],
   [
     'a work that is none',
     PriceRulesInput,
-    { ...rules, menu: [{ work: 'polish', difficulty: 'usual', firstMinor: 1, furtherMinor: 1 }] },
-    'menu.0.work',
+    { ...rules, flatRates: [{ work: 'polish', difficulty: 'usual', firstMinor: 1, furtherMinor: 1 }] },
+    'flatRates.0.work',
   ],
   ['a band to nowhere', PriceRulesInput, { ...rules, bands: [{ toKm: 0, minor: 1 }] }, 'bands.0.toKm'],
   [
@@ -144,7 +149,7 @@ const bad: readonly (readonly [string, ClassConstructor<object>, object, string]
   [
     'a warranty of twenty-one years',
     PriceRulesInput,
-    { ...rules, warranties: [{ option: 'shopReset', months: 252 }] },
+    { ...rules, warranties: [{ option: 'shopRefurbished', months: 252 }] },
     'warranties.0.months',
   ],
   ['a field of one’s own', RivalInput, { ...edit, amount: 1, currency: 'USD' }, 'currency'],
@@ -159,4 +164,20 @@ describe('what the quote takes in', () => {
     const parsed = parseInput(Class, data);
     expect(parsed.ok ? [] : parsed.problems.map((problem) => problem.field)).toContain(field);
   });
+});
+
+describe('an amount with decimals', () => {
+  const hand = { number: 1, version: 1, articles: [], minutes: 5 };
+  const line = (amount: unknown) => ({ ...hand, lines: [{ label: 'Work', goods: false, amount }] });
+
+  it.each([0, 45, 45.5, 45.55, 99_999])('takes %s', (amount) => {
+    expect(parseInput(HandPriceInput, line(amount))).toMatchObject({ ok: true });
+  });
+
+  it.each([1e-7, 5e-324, 45.555, -1, 1e21, Number.NaN, Number.POSITIVE_INFINITY, '45'])(
+    'refuses %s and does not throw',
+    (amount) => {
+      expect(parseInput(HandPriceInput, line(amount))).toMatchObject({ ok: false });
+    },
+  );
 });

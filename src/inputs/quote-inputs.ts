@@ -1,26 +1,15 @@
-import {
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNumber,
-  IsUUID,
-  Length,
-  Matches,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator';
+import { IsBoolean, IsIn, IsInt, IsUUID, Length, Matches, Max, MaxLength, Min } from 'class-validator';
+import { type ComebackReason, comebackReasons } from '@/core/quote/comeback';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import type { BookStyle } from '@/core/quote/price-rules';
-import { type RedoReason, redoReasons } from '@/core/quote/redo';
-import { calendarDay, listOf, orNull, whole } from './fields';
+import { calendarDay, decimals, listOf, orNull, whole } from './fields';
 import { JobEdit } from './job-inputs';
 
 const hour = /^([01]\d|2[0-3]):[0-5]\d$/;
 
 /** On which terms a job is quoted. */
 export class QuoteTermsInput extends JobEdit {
-  @orNull() @IsIn(['menu', 'time'], { message: 'Choose a price book.' }) book!: BookStyle | null;
+  @orNull() @IsIn(['flatRates', 'timeAndParts'], { message: 'Choose a price book.' }) book!: BookStyle | null;
   @IsIn(['price', 'day'], { message: 'Cheapest or quickest?' }) prefer!: 'price' | 'day';
   @IsBoolean({ message: 'Yes or no.' }) flexible!: boolean;
   @IsBoolean({ message: 'Yes or no.' }) waitsFilled!: boolean;
@@ -50,7 +39,7 @@ export class AppointmentInput extends JobEdit {
 
 /** What another firm is said to take, with tax. */
 export class RivalInput extends JobEdit {
-  @IsNumber({ maxDecimalPlaces: 3 }, { message: 'Type an amount such as 240.' })
+  @decimals(3, 'Type an amount such as 240.')
   @Min(0.001, { message: 'More than nothing.' })
   @Max(10_000_000, { message: 'Up to 10,000,000.' })
   amount!: number;
@@ -88,10 +77,10 @@ export class OpenOfferInput {
 }
 
 /** A key of a closed job that came back. */
-export class RedoInput {
+export class ComebackInput {
   @whole('Which job?') number!: number;
   @Length(1, 80, { message: 'Choose where the key came from.' }) source!: string;
-  @IsIn(Object.keys(redoReasons), { message: 'Choose why it came back.' }) reason!: RedoReason;
+  @IsIn(Object.keys(comebackReasons), { message: 'Choose why it came back.' }) reason!: ComebackReason;
 }
 
 export class HandArticleInput {
@@ -103,7 +92,7 @@ export class HandLineInput {
   @Length(1, 80, { message: 'What for, in up to 80 characters?' }) label!: string;
   /** Goods are taxed as goods, else as labour. */
   @IsBoolean({ message: 'Goods or work.' }) goods!: boolean;
-  @IsNumber({ maxDecimalPlaces: 2 }, { message: 'An amount such as 45.00.' })
+  @decimals(2, 'An amount such as 45.00.')
   @Min(0, { message: '0 or more.' })
   @Max(99_999, { message: 'Up to 99,999.' })
   amount!: number;

@@ -10,9 +10,10 @@ import {
   witnessRules,
 } from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
+import { decimals } from './fields';
 
 export class PriceClassInput {
-  @IsNumber({ maxDecimalPlaces: 3 }, { message: 'Type an amount such as 25.' })
+  @decimals(3, 'Type an amount such as 25.')
   @Min(0.01, { message: 'More than nothing.' })
   @Max(10_000_000, { message: 'Up to 10,000,000.' })
   amount!: number;

@@ -118,7 +118,7 @@ describe('a car without a job', () => {
     const other = article?.lookAlikes.find((one) => one.article === 'CHL80-Rowan');
     expect(other?.tell).toBeTruthy();
     expect(other?.consequence).toBeTruthy();
-    const pinned = article?.equals.find((one) => one.article === 'REM-5532');
+    const pinned = article?.equivalents.find((one) => one.article === 'REM-5532');
     expect(pinned?.differs.map(({ part }) => part)).toContain('retainer');
     expect(article?.universals.some(({ lost }) => lost.length > 0)).toBe(true);
     expect(article?.sisters.length).toBeGreaterThan(0);

@@ -119,7 +119,7 @@ describe('the preview of a call', () => {
     expect((await preview('Merrowdale', { year: 2018, why: 'spare' })).spare).toBeNull();
   });
 
-  it('says what refuses every route of the van where only the desk is left', async () => {
+  it('says what refuses every route of the van where only the dealer is left', async () => {
     const view = await preview('Ostrander', {
       year: 2024,
       ignition: 'push',
@@ -128,7 +128,7 @@ describe('the preview of a call', () => {
       working: 0,
       wanted: 5,
     });
-    expect(view.advice?.kind).toBe('desk');
+    expect(view.advice?.kind).toBe('dealer');
     expect(view.refused).toContainEqual(
       expect.objectContaining({
         kind: 'aklErase',
@@ -162,7 +162,7 @@ describe('the preview of a call', () => {
 
   it('programs nothing on a car without a chip', async () => {
     const view = await preview('Harrowick', { year: 1990, why: 'spare', working: 1 });
-    expect(view.route?.kind).toBe('none');
+    expect(view.route?.kind).toBe('noProgramming');
     const [original] = view.options;
     expect(original?.available && original.lines.map(({ label }) => label)).toContain('Cutting');
   });

@@ -131,7 +131,7 @@ describe('people', () => {
 describe('tokens of programs', () => {
   const make = (actor: PersonActor, more: object = {}) =>
     makeToken(actor, {
-      name: 'Desk display',
+      name: 'Dealer display',
       role: 'proprietor',
       scopes: ['benches'],
       days: 30,

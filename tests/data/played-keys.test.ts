@@ -50,28 +50,38 @@ const chipless = { year: 1990, ignition: 'turn' };
 
 describe('a key without electronics', () => {
   it('is handed over where none works only with person, papers and plate, and so the job is closed', async () => {
-    const number = await played('Sombreval', { ...chipless, why: 'lost', working: 0, lost: 1 }, 'none');
+    const number = await played(
+      'Sombreval',
+      { ...chipless, why: 'lost', working: 0, lost: 1 },
+      'noProgramming',
+    );
     expect((await viewOf(locksmith, number)).platform?.name).toBe('Plainwork');
-    expect(await attempt(number, 'none')).toMatchObject(refusedWith(/record at On site/));
+    expect(await attempt(number, 'noProgramming')).toMatchObject(refusedWith(/record at On site/));
     expect(await close(number)).toMatchObject({ ok: false });
     await recordAuthority(locksmith, { ...(await edit(number)), ...onSitePapers });
-    expect(await attempt(number, 'none')).toMatchObject({ ok: true });
+    expect(await attempt(number, 'noProgramming')).toMatchObject({ ok: true });
     expect(await close(number)).toMatchObject({ ok: true });
   });
 
   it('is copied from a working one with papers, or by a note where the shop takes one', async () => {
-    const number = await played('Sombreval', { ...chipless, why: 'spare', working: 1 }, 'none');
-    expect(await attempt(number, 'none')).toMatchObject(refusedWith(/Copy a working key/));
+    const number = await played('Sombreval', { ...chipless, why: 'spare', working: 1 }, 'noProgramming');
+    expect(await attempt(number, 'noProgramming')).toMatchObject(refusedWith(/Copy a working key/));
     const { rules } = await getShopOrThrow(database());
     expect(await setRules(proprietor, { ...rules, plainCopy: 'note' } as never)).toMatchObject({ ok: true });
     try {
-      expect(await attempt(number, 'none')).toMatchObject(refusedWith(/Write the note/));
-      expect(await attempt(number, 'none', { reason: 'The owner asked and showed key 1' })).toMatchObject({
+      expect(await attempt(number, 'noProgramming')).toMatchObject(refusedWith(/Write the note/));
+      expect(
+        await attempt(number, 'noProgramming', { reason: 'The owner asked and showed key 1' }),
+      ).toMatchObject({
         ok: true,
       });
       expect(await close(number)).toMatchObject({ ok: true });
-      const lost = await played('Sombreval', { ...chipless, why: 'lost', working: 0, lost: 1 }, 'none');
-      expect(await attempt(lost, 'none', { reason: 'The owner asked' })).toMatchObject(
+      const lost = await played(
+        'Sombreval',
+        { ...chipless, why: 'lost', working: 0, lost: 1 },
+        'noProgramming',
+      );
+      expect(await attempt(lost, 'noProgramming', { reason: 'The owner asked' })).toMatchObject(
         refusedWith(/On site/),
       );
     } finally {
@@ -89,7 +99,7 @@ describe('a stolen key', () => {
     expect(view.request?.stolen).toBe(true);
     for (const { kind } of view.advice?.order.steps ?? []) {
       const route = view.routes.find((one) => one.kind === kind);
-      expect(kind === 'desk' || route?.others === 'erase').toBe(true);
+      expect(kind === 'dealer' || route?.others === 'erase').toBe(true);
     }
   });
 });

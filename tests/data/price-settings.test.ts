@@ -90,9 +90,9 @@ describe('the price rules', () => {
     const sent = await form(actor);
     expect(await savePriceRules(await actorOf('locksmith'), sent)).toMatchObject({ ok: false });
     expect(await priceEffect(await actorOf('trainee'), sent)).toMatchObject({ ok: false });
-    const [first] = sent.menu;
-    expect(await priceEffect(actor, { ...sent, menu: first ? [first, first] : [] })).toMatchObject({
-      problems: [{ field: 'menu.1.work' }],
+    const [first] = sent.flatRates;
+    expect(await priceEffect(actor, { ...sent, flatRates: first ? [first, first] : [] })).toMatchObject({
+      problems: [{ field: 'flatRates.1.work' }],
     });
     const night = { label: 'Night', days: [1], from: '22:00', to: '06:00', percent: 50 };
     expect(await priceEffect(actor, { ...sent, hours: [night] })).toMatchObject({

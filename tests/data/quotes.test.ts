@@ -7,7 +7,7 @@ import { canonicalJson } from '@/formats/canonical-json';
 import { quoteCar } from '@/usecases/benches/quote-car';
 import { database } from '@/usecases/database';
 import { chooseCandidate } from '@/usecases/jobs/decide';
-import { noteRedo, readSources } from '@/usecases/jobs/key-sources';
+import { noteComeback, readSources } from '@/usecases/jobs/key-sources';
 import { closeJob } from '@/usecases/jobs/record';
 import { acceptOffer, openOffer, readOffer, sendMessage } from '@/usecases/quote/customer';
 import { acceptByPhone, makeLink, readReplies, revokeLink } from '@/usecases/quote/links';
@@ -108,7 +108,7 @@ describe('the options of a job', () => {
     const list = await totalOf(actor, number, 'shopOriginal');
     const set = async (more: object) =>
       setTerms(actor, { ...usual, number, version: await versionOf(actor, number), ...more });
-    expect(await set({ book: 'time' })).toMatchObject({ ok: true });
+    expect(await set({ book: 'timeAndParts' })).toMatchObject({ ok: true });
     expect(await totalOf(actor, number, 'shopOriginal')).not.toBe(list);
     const account = await database().query("SELECT id FROM trade_account WHERE name LIKE 'Tansy%'");
     expect(await set({ accountId: account.rows[0].id })).toMatchObject({ ok: true });
@@ -133,7 +133,7 @@ describe('the options of a job', () => {
       await agreePrice(actor, {
         number,
         version: await versionOf(actor, number),
-        option: 'franchiseDesk',
+        option: 'dealer',
         minor: 1,
       }),
     ).toMatchObject({ ok: false, problems: [{ field: 'option' }] });
@@ -358,14 +358,21 @@ describe('an accepted quote', () => {
        WHERE k.redone = 0 AND k.keys = 1 AND k.source = 'Northmere Original Parts' ORDER BY j.number LIMIT 1`,
     );
     const [{ number, id, source }] = done.rows;
-    expect(await noteRedo(actor, { number, source, reason: 'failed' })).toEqual({ ok: true, value: null });
-    expect(await noteRedo(actor, { number, source, reason: 'failed' })).toMatchObject({ ok: false });
-    expect(await noteRedo(actor, { number, source: 'Nobody', reason: 'failed' })).toMatchObject({
+    expect(await noteComeback(actor, { number, source, reason: 'failed' })).toEqual({
+      ok: true,
+      value: null,
+    });
+    expect(await noteComeback(actor, { number, source, reason: 'failed' })).toMatchObject({ ok: false });
+    expect(await noteComeback(actor, { number, source: 'Nobody', reason: 'failed' })).toMatchObject({
       problems: [{ field: 'source' }],
     });
-    expect((await readSources(actor, id)).known).toEqual([{ source, keys: 1, redone: 1, reason: 'failed' }]);
+    expect((await readSources(actor, id)).known).toEqual([
+      { source, keys: 1, comebacks: 1, reason: 'failed' },
+    ]);
     const open = await quotedJob(actor);
-    expect(await noteRedo(actor, { number: open, source, reason: 'failed' })).toMatchObject({ ok: false });
+    expect(await noteComeback(actor, { number: open, source, reason: 'failed' })).toMatchObject({
+      ok: false,
+    });
   });
 
   it('forgets what the customer wrote when the period is over', async () => {

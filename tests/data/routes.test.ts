@@ -123,7 +123,7 @@ describe('the route of a job', () => {
         actor,
         number,
         'attemptRecorded',
-        attemptContent('add', { systemType: 'H1-bus', pinFrom: 'socket' }),
+        attemptContent('add', { systemType: 'H1-bus', pinFrom: 'obdSocket' }),
       ),
     ).toMatchObject({ ok: true });
     const after = await findRoutesFor(actor, asked);

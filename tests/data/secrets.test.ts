@@ -129,15 +129,15 @@ describe('a secret of a job', () => {
 
   it('is not taken by socket or lock before person, papers and plate', async () => {
     const number = await openTestJob(locksmith, 'Merrowdale');
-    const keep = async (source: 'socket' | 'lock' | 'desk') =>
+    const keep = async (source: 'obdSocket' | 'lock' | 'dealer') =>
       keepSecret(locksmith, { ...(await edit(number)), kind: 'pin', source, value: '77120' });
-    expect(await keep('desk')).toMatchObject(refusedWith(/at Prepare/));
+    expect(await keep('dealer')).toMatchObject(refusedWith(/at Prepare/));
     await withPapers(number);
-    expect(await keep('desk')).toMatchObject({ ok: true });
-    expect(await keep('socket')).toMatchObject(refusedWith(/On site/));
+    expect(await keep('dealer')).toMatchObject({ ok: true });
+    expect(await keep('obdSocket')).toMatchObject(refusedWith(/On site/));
     expect(await keep('lock')).toMatchObject(refusedWith(/On site/));
     await withPapers(number, onSitePapers);
-    expect(await keep('socket')).toMatchObject({ ok: true });
+    expect(await keep('obdSocket')).toMatchObject({ ok: true });
   });
 
   it('is refused in every free text of the job, in groups too, with its name and without what it says', async () => {

@@ -257,14 +257,16 @@ describe('an attempt is what it did', () => {
     const send = (route: string, more: object) =>
       sendEvent(locksmith, number, 'attemptRecorded', attemptContent(route, more));
     expect(await send('repair', { learnedKeyIds: [keyId] })).toMatchObject(refusedWith(/On site/));
-    expect(await send('repair', { pinFrom: 'socket' })).toMatchObject(refusedWith(/On site/));
-    expect(await send('repair', { pinFrom: 'bureau' })).toMatchObject(refusedWith(/Prepare/));
+    expect(await send('repair', { pinFrom: 'obdSocket' })).toMatchObject(refusedWith(/On site/));
+    expect(await send('repair', { pinFrom: 'codeService' })).toMatchObject(refusedWith(/Prepare/));
     expect(await send('repair', { secretIds: [secret.rows[0]?.id] })).toMatchObject(refusedWith(/Prepare/));
     expect(await send('repair', {})).toMatchObject({ ok: true });
     // A key is handed over, chip or not.
-    expect(await send('none', {})).toMatchObject(refusedWith(/On site/));
+    expect(await send('noProgramming', {})).toMatchObject(refusedWith(/On site/));
     await papers(number);
-    expect(await send('repair', { learnedKeyIds: [keyId], pinFrom: 'socket' })).toMatchObject({ ok: true });
+    expect(await send('repair', { learnedKeyIds: [keyId], pinFrom: 'obdSocket' })).toMatchObject({
+      ok: true,
+    });
   });
 
   it('of a dealer stands with his paper, and names no PIN and no secret of ours', async () => {
@@ -275,9 +277,9 @@ describe('an attempt is what it did', () => {
       job.id,
     ]);
     const send = (more: object) =>
-      sendEvent(locksmith, number, 'attemptRecorded', attemptContent('desk', { learnedKeyIds, ...more }));
+      sendEvent(locksmith, number, 'attemptRecorded', attemptContent('dealer', { learnedKeyIds, ...more }));
     expect(await send({})).toMatchObject(refusedWith(/invoice or work order/));
-    expect(await send({ dealerPaper: 'W-2207', pinFrom: 'bureau' })).toMatchObject(
+    expect(await send({ dealerPaper: 'W-2207', pinFrom: 'codeService' })).toMatchObject(
       refusedWith(/his own PIN/),
     );
     expect(await send({ dealerPaper: 'W-2207', secretIds: [secret.rows[0]?.id] })).toMatchObject(

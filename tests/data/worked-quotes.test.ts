@@ -8,9 +8,9 @@ testDatabase('bare');
 /** The money of the worked quotes once more, by another route: numeric arithmetic of the database. */
 const again = `
   WITH given AS (
-    SELECT r.*, option NOT IN ('franchiseDesk') AS own,
-      option NOT IN ('franchiseDesk', 'customerPrograms') AS visits,
-      option IN ('shopOriginal', 'shopReset', 'shopAftermarket', 'customerPrograms') AS brings
+    SELECT r.*, option NOT IN ('dealer') AS own,
+      option NOT IN ('dealer', 'customerPrograms') AS visits,
+      option IN ('shopOriginal', 'shopRefurbished', 'shopAftermarket', 'customerPrograms') AS brings
     FROM jsonb_to_recordset($1::jsonb) AS r (name text, option text, book text, keys numeric, electronics numeric,
       blank numeric, shipping numeric, markup numeric, pass numeric, cut_first numeric, cut_further numeric,
       work_first numeric, work_further numeric, keys_again numeric, rate numeric, session numeric, key_each numeric,
@@ -26,15 +26,15 @@ const again = `
           + round(shipping * (100 + pass) / 100)
         WHEN option = 'shopRepair' THEN round(keys * blank * (100 + markup) / 100) ELSE 0 END AS goods,
       CASE WHEN NOT own OR option = 'shopRepair' THEN 0
-        WHEN book = 'menu' THEN cut_first + (keys - 1) * cut_further
+        WHEN book = 'flatRates' THEN cut_first + (keys - 1) * cut_further
         ELSE round(rate * keys * cut_minutes / 60) END AS cutting,
-      CASE WHEN option IN ('franchiseDesk', 'customerPrograms') THEN 0
-        WHEN book = 'menu' THEN work_first + (keys + keys_again - 1) * work_further
+      CASE WHEN option IN ('dealer', 'customerPrograms') THEN 0
+        WHEN book = 'flatRates' THEN work_first + (keys + keys_again - 1) * work_further
         WHEN option = 'shopRepair' THEN round(rate * keys * key_each / 60)
         ELSE round(rate * (session + (keys + keys_again) * key_each + wait * wait_percent / 100) / 60) END AS programming,
       CASE WHEN visits AND option <> 'shopRepair' THEN round(credit * (100 + pass) / 100) + round(pin * (100 + pass) / 100)
         ELSE 0 END AS rights,
-      CASE WHEN book = 'menu' THEN band ELSE round(rate * (there + back) / 60) END AS trip,
+      CASE WHEN book = 'flatRates' THEN band ELSE round(rate * (there + back) / 60) END AS trip,
       CASE WHEN option = 'customerBuys' THEN keys * (electronics + blank) + shipping ELSE 0 END AS seller
     FROM given
   ), worked AS (

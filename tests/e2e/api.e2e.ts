@@ -126,8 +126,14 @@ test('every answer is as the document says', async ({ page }) => {
     asked.candidates.map(({ id }: { id: string }) => id),
   );
 
-  const quoted = await call('/quote', { line: 'merowdale 2019 push lost both quarry end', book: 'time' });
-  const twin = await call('/quote', { line: 'merowdale 2019 push lost both quarry end', book: 'time' });
+  const quoted = await call('/quote', {
+    line: 'merowdale 2019 push lost both quarry end',
+    book: 'timeAndParts',
+  });
+  const twin = await call('/quote', {
+    line: 'merowdale 2019 push lost both quarry end',
+    book: 'timeAndParts',
+  });
   expect({ ...twin, meta: null }).toEqual({ ...quoted, meta: null });
   expect(quoted.options).toHaveLength(10);
   await call('/quote', { make: 'Fenholt', model: 'Dapplemere', year: 2016, why: 'spare', wanted: 5 });
@@ -152,7 +158,7 @@ test('every answer is as the document says', async ({ page }) => {
     stolen: true,
   });
   expect(routed.advised.route).toBe('bench');
-  expect(routed.order.steps.map(({ route }: { route: string }) => route)).toEqual(['bench', 'desk']);
+  expect(routed.order.steps.map(({ route }: { route: string }) => route)).toEqual(['bench', 'dealer']);
   await call('/routes', { platform: 'Plainwork', keys: [], known: 'notRead', wanted: 0, network: false });
   await call('/routes', {
     platform: 'Heddle 1',

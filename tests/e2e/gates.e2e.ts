@@ -241,7 +241,7 @@ test('a locked screen shows nothing and gives the page back for the passcode', a
 test('a token opens its scope over the API and nothing else', async ({ page, playwright }) => {
   await signIn(page);
   await page.goto('/settings/tokens');
-  await page.getByLabel('Which program').fill('Desk display');
+  await page.getByLabel('Which program').fill('Dealer display');
   await page.getByRole('button', { name: 'Make the token' }).click();
   const token = (await page.getByRole('status').locator('code').textContent()) ?? '';
   expect(token).toMatch(/^kilnsman_/);
@@ -258,7 +258,7 @@ test('a token opens its scope over the API and nothing else', async ({ page, pla
   expect((await program.get('/api/code-rows/Serin%20T')).status()).toBe(403);
   expect((await program.delete('/api/session')).status()).toBe(403);
   await page.reload();
-  await page.getByRole('button', { name: 'End Desk display' }).click();
+  await page.getByRole('button', { name: 'End Dealer display' }).click();
   await expect(page.getByText('ended', { exact: true })).toBeVisible();
   expect((await program.post('/api/v1/key-count', { data: asked })).status()).toBe(401);
   await program.dispose();

@@ -19,7 +19,7 @@ export function optionsOf(
     totalMinor,
     furtherKeyMinor: null,
     answers: true,
-    beatenBy: null,
+    worseThan: null,
     ...more,
   }));
 }

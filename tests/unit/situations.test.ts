@@ -78,16 +78,16 @@ const vans = new Map(
           name: tool.name ?? '',
           edition: tool.edition ?? '',
           state: tool.state as 'supported' | 'frozen',
-          cover: world('tool-cover')
+          cover: world('tool-coverage')
             .filter((cover) => cover.van === cells.name && cover.tool === tool.name)
             .map((cover) => ({
               platformId: cover.platform ?? '',
               method: cover.method as ToolFunction,
               market: cover.market || null,
-              right: cover.right || null,
+              right: cover.licence || null,
             })),
         })),
-      rights: world('rights')
+      rights: world('licences')
         .filter(({ van }) => van === cells.name)
         .map((right) => ({
           name: right.name ?? '',
@@ -176,7 +176,7 @@ function requestOf(cells: Readonly<Record<string, string>>): RouteRequest {
         'MODULE-Shuttle': 26_400,
       },
     },
-    desk: null,
+    dealer: null,
   };
 }
 
@@ -203,7 +203,7 @@ describe('situations written by hand', () => {
             .map(({ kind }) => kind),
         ),
       );
-    expect([...routeKinds].filter((kind) => kind !== 'desk' && !seen(true).has(kind))).toEqual([]);
+    expect([...routeKinds].filter((kind) => kind !== 'dealer' && !seen(true).has(kind))).toEqual([]);
     expect([...routeKinds].filter((kind) => !seen(false).has(kind))).toEqual([]);
   });
 
@@ -305,7 +305,13 @@ describe('any ring', () => {
         const advice = adviseRoute(routes, asked);
         const missing = isMissing(ring);
         for (const { kind } of advice?.order.steps ?? [])
-          if (asked.stolen && missing && asked.platform.slotsMaximum > 0 && makesKey(kind) && kind !== 'desk')
+          if (
+            asked.stolen &&
+            missing &&
+            asked.platform.slotsMaximum > 0 &&
+            makesKey(kind) &&
+            kind !== 'dealer'
+          )
             expect(routes.find((one) => one.kind === kind)?.others).toBe('erase');
         const copy = adviseChoices({
           ...asked,

@@ -12,13 +12,13 @@ import { workedQuotes } from '../support/worked-quotes';
 type Cells = (typeof workedQuotes)[number];
 const number = (cells: Cells, name: string) => Number(cells[name]);
 
-const sellers: Partial<Record<string, { kind: SupplierKind; condition: 'new' | 'reset' }>> = {
+const sellers: Partial<Record<string, { kind: SupplierKind; condition: 'new' | 'refurbished' }>> = {
   shopOriginal: { kind: 'original', condition: 'new' },
-  shopReset: { kind: 'used', condition: 'reset' },
+  shopRefurbished: { kind: 'used', condition: 'refurbished' },
   shopAftermarket: { kind: 'aftermarket', condition: 'new' },
   customerBuys: { kind: 'online', condition: 'new' },
   customerPrograms: { kind: 'aftermarket', condition: 'new' },
-  franchiseDesk: { kind: 'original', condition: 'new' },
+  dealer: { kind: 'original', condition: 'new' },
 };
 
 function requestOf(cells: Cells): QuoteRequest {
@@ -61,7 +61,7 @@ function snapshotOf(cells: Cells): QuoteSnapshot {
       shippingMinor: of('shipping'),
     });
   const prices =
-    option === 'shopReset'
+    option === 'shopRefurbished'
       ? [sold('REM', 'electronics'), sold('BLANK', 'blank', 'aftermarket', 'new')]
       : [sold('REM', 'electronics'), sold('BLANK', 'blank')];
   return {
@@ -89,7 +89,7 @@ function snapshotOf(cells: Cells): QuoteSnapshot {
       towBaseMinor: of('tow_base'),
       towPerKmMinor: of('tow_per_km'),
       onlineShippingMinor: 0,
-      menu: [
+      flatRates: [
         { work: 'cut', difficulty: 'usual', firstMinor: of('cut_first'), furtherMinor: of('cut_further') },
         ...(['add', 'repair'] as const).map((work) => ({
           work,
@@ -119,8 +119,8 @@ function snapshotOf(cells: Cells): QuoteSnapshot {
       order: ['add'],
       allKeysLost: lost,
     },
-    desk: {
-      name: 'Desk',
+    dealer: {
+      name: 'Dealer',
       labourMinor: of('desk_labour'),
       programmingMinor: of('desk_programming'),
       keyMarkupPercent: of('desk_markup'),
@@ -137,7 +137,7 @@ function snapshotOf(cells: Cells): QuoteSnapshot {
       backMinutes: of('back'),
       ferryMinutes: 0,
     },
-    outcomes: [{ source: 'North', statedBasisPoints: of('stated_risk'), made: 0, redone: 0 }],
+    outcomes: [{ source: 'North', statedBasisPoints: of('stated_risk'), made: 0, comebacks: 0 }],
     account:
       of('account_goods') + of('account_labour') > 0
         ? {
@@ -175,7 +175,7 @@ describe('a quote worked by hand', () => {
       noShow: ({ no_show }) => no_show !== '3500',
       included: ({ included }) => included === 'yes',
       excluded: ({ included }) => included === 'no',
-      time: ({ book }) => book === 'time',
+      time: ({ book }) => book === 'timeAndParts',
     };
     for (const [rule, isIn] of Object.entries(rules))
       expect([rule, workedQuotes.filter(isIn).length >= 3]).toEqual([rule, true]);

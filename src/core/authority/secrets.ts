@@ -14,11 +14,11 @@ export const secretNames: Record<SecretKind, string> = {
 const sources = {
   customer: { label: 'Told by the customer', purpose: 'decode' },
   keyInHand: { label: 'From a key in hand', purpose: 'decode' },
-  desk: { label: 'From the dealer', purpose: 'pinLookUp' },
-  bureau: { label: 'From the code service', purpose: 'pinLookUp' },
+  dealer: { label: 'From the dealer', purpose: 'pinLookUp' },
+  codeService: { label: 'From the code service', purpose: 'pinLookUp' },
   series: { label: 'From the code series', purpose: 'codeToBitting' },
   lock: { label: 'Read from a lock', purpose: 'readLock' },
-  socket: { label: 'Read by the OBD socket', purpose: 'pinRead' },
+  obdSocket: { label: 'Read by the OBD socket', purpose: 'pinRead' },
 } as const satisfies Record<string, { label: string; purpose: Purpose }>;
 
 export type SecretSource = keyof typeof sources;
@@ -26,9 +26,9 @@ export type SecretSource = keyof typeof sources;
 export const writtenSources = [
   'customer',
   'keyInHand',
-  'desk',
+  'dealer',
   'lock',
-  'socket',
+  'obdSocket',
 ] as const satisfies SecretSource[];
 
 export function sourceLabel(source: SecretSource): string {

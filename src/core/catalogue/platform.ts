@@ -2,7 +2,7 @@ import type { ChipFamily, Link } from './application';
 import type { MethodKind } from './methods';
 
 /** Where a PIN may come from. */
-export const pinSources = ['customer', 'bureau', 'socket', 'desk'] as const;
+export const pinSources = ['customer', 'codeService', 'obdSocket', 'dealer'] as const;
 export type PinSource = (typeof pinSources)[number];
 
 export interface PlatformMethod {

@@ -1,7 +1,7 @@
 /** How sure it is to be that what is brought serves the car, where nothing else is chosen. */
 export const usualCertainty = 0.95;
 
-/** What one candidate needs: of each inner list one article, the first being the library's own and the rest its equals. */
+/** What one candidate needs: of each inner list one article, the first being the library's own and the rest its equivalents. */
 export interface Need {
   readonly probability: number;
   readonly articles: readonly (readonly string[])[];

@@ -30,7 +30,7 @@ const counts = (before: number | undefined, after: number | 'cannotSay') => ({
   attempts: [worked],
   doors: [],
 });
-const plain = { attempts: [{ ...worked, route: 'none' as const, reason: 'Key shown' }], doors: [] };
+const plain = { attempts: [{ ...worked, route: 'noProgramming' as const, reason: 'Key shown' }], doors: [] };
 
 describe('closingNeeds', () => {
   const rows: readonly [string, Partial<ClosingRequest>, RegExp | undefined][] = [
@@ -68,7 +68,7 @@ describe('closingNeeds', () => {
       {
         route: 'repair',
         authority: 'advance',
-        log: { attempts: [{ ...worked, route: 'repair', pinFrom: 'bureau' }], doors: [] },
+        log: { attempts: [{ ...worked, route: 'repair', pinFrom: 'codeService' }], doors: [] },
       },
       undefined,
     ],
@@ -94,28 +94,32 @@ describe('closingNeeds', () => {
     ['a count that was not read before', { log: counts(undefined, 2) }, /not read before/],
     [
       'a key without electronics where none works, without authority',
-      { route: 'none', worksInHand: false, authority: 'none', log: plain },
+      { route: 'noProgramming', worksInHand: false, authority: 'none', log: plain },
       /right to the car/,
     ],
     [
       'the same with papers in advance',
-      { route: 'none', worksInHand: false, authority: 'advance', log: plain },
+      { route: 'noProgramming', worksInHand: false, authority: 'advance', log: plain },
       /right/,
     ],
-    ['the same with papers at the car', { route: 'none', worksInHand: false, log: plain }, undefined],
+    [
+      'the same with papers at the car',
+      { route: 'noProgramming', worksInHand: false, log: plain },
+      undefined,
+    ],
     [
       'a plain copy of a working key, without papers',
-      { route: 'none', authority: 'none', log: plain },
+      { route: 'noProgramming', authority: 'none', log: plain },
       /right/,
     ],
     [
       'a plain copy by the note that the shop takes',
-      { route: 'none', authority: 'none', noteForPlainCopy: true, log: plain },
+      { route: 'noProgramming', authority: 'none', noteForPlainCopy: true, log: plain },
       undefined,
     ],
     [
       'a note where no key works',
-      { route: 'none', authority: 'none', noteForPlainCopy: true, worksInHand: false, log: plain },
+      { route: 'noProgramming', authority: 'none', noteForPlainCopy: true, worksInHand: false, log: plain },
       /right to the car/,
     ],
     ['refused without a word', { outcome: 'refused', authority: 'none', log: emptyLog }, /Write why/],

@@ -11,7 +11,7 @@ export interface HandPrice {
 /** On which terms a job is quoted. */
 export interface JobTerms {
   /** Null: the book the shop quotes by. */
-  readonly book: 'menu' | 'time' | null;
+  readonly book: 'flatRates' | 'timeAndParts' | null;
   readonly prefer: 'price' | 'day';
   /** The customer can wait until the van is near. */
   readonly flexible: boolean;

@@ -22,9 +22,10 @@ export function adviseRoute(routes: readonly Route[], request: RouteRequest): Ad
     why,
     order: { ...order, ...single(routes, kind) },
   });
-  if (has('none') && request.situation.wanted > 0) return alone('none', nothingToLearn(request));
+  if (has('noProgramming') && request.situation.wanted > 0)
+    return alone('noProgramming', nothingToLearn(request));
   const stopping = routes.find(
-    ({ kind, others, verdict }) => verdict.feasible && others === 'erase' && kind !== 'desk',
+    ({ kind, others, verdict }) => verdict.feasible && others === 'erase' && kind !== 'dealer',
   );
   if (
     request.situation.wanted === 0 &&
@@ -36,7 +37,7 @@ export function adviseRoute(routes: readonly Route[], request: RouteRequest): Ad
     if (has('repair'))
       return alone('repair', 'The key in hand works once it is mended, and no new key is wanted.');
     if (has('remote')) return alone('remote', 'The transponder is known; only the remote has to be learned.');
-    if (has('none')) return alone('none', nothingToLearn(request));
+    if (has('noProgramming')) return alone('noProgramming', nothingToLearn(request));
   }
   const [first, second] = order.steps;
   if (!first)
@@ -63,7 +64,7 @@ function reasonOf(
     return 'Keys were stolen: only an erase stops them from starting the car.';
   if (chosen.missing !== undefined && route?.others === chosen.missing && isMissing(situation))
     return `As chosen: ${chosen.missing === 'erase' ? 'the missing keys are erased' : 'the missing keys stay known'}.`;
-  if (first === 'desk') return 'Nothing the van can do is open, or all of it costs more than the dealer.';
+  if (first === 'dealer') return 'Nothing the van can do is open, or all of it costs more than the dealer.';
   const behind = second ? ` If it fails: ${routeWord(second)}.` : '';
   const others = routes.filter(
     ({ kind, verdict }) => verdict.feasible && kind !== first && kind !== 'repair',

@@ -14,12 +14,12 @@ const orderOf = (more: Partial<RouteRequest> = {}) => {
 };
 const kinds = (more: Partial<RouteRequest> = {}) => orderOf(more).steps.map(({ kind }) => kind);
 const lost = situation([key(1, { presence: 'lost' })]);
-const desk = { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true, towMinor: 0 };
+const dealer = { name: 'Dealer', totalMinor: 41_000, workingDays: 4, tow: true, towMinor: 0 };
 
 describe('the order of attempts', () => {
-  it('ends at the desk where there is one', () => {
-    expect(kinds({ desk }).at(-1)).toBe('desk');
-    expect(kinds({ situation: lost, desk })).toEqual(['aklAdd', 'aklErase', 'desk']);
+  it('ends at the dealer where there is one', () => {
+    expect(kinds({ dealer }).at(-1)).toBe('dealer');
+    expect(kinds({ situation: lost, dealer })).toEqual(['aklAdd', 'aklErase', 'dealer']);
   });
 
   it('does not try what only mends or learns a remote', () => {
@@ -30,7 +30,7 @@ describe('the order of attempts', () => {
 
   it('pays for a PIN once, by whichever comes first', () => {
     const both = platform({
-      pinSources: ['bureau'],
+      pinSources: ['codeService'],
       methods: [method('add', { needsPin: true }), method('aklAdd', { needsPin: true })],
     });
     const { steps } = orderOf({ platform: both });
@@ -62,14 +62,14 @@ describe('the order of attempts', () => {
     expect(left).toEqual([{ kind: 'bench', why: 'closed off by what goes before it' }]);
   });
 
-  it('reckons the tow to the desk once an erase has failed', () => {
-    const near = { ...desk, tow: false, towMinor: 9000 };
+  it('reckons the tow to the dealer once an erase has failed', () => {
+    const near = { ...dealer, tow: false, towMinor: 9000 };
     const erases = platform({ methods: [method('aklErase', { chance: 0.5 })] });
-    const [first, second] = orderOf({ platform: erases, desk: near }).steps;
-    expect([first?.kind, second?.kind]).toEqual(['aklErase', 'desk']);
+    const [first, second] = orderOf({ platform: erases, dealer: near }).steps;
+    expect([first?.kind, second?.kind]).toEqual(['aklErase', 'dealer']);
     expect(second?.costMinor).toBe(41_000 + 9000);
     const adds = platform({ methods: [method('add', { chance: 0.5 })] });
-    expect(orderOf({ platform: adds, desk: near }).steps.at(-1)?.costMinor).toBe(41_000);
+    expect(orderOf({ platform: adds, dealer: near }).steps.at(-1)?.costMinor).toBe(41_000);
   });
 
   it('counts the cash of what is tried after a failure, once it has failed', () => {
@@ -99,10 +99,10 @@ describe('the order of attempts', () => {
       wanted: fc.integer({ min: 1, max: 3 }),
       known: fc.option(fc.nat(9), { nil: 'notRead' as const }),
       stolen: fc.boolean(),
-      withDesk: fc.boolean(),
+      withDealer: fc.boolean(),
     });
     fc.assert(
-      fc.property(drawn, ({ here, gone, wanted, known, stolen, withDesk }) => {
+      fc.property(drawn, ({ here, gone, wanted, known, stolen, withDealer }) => {
         const keys = [
           ...Array.from({ length: here }, (_, at) => key(at + 1)),
           ...Array.from({ length: gone }, (_, at) => key(here + at + 1, { presence: 'lost' })),
@@ -110,7 +110,7 @@ describe('the order of attempts', () => {
         const asked = request({
           situation: situation(keys, { wanted, memory: { knownCount: known, maximum: 8, minimum: 1 } }),
           stolen,
-          desk: withDesk ? desk : null,
+          dealer: withDealer ? dealer : null,
         });
         const routes = findRoutes(asked);
         const { steps, chance, expectedMinor } = orderAttempts(routes, asked);

@@ -4,8 +4,8 @@ import { noLinkChance } from './route-chance';
 import { leavesStolenLive } from './stolen';
 import { totalMinutes } from './work-time';
 
-/** Giving up is reckoned as dear as this many desks, or hours where no desk is known. */
-const giveUpDesks = 2;
+/** Giving up is reckoned as dear as this many dealers, or hours where no dealer is known. */
+const giveUpDealers = 2;
 const giveUpHours = 12;
 
 export interface AttemptStep {
@@ -53,7 +53,7 @@ export interface FirstTry {
   readonly cashMinor: number;
 }
 
-/** What a route comes to when it is tried before all others; the desk's work and money are not the shop's. */
+/** What a route comes to when it is tried before all others; the dealer's work and money are not the shop's. */
 export function firstTry(kind: RouteKind, routes: readonly Route[], request: RouteRequest): FirstTry {
   const { open, order } = weigh(routes, request, [kind]);
   const own = routes.find((route) => route.kind === kind);
@@ -76,19 +76,23 @@ function weigh(routes: readonly Route[], request: RouteRequest, failed: readonly
   const open = all.filter((route) => !leavesStolenLive(route, request));
   const tries = open.map((route) => tryOf(route, open, request));
   const shared = open.flatMap(({ cost }) => cost?.setUps ?? []);
-  const desk = open.find(({ kind }) => kind === 'desk')?.cost?.cashMinor;
+  const dealer = open.find(({ kind }) => kind === 'dealer')?.cost?.cashMinor;
   const order = bestOrder({
     tries,
     setUps: Object.fromEntries(shared.map(({ name, minor }) => [name, minor])),
     causes: { link: noLinkChance },
-    giveUp: desk === undefined ? giveUpHours * request.money.rateMinor : giveUpDesks * desk,
+    giveUp: dealer === undefined ? giveUpHours * request.money.rateMinor : giveUpDealers * dealer,
     failed,
   });
   return { all, open, tries, order };
 }
 
 /** The try of a route; what it shares with others is paid once. */
-function tryOf({ kind, cost, chance }: Route, open: readonly Route[], { platform, desk }: RouteRequest): Try {
+function tryOf(
+  { kind, cost, chance }: Route,
+  open: readonly Route[],
+  { platform, dealer }: RouteRequest,
+): Try {
   const total = cost ? cost.cashMinor + cost.workMinor + cost.harmMinor : 0;
   return {
     id: kind,
@@ -97,14 +101,14 @@ function tryOf({ kind, cost, chance }: Route, open: readonly Route[], { platform
     setUps: cost?.setUps.map(({ name }) => name) ?? [],
     closes: closedBy(kind, open, platform.methods),
     ...(methodOf(kind)?.bySocket && { cause: 'link' }),
-    ...(kind === 'desk' && desk && { dearerAfter: { tries: stopsTheCar(open), by: desk.towMinor } }),
+    ...(kind === 'dealer' && dealer && { dearerAfter: { tries: stopsTheCar(open), by: dealer.towMinor } }),
   };
 }
 
 /** Routes after whose failure no key may start the car, so that it is towed. */
 function stopsTheCar(open: readonly Route[]): RouteKind[] {
   return open
-    .filter(({ kind, others }) => kind !== 'desk' && (others === 'erase' || methodOf(kind)?.changesCar))
+    .filter(({ kind, others }) => kind !== 'dealer' && (others === 'erase' || methodOf(kind)?.changesCar))
     .map(({ kind }) => kind);
 }
 
@@ -115,7 +119,7 @@ function closedBy(
   methods: RouteRequest['platform']['methods'],
 ): RouteKind[] {
   const method = methods.find((one) => one.kind === kind);
-  const others = open.map((route) => route.kind).filter((other) => other !== kind && other !== 'desk');
+  const others = open.map((route) => route.kind).filter((other) => other !== kind && other !== 'dealer');
   if (methodOf(kind)?.changesCar) return others;
   const restsOnKnown = (other: RouteKind) =>
     isClone(other) || (methods.find((one) => one.kind === other)?.knownKeysNeeded ?? 0) > 0;

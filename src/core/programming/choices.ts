@@ -70,7 +70,7 @@ function keepOrErase(request: ChoiceRequest): ChoiceAdvice | undefined {
   const erasing = feasible(request, ({ others, kind }) => others === 'erase' && !methodOf(kind)?.changesCar);
   const keeping = feasible(
     request,
-    ({ others, kind }) => others === 'keep' && makesKey(kind) && kind !== 'none',
+    ({ others, kind }) => others === 'keep' && makesKey(kind) && kind !== 'noProgramming',
   );
   if (erasing.length === 0 || (keeping.length === 0 && away === 0)) return undefined;
   const consequences = {

@@ -64,7 +64,7 @@ describe('keysAtLeast', () => {
             (route) =>
               route.verdict.feasible &&
               makesKey(route.kind) &&
-              !['desk', 'replace'].includes(route.kind) &&
+              !['dealer', 'replace'].includes(route.kind) &&
               !leavesStolenLive(route, one),
           );
         };

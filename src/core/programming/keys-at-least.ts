@@ -5,7 +5,7 @@ import { leavesStolenLive } from './stolen';
 
 /**
  * How many new keys it takes until the van has a way: more than are wanted where an erase would leave the car with fewer
- * keys than it demands, and nothing else is open but to change the module or to leave it to the desk. Where no new key is
+ * keys than it demands, and nothing else is open but to change the module or to leave it to the dealer. Where no new key is
  * wanted, only a stolen one is reason to make some.
  */
 export function keysAtLeast(request: RouteRequest): number {
@@ -32,7 +32,7 @@ function isOpen(route: Route, request: RouteRequest): boolean {
   return (
     verdict.feasible &&
     makesKey(kind) &&
-    kind !== 'desk' &&
+    kind !== 'dealer' &&
     !methodOf(kind)?.changesCar &&
     !leavesStolenLive(route, request)
   );

@@ -7,26 +7,29 @@ describe('the sources of a PIN', () => {
     request({ platform: platform(more), money: { ...request().money, ...money } });
 
   it('go by what they cost for what they give', () => {
-    const order = orderOfSources(asked({ pinSources: ['desk', 'bureau', 'socket', 'customer'] }));
-    expect(order.map(({ source }) => source)).toEqual(['socket', 'customer', 'bureau', 'desk']);
+    const order = orderOfSources(asked({ pinSources: ['dealer', 'codeService', 'obdSocket', 'customer'] }));
+    expect(order.map(({ source }) => source)).toEqual(['obdSocket', 'customer', 'codeService', 'dealer']);
   });
 
   it('leave the socket out where no tool reads it', () => {
-    const order = orderOfSources({ ...asked({ pinSources: ['bureau', 'socket'] }), van: van({ tools: [] }) });
-    expect(order.map(({ source }) => source)).toEqual(['bureau']);
+    const order = orderOfSources({
+      ...asked({ pinSources: ['codeService', 'obdSocket'] }),
+      van: van({ tools: [] }),
+    });
+    expect(order.map(({ source }) => source)).toEqual(['codeService']);
   });
 
   it('put the socket behind where many system types have to be tried and the bureau is cheap', () => {
     const types = Array.from({ length: 24 }, (_, at) => `T${at}`);
     const order = orderOfSources(
-      asked({ pinSources: ['bureau', 'socket'], systemTypes: types }, { bureauFeeMinor: 500 }),
+      asked({ pinSources: ['codeService', 'obdSocket'], systemTypes: types }, { bureauFeeMinor: 500 }),
     );
-    expect(order.map(({ source }) => source)).toEqual(['bureau', 'socket']);
+    expect(order.map(({ source }) => source)).toEqual(['codeService', 'obdSocket']);
   });
 
   it('cost nothing where there is none', () => {
     expect(pinCostMinor(asked({ pinSources: [] }))).toBe(0);
-    expect(pinCostMinor(asked({ pinSources: ['bureau'] }))).toBe(Math.round(3200 + (15 / 60) * 8800));
+    expect(pinCostMinor(asked({ pinSources: ['codeService'] }))).toBe(Math.round(3200 + (15 / 60) * 8800));
   });
 });
 

@@ -6,17 +6,17 @@ import { findTool } from './van-kit';
 
 export const pinSourceNames: Record<PinSource, string> = {
   customer: 'the customer’s papers',
-  bureau: 'the code service',
-  socket: 'read by the OBD socket',
-  desk: 'the dealer',
+  codeService: 'the code service',
+  obdSocket: 'read by the OBD socket',
+  dealer: 'the dealer',
 };
 
 /** What is publicly known of each source before the shop has a record: minutes, chance, and whether it costs a fee. */
 const sourceFacts: Record<PinSource, { readonly minutes: number; readonly chance: number }> = {
   customer: { minutes: 2, chance: 0.2 },
-  bureau: { minutes: 15, chance: 0.85 },
-  socket: { minutes: 6, chance: 0.8 },
-  desk: { minutes: 90, chance: 0.95 },
+  codeService: { minutes: 15, chance: 0.85 },
+  obdSocket: { minutes: 6, chance: 0.8 },
+  dealer: { minutes: 90, chance: 0.95 },
 };
 /** Minutes for each system type that has to be tried beyond the first. */
 const typeMinutes = 3;
@@ -35,12 +35,12 @@ export function orderOfSources(
 ): SourceStep[] {
   const { platform, van, market, money } = request;
   const sources = platform.pinSources.filter(
-    (source) => source !== 'socket' || findTool(van, platform, 'pin', market).ok,
+    (source) => source !== 'obdSocket' || findTool(van, platform, 'pin', market).ok,
   );
   const tries = sources.map((source) => {
     const { minutes, chance } = sourceFacts[source];
-    const types = source === 'socket' ? Math.max(0, platform.systemTypes.length - 1) * typeMinutes : 0;
-    const fee = source === 'bureau' ? money.bureauFeeMinor : 0;
+    const types = source === 'obdSocket' ? Math.max(0, platform.systemTypes.length - 1) * typeMinutes : 0;
+    const fee = source === 'codeService' ? money.bureauFeeMinor : 0;
     const taken = minutes + types / 2;
     return { id: source, cost: fee + (taken / 60) * money.rateMinor, chance, minutes: taken, fee };
   });

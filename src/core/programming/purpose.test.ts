@@ -8,7 +8,7 @@ describe('authority', () => {
     for (const route of routeKinds) {
       for (const others of ['keep', 'erase'] as const)
         for (const worksInHand of [true, false]) {
-          const touches = route !== 'desk' && (route !== 'repair' || !worksInHand);
+          const touches = route !== 'dealer' && (route !== 'repair' || !worksInHand);
           const purpose = purposeOf(route, { others, worksInHand });
           expect(isAllowed(purpose, 'none')).toBe(!touches);
           expect(isAllowed(purpose, 'advance')).toBe(!touches);
@@ -24,12 +24,12 @@ describe('authority', () => {
     ['bench', 'erase', 'erase'],
     ['aklErase', 'erase', 'erase'],
     ['aklAdd', 'keep', 'learn'],
-    ['none', 'keep', 'plainCopy'],
+    ['noProgramming', 'keep', 'plainCopy'],
   ] as const)('%s that would %s is %s', (route, others, purpose) =>
     expect(purposeOf(route, { others, worksInHand: true })).toBe(purpose),
   );
 
-  it.each(['none', 'repair'] as const)('of %s follows from whether a key in hand works', (route) => {
+  it.each(['noProgramming', 'repair'] as const)('of %s follows from whether a key in hand works', (route) => {
     expect(purposeOf(route, { worksInHand: false })).toBe('handOver');
     expect(purposeOf(route, { worksInHand: true })).not.toBe('handOver');
   });

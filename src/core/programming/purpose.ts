@@ -9,9 +9,9 @@ export interface PurposeGround {
   readonly worksInHand: boolean;
 }
 
-/** What an attempt of a route does to the car. The desk works on its own authority; a repair gives back what was there, unless nothing worked: then the mended key opens the car. */
+/** What an attempt of a route does to the car. The dealer works on its own authority; a repair gives back what was there, unless nothing worked: then the mended key opens the car. */
 export function purposeOf(route: RouteKind, { others = 'keep', worksInHand }: PurposeGround): Purpose {
-  if (route === 'none') return worksInHand ? 'plainCopy' : 'handOver';
+  if (route === 'noProgramming') return worksInHand ? 'plainCopy' : 'handOver';
   if (route === 'repair' && !worksInHand) return 'handOver';
   const method = methodOf(route);
   if (!method) return 'repair';

@@ -56,7 +56,12 @@ describe('the words of the ring', () => {
       { route: 'cloneRing', learned: new Set(['key-1']) },
       'copy, works',
     ],
-    ['a plain new key', key(1, { madeHere: true, identityId: null }), { route: 'none' }, 'to be cut'],
+    [
+      'a plain new key',
+      key(1, { madeHere: true, identityId: null }),
+      { route: 'noProgramming' },
+      'to be cut',
+    ],
     ['a lost key beside a copy', key(1, { presence: 'lost' }), { route: 'cloneDirect' }, 'lost, still live'],
     ['a new key', key(1, { madeHere: true, identityId: null }), {}, 'to be learned'],
     [

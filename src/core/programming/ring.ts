@@ -112,7 +112,7 @@ function madeHereState(
 ): Pick<RingTag, 'word' | 'state'> {
   const copies = route !== null && isClone(route);
   if (learned) return { word: copies ? 'copy, works' : 'learned now', state: 'made' };
-  if (none || route === 'none') return { word: 'to be cut', state: 'toMake' };
+  if (none || route === 'noProgramming') return { word: 'to be cut', state: 'toMake' };
   return { word: copies ? 'to be a copy' : 'to be learned', state: 'toMake' };
 }
 

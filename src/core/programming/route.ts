@@ -4,11 +4,11 @@ import type { KeySituation } from './keys';
 import type { VanKit } from './van-kit';
 import type { WorkTime } from './work-time';
 
-const ends = { none: 'No programming', repair: 'Repair', desk: 'Dealer' } as const;
+const ends = { noProgramming: 'No programming', repair: 'Repair', dealer: 'Dealer' } as const;
 
 /** A way to make the key: nothing to program, a repair, a way of the platform, or the dealer. */
 export type RouteKind = MethodKind | keyof typeof ends;
-export const routeKinds: readonly RouteKind[] = ['none', 'repair', ...methodKinds, 'desk'];
+export const routeKinds: readonly RouteKind[] = ['noProgramming', 'repair', ...methodKinds, 'dealer'];
 
 const methodNames = Object.fromEntries(methodKinds.map((kind) => [kind, methods[kind].name]));
 export const routeNames = { ...ends, ...methodNames } as Readonly<Record<RouteKind, string>>;
@@ -34,7 +34,9 @@ export function isClone(kind: RouteKind): boolean {
 
 /** Whether a route gives a new key, as opposed to mending one or learning a remote. */
 export function makesKey(kind: RouteKind): boolean {
-  return kind === 'desk' || kind === 'none' || (isMethodKind(kind) && methods[kind].makes !== 'remote');
+  return (
+    kind === 'dealer' || kind === 'noProgramming' || (isMethodKind(kind) && methods[kind].makes !== 'remote')
+  );
 }
 
 /** Whether a route puts a key of its own into the car's memory. */
@@ -87,7 +89,7 @@ export const noReturnWords: Record<NoReturn, string> = {
 
 /** What an attempt costs, in minor units of the shop's currency. */
 export interface RouteCost {
-  /** Paid out: credits, what is used up, the desk. */
+  /** Paid out: credits, what is used up, the dealer. */
   readonly cashMinor: number;
   /** Half of all jobs take less work and wait than this, at the hourly rate. */
   readonly workMinor: number;
@@ -163,7 +165,7 @@ export interface RouteMoney {
 }
 
 /** The dealer as the end of the line. */
-export interface DeskOffer {
+export interface DealerOffer {
   readonly name: string;
   readonly totalMinor: number;
   readonly workingDays: number;
@@ -190,5 +192,5 @@ export interface RouteRequest {
   readonly built: { readonly from: string; readonly to: string } | null;
   readonly record: readonly RouteRecord[];
   readonly money: RouteMoney;
-  readonly desk: DeskOffer | null;
+  readonly dealer: DealerOffer | null;
 }

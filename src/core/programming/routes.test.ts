@@ -15,9 +15,9 @@ const lost = [key(1, { presence: 'lost' }), key(2, { presence: 'lost' })];
 describe('findRoutes', () => {
   const rows: readonly [string, Partial<RouteRequest>, RouteKind, RegExp | true][] = [
     ['a spare with the known key in hand', {}, 'add', true],
-    ['a spare on a car with a chip', {}, 'none', /only with a learned chip/],
-    ['a plain key', { platform: platform({ chipFamily: 'none', methods: [] }) }, 'none', true],
-    ['a pellet key', { platform: platform({ chipFamily: 'PEL', methods: [] }) }, 'none', true],
+    ['a spare on a car with a chip', {}, 'noProgramming', /only with a learned chip/],
+    ['a plain key', { platform: platform({ chipFamily: 'none', methods: [] }) }, 'noProgramming', true],
+    ['a pellet key', { platform: platform({ chipFamily: 'PEL', methods: [] }) }, 'noProgramming', true],
     ['a way the platform lacks', {}, 'onBoard', /has no such way/],
     [
       'all lost, by adding',
@@ -206,11 +206,11 @@ describe('findRoutes', () => {
       'bench',
       true,
     ],
-    ['no desk', {}, 'desk', /No dealer of this make/],
+    ['no dealer', {}, 'dealer', /No dealer of this make/],
     [
-      'a desk',
-      { desk: { name: 'Desk', totalMinor: 41_000, workingDays: 4, tow: true, towMinor: 0 } },
-      'desk',
+      'a dealer',
+      { dealer: { name: 'Dealer', totalMinor: 41_000, workingDays: 4, tow: true, towMinor: 0 } },
+      'dealer',
       true,
     ],
   ];
@@ -240,7 +240,7 @@ describe('findRoutes', () => {
     const counted = (count: number) => situation([key(1)], { memory: memory(count), wanted: 2 });
     expect(route('add', { situation: counted(3) })?.plannedCount).toBe(5);
     expect(route('aklErase', { situation: counted(3) })?.plannedCount).toBe(3);
-    expect(route('none', { situation: counted(3) })?.plannedCount).toBe(3);
+    expect(route('noProgramming', { situation: counted(3) })?.plannedCount).toBe(3);
     expect(route('add', { situation: situation([key(1)]) })?.plannedCount).toBe('cannotSay');
   });
 
@@ -273,7 +273,7 @@ describe('adviseRoute', () => {
   });
 
   it('programs nothing where nothing is programmed', () => {
-    expect(advice({ platform: platform({ chipFamily: 'PEL', methods: [] }) })?.kind).toBe('none');
+    expect(advice({ platform: platform({ chipFamily: 'PEL', methods: [] }) })?.kind).toBe('noProgramming');
   });
 
   it('is silent where every route is refused', () => {
@@ -291,7 +291,7 @@ describe('what a route rests on', () => {
       van: van({ powerSupply: false }),
       platform: platform({
         count: 'afterPin',
-        pinSources: ['bureau', 'socket'],
+        pinSources: ['codeService', 'obdSocket'],
         methods: [method('aklErase', { needsPin: true })],
       }),
     })?.needs;
@@ -358,7 +358,7 @@ describe('what a route rests on', () => {
     });
     const time = (keys: ReturnType<typeof key>[]) =>
       findRoutes(request({ platform: ladder, situation: situation(keys) })).find(
-        ({ kind }) => kind === 'none',
+        ({ kind }) => kind === 'noProgramming',
       )?.time;
     // Nine steps as likely as each other: five tries on average, four of them wrong.
     expect(time(lost)?.waitSeconds).toBeCloseTo(4 * 420, 6);

@@ -27,14 +27,14 @@ import { findTool } from './van-kit';
 import { totalMinutes, type WorkTime, workTime } from './work-time';
 
 /** Stated chances of what no platform states. */
-const statedChance = { none: 0.98, repair: 0.9, desk: 0.97 };
+const statedChance = { noProgramming: 0.98, repair: 0.9, dealer: 0.97 };
 
 /** Every route, in the order of `routeKinds`: feasible, or refused with the fact that refuses it. */
 export function findRoutes(request: RouteRequest): Route[] {
   const routes = routeKinds.map((kind) => {
-    if (kind === 'none') return noneRoute(request);
+    if (kind === 'noProgramming') return noneRoute(request);
     if (kind === 'repair') return repairRoute(request);
-    if (kind === 'desk') return deskRoute(request);
+    if (kind === 'dealer') return dealerRoute(request);
     const method = request.platform.methods.find((one) => one.kind === kind);
     return method ? methodRoute(request, method) : lackingRoute(request, kind);
   });
@@ -68,7 +68,7 @@ function noneRoute(request: RouteRequest): Route {
   const { platform, record } = request;
   const pellet = pelletStep(request);
   const route: Route = {
-    ...plain(request, 'none'),
+    ...plain(request, 'noProgramming'),
     how: pellet
       ? 'The right cut and the right pellet step; nothing is programmed.'
       : 'The right cut; nothing is programmed.',
@@ -82,7 +82,12 @@ function noneRoute(request: RouteRequest): Route {
       verdict: refused(`${platform.name} starts only with a learned chip (${platform.chipFamily}).`),
     };
   const time = pellet ? pelletTime(pellet) : workTime([], []);
-  return { ...route, time, cost: costOf(request, time), chance: chanceOf('none', statedChance.none, record) };
+  return {
+    ...route,
+    time,
+    cost: costOf(request, time),
+    chance: chanceOf('noProgramming', statedChance.noProgramming, record),
+  };
 }
 
 function repairRoute(request: RouteRequest): Route {
@@ -117,24 +122,24 @@ function repairRoute(request: RouteRequest): Route {
   };
 }
 
-function deskRoute(request: RouteRequest): Route {
-  const { desk, record } = request;
+function dealerRoute(request: RouteRequest): Route {
+  const { dealer, record } = request;
   const route: Route = {
-    ...plain(request, 'desk'),
+    ...plain(request, 'dealer'),
     how: 'The dealer of the make orders, cuts and programs.',
   };
-  if (!desk)
+  if (!dealer)
     return { ...route, verdict: refused('No dealer of this make is known.', 'Add it to the prices.') };
   if (request.situation.wanted === 0)
     return { ...route, verdict: refused('No new key is wanted.', 'Set how many keys are wanted.') };
   return {
     ...route,
-    how: `${desk.name}: ${desk.workingDays} working days${desk.tow ? ', and a tow since no key works' : ''}.`,
-    needs: desk.tow ? [{ words: 'A tow', state: 'to do' }] : [],
+    how: `${dealer.name}: ${dealer.workingDays} working days${dealer.tow ? ', and a tow since no key works' : ''}.`,
+    needs: dealer.tow ? [{ words: 'A tow', state: 'to do' }] : [],
     effect: 'The dealer decides; ask which keys stay known.',
     plannedCount: 'cannotSay',
-    cost: { cashMinor: desk.totalMinor, workMinor: 0, harmMinor: 0, setUps: [] },
-    chance: chanceOf('desk', statedChance.desk, record),
+    cost: { cashMinor: dealer.totalMinor, workMinor: 0, harmMinor: 0, setUps: [] },
+    chance: chanceOf('dealer', statedChance.dealer, record),
   };
 }
 

@@ -110,7 +110,7 @@ export function request(more: Partial<RouteRequest> = {}): RouteRequest {
       awayKeyHarmMinor: 6_000,
       articleMinor: {},
     },
-    desk: null,
+    dealer: null,
     ...more,
   };
 }

@@ -38,7 +38,7 @@ describe('a bargain', () => {
     expect(over(listTotalMinor + 9000).atRival?.totalMinor).toBeLessThanOrEqual(listTotalMinor);
     const highest = highestAgreed('shopOriginal', testRequest, testSnapshot) ?? 0;
     expect(over(listTotalMinor).atRival?.priceMinor).toBe(highest);
-    expect(highestAgreed('franchiseDesk', testRequest, testSnapshot)).toBeNull();
+    expect(highestAgreed('dealer', testRequest, testSnapshot)).toBeNull();
   });
 
   it('is taken with a flexible time where waiting brings the floor under the price', () => {
@@ -52,7 +52,7 @@ describe('a bargain', () => {
   it('offers another option and a second key where they earn enough', () => {
     const found = over(20_000);
     expect(found.counters.map(({ change, kind }) => [change, kind])).toEqual([
-      ['option', 'shopReset'],
+      ['option', 'shopRefurbished'],
       ['option', 'shopAftermarket'],
       ['option', 'customerBuys'],
       ['secondKey', 'shopOriginal'],
@@ -61,7 +61,7 @@ describe('a bargain', () => {
 
   it('does not exist for an option by which the shop earns nothing', () => {
     expect(
-      bargainOver('franchiseDesk', 20_000, testRequest, testSnapshot, quoteOf(testRequest, testSnapshot)),
+      bargainOver('dealer', 20_000, testRequest, testSnapshot, quoteOf(testRequest, testSnapshot)),
     ).toBeUndefined();
   });
 

@@ -2,7 +2,7 @@ import { isFuller, losesNoMore } from './lost-functions';
 import { isOwn, type OptionKind } from './option-kinds';
 import type { Available, QuoteOption } from './quote';
 
-type Compared = Pick<Available, 'kind' | 'totalMinor' | 'p80On' | 'redo' | 'answers' | 'lost' | 'keys'>;
+type Compared = Pick<Available, 'kind' | 'totalMinor' | 'p80On' | 'comeback' | 'answers' | 'lost' | 'keys'>;
 
 /**
  * Only options that answer the call are compared. One is beaten by another that lacks no function it has, is no worse in
@@ -12,7 +12,7 @@ export function beats(better: Compared, than: Compared): boolean {
   const pairs: [number | string, number | string][] = [
     [better.totalMinor, than.totalMinor],
     [better.p80On, than.p80On],
-    [better.redo.percent, than.redo.percent],
+    [better.comeback.percent, than.comeback.percent],
   ];
   const [lost, lostThan] = [better.lost ?? [], than.lost ?? []];
   return (

@@ -9,20 +9,20 @@ const flat = {
   rules: {
     ...testSnapshot.rules,
     passPercent: 10,
-    menu: [
-      ...testSnapshot.rules.menu,
+    flatRates: [
+      ...testSnapshot.rules.flatRates,
       { work: 'open' as const, difficulty: 'usual' as const, firstMinor: 6800, furtherMinor: 0 },
       { work: 'lock' as const, difficulty: 'usual' as const, firstMinor: 4600, furtherMinor: 0 },
     ],
   },
 };
-const menu = { ...testRequest, book: 'menu' as const };
+const flatRates = { ...testRequest, book: 'flatRates' as const };
 
 describe('what stands between the van and the work', () => {
   it('is nothing where the car is open and a key is there to cut by', () => {
-    expect(opening(menu, flat).lines).toEqual([]);
+    expect(opening(flatRates, flat).lines).toEqual([]);
     for (const cutFrom of ['key', undefined] as const)
-      expect(cutSource(menu, { ...now, ...(cutFrom && { cutFrom }) }, flat)).toMatchObject({
+      expect(cutSource(flatRates, { ...now, ...(cutFrom && { cutFrom }) }, flat)).toMatchObject({
         lines: [],
         minutes: 0,
         notes: [],
@@ -30,43 +30,50 @@ describe('what stands between the van and the work', () => {
   });
 
   it('is opening, by the flat rate or by its time', () => {
-    expect(opening({ ...menu, opens: true }, flat)).toMatchObject({
+    expect(opening({ ...flatRates, opens: true }, flat)).toMatchObject({
       lines: [{ label: 'Opening the car', statedMinor: 6800 }],
       minutes: 16,
     });
     // 16 minutes at 88.00 an hour, also where the flat rates have none.
     for (const [book, snapshot] of [
-      ['time', flat],
-      ['menu', testSnapshot],
+      ['timeAndParts', flat],
+      ['flatRates', testSnapshot],
     ] as const)
-      expect(opening({ ...menu, book, opens: true }, snapshot).lines[0]?.statedMinor).toBe(2347);
+      expect(opening({ ...flatRates, book, opens: true }, snapshot).lines[0]?.statedMinor).toBe(2347);
   });
 
   it('is the source of the cut: told, by VIN with its fee and doubt, or the lock', () => {
-    expect(cutSource(menu, { ...now, cutFrom: 'code' }, flat)).toMatchObject({
+    expect(cutSource(flatRates, { ...now, cutFrom: 'code' }, flat)).toMatchObject({
       lines: [],
       notes: ['Cut by the key code that was told.'],
     });
-    expect(cutSource(menu, { ...now, cutFrom: 'lock' }, flat)).toMatchObject({
+    expect(cutSource(flatRates, { ...now, cutFrom: 'lock' }, flat)).toMatchObject({
       lines: [{ label: 'Lock read for its cut', statedMinor: 4600 }],
       minutes: 22,
     });
     const service = { ...flat, codeService: { feeMinor: 2400, chance: 0.92 } };
     // 24.00 with 10 %, and 8 of 100 times the lock after all: 26.40 + 3.68 are less than 46.00.
-    expect(cutSource(menu, { ...now, cutFrom: 'vin' }, service)).toMatchObject({
+    expect(cutSource(flatRates, { ...now, cutFrom: 'vin' }, service)).toMatchObject({
       lines: [{ label: 'Key code by VIN', statedMinor: 2640 }],
       costs: [{ label: 'Key code by VIN', minor: 2400 }],
       minutes: 2,
     });
     const dear = { ...flat, codeService: { feeMinor: 4000, chance: 0.9 } };
-    expect(cutSource(menu, { ...now, cutFrom: 'vin' }, dear).lines[0]?.label).toBe('Lock read for its cut');
-    expect(cutSource(menu, { ...now, cutFrom: 'vin' }, flat).lines[0]?.label).toBe('Lock read for its cut');
+    expect(cutSource(flatRates, { ...now, cutFrom: 'vin' }, dear).lines[0]?.label).toBe(
+      'Lock read for its cut',
+    );
+    expect(cutSource(flatRates, { ...now, cutFrom: 'vin' }, flat).lines[0]?.label).toBe(
+      'Lock read for its cut',
+    );
   });
 });
 
 describe('a locked car', () => {
   it('is opened in every option of the shop that makes a key, and alone where none is wanted', () => {
-    const options = quoteOf({ ...menu, opens: true }, { ...flat, now: { ...now, cutFrom: 'lock' } }).options;
+    const options = quoteOf(
+      { ...flatRates, opens: true },
+      { ...flat, now: { ...now, cutFrom: 'lock' } },
+    ).options;
     for (const option of options) {
       if (!option.available || option.kind === 'shopOpens' || option.visit === null) continue;
       const labels = option.lines.map(({ label }) => label);
@@ -77,11 +84,11 @@ describe('a locked car', () => {
       available: true,
       answers: false,
     });
-    const alone = quoteOf({ ...menu, keys: 0, opens: true }, flat).options.filter(
+    const alone = quoteOf({ ...flatRates, keys: 0, opens: true }, flat).options.filter(
       ({ available }) => available,
     );
-    expect(alone).toMatchObject([{ kind: 'shopOpens', answers: true, route: 'none' }]);
-    expect(quoteOf(menu, flat).options.find(({ kind }) => kind === 'shopOpens')).toMatchObject({
+    expect(alone).toMatchObject([{ kind: 'shopOpens', answers: true, route: 'noProgramming' }]);
+    expect(quoteOf(flatRates, flat).options.find(({ kind }) => kind === 'shopOpens')).toMatchObject({
       available: false,
     });
   });

@@ -2,9 +2,9 @@ import { scaleMinor } from '@/core/kinds/money';
 import { formatProbability } from '@/core/kinds/percent';
 import { totalMinutes, type WorkStep, workTime } from '@/core/programming/work-time';
 import { line } from './lines';
-import type { MenuWork, PriceRules } from './price-rules';
+import type { FlatWork, PriceRules } from './price-rules';
 import type { KeyState, NetLine, QuoteRequest, QuoteSnapshot } from './quote';
-import { menuPrice } from './work';
+import { flatRate } from './work';
 
 /** Opening a locked car, and reading a lock for its cut: half of all are quicker. Stated. */
 const openingStep: WorkStep = { p50Minutes: 16, spread: 0.5 };
@@ -76,13 +76,13 @@ function minutesOf(step: WorkStep): Pick<BeforeWork, 'minutes' | 'p80Minutes'> {
 
 /** By the shop's flat rate where it has one, else by the time it takes. */
 function workPrice(
-  work: MenuWork,
+  work: FlatWork,
   { p50Minutes }: WorkStep,
   { book }: QuoteRequest,
   rules: PriceRules,
 ): number {
-  const flat = rules.menu.some((price) => price.work === work);
-  return book === 'menu' && flat
-    ? menuPrice(rules, work, 'usual', 1)
+  const flat = rules.flatRates.some((price) => price.work === work);
+  return book === 'flatRates' && flat
+    ? flatRate(rules, work, 'usual', 1)
     : scaleMinor(rules.rateMinor, p50Minutes, 60);
 }

@@ -4,8 +4,8 @@ import { bladeKinds, cutBlades, cuttingArticle } from './cut';
 import type { QuoteSnapshot } from './quote';
 import { testPrice, testRules, testSnapshot } from './test-snapshot';
 
-const desk = testSnapshot.desk;
-if (!desk) throw new Error('The snapshot of the tests has a desk.');
+const dealer = testSnapshot.dealer;
+if (!dealer) throw new Error('The snapshot of the tests has a dealer.');
 const vendor = testPrice({
   supplier: 'Bench',
   kind: 'cutting',
@@ -20,22 +20,22 @@ const elsewhere: QuoteSnapshot = {
   ...testSnapshot,
   cutting: { ...testSnapshot.cutting, own: false },
   prices: [vendor],
-  desk: null,
+  dealer: null,
 };
 const cut = (keys: number, snapshot: QuoteSnapshot) => {
-  const found = cutBlades(keys, 'menu', snapshot);
+  const found = cutBlades(keys, 'flatRates', snapshot);
   if (!found.ok) throw new Error(found.reason);
   return found;
 };
 
 describe('cutBlades', () => {
-  it('on the van’s machine costs the menu or the minutes, and waits for nobody', () => {
+  it('on the van’s machine costs the flatRates or the minutes, and waits for nobody', () => {
     // First 28.00, two further at 22.00; eight minutes each.
     const byMenu = cut(3, testSnapshot);
     expect(byMenu.lines.map(({ statedMinor }) => statedMinor)).toEqual([7200]);
     expect(byMenu).toMatchObject({ minutes: 24, costs: [], parcel: null, notes: [] });
     // 24 minutes at 88.00 an hour: 35.20.
-    const byTime = cutBlades(3, 'time', testSnapshot);
+    const byTime = cutBlades(3, 'timeAndParts', testSnapshot);
     expect(byTime.ok && byTime.lines[0]?.statedMinor).toBe(3520);
   });
 
@@ -49,17 +49,17 @@ describe('cutBlades', () => {
     expect(found.notes).toEqual(['The van’s machine does not cut edge, two sides: Bench does.']);
   });
 
-  it('goes to the desk only where it cuts blades and is cheaper', () => {
-    expect(cut(1, { ...elsewhere, desk }).costs[0]?.label).toBe('Cutting by Bench');
-    expect(cut(1, { ...elsewhere, desk: { ...desk, cutMinor: 2300 } }).costs[0]?.label).toBe(
+  it('goes to the dealer only where it cuts blades and is cheaper', () => {
+    expect(cut(1, { ...elsewhere, dealer }).costs[0]?.label).toBe('Cutting by Bench');
+    expect(cut(1, { ...elsewhere, dealer: { ...dealer, cutMinor: 2300 } }).costs[0]?.label).toBe(
       'Cutting by Bench',
     );
-    expect(cut(1, { ...elsewhere, desk: { ...desk, cutMinor: 2100 } }).costs[0]).toEqual({
-      label: 'Cutting by Desk',
+    expect(cut(1, { ...elsewhere, dealer: { ...dealer, cutMinor: 2100 } }).costs[0]).toEqual({
+      label: 'Cutting by Dealer',
       minor: 2100,
     });
     // Shipping is paid once, so that the vendor wins with the second key: 37.00 against 42.00.
-    expect(cut(2, { ...elsewhere, desk: { ...desk, cutMinor: 2100 } }).costs[0]).toEqual({
+    expect(cut(2, { ...elsewhere, dealer: { ...dealer, cutMinor: 2100 } }).costs[0]).toEqual({
       label: 'Cutting by Bench',
       minor: 3700,
     });
@@ -67,7 +67,7 @@ describe('cutBlades', () => {
 
   it('is refused where nobody cuts the kind, however many cut another', () => {
     const other = { ...elsewhere, cutting: { own: false, article: 'CUT-DISC' as const, profile: 'disc' } };
-    expect(cutBlades(1, 'menu', other)).toEqual({
+    expect(cutBlades(1, 'flatRates', other)).toEqual({
       ok: false,
       reason: 'Nobody known cuts a blade of this kind (disc).',
     });

@@ -4,7 +4,7 @@ import type { SupplierPrice } from '@/core/supply/supplier-prices';
 import { line, times } from './lines';
 import type { BookStyle } from './price-rules';
 import type { Cutting, NetLine, QuoteSnapshot } from './quote';
-import { menuPrice } from './work';
+import { flatRate } from './work';
 
 export type Cut =
   | {
@@ -18,13 +18,13 @@ export type Cut =
     }
   | { readonly ok: false; readonly reason: string };
 
-/** Cuts blades on the van's machine; where it cannot cut this profile, by the cheaper of vendor and desk. */
+/** Cuts blades on the van's machine; where it cannot cut this profile, by the cheaper of vendor and dealer. */
 export function cutBlades(keys: number, book: BookStyle, snapshot: QuoteSnapshot): Cut {
   const { rules, cutting } = snapshot;
   if (cutting.own) {
     const minutes = keys * rules.cutMinutes;
     const minor =
-      book === 'menu' ? menuPrice(rules, 'cut', 'usual', keys) : scaleMinor(rules.rateMinor, minutes, 60);
+      book === 'flatRates' ? flatRate(rules, 'cut', 'usual', keys) : scaleMinor(rules.rateMinor, minutes, 60);
     const lines = [line(`Cutting${times(keys)}`, 'cutting', 'labour', minor)];
     return { ok: true, lines, costs: [], minutes, parcel: null, notes: [] };
   }
@@ -53,7 +53,7 @@ interface Elsewhere {
   readonly parcel: Parcel;
 }
 
-function elsewhere(keys: number, { prices, cutting, desk, at, holidays }: QuoteSnapshot): Elsewhere[] {
+function elsewhere(keys: number, { prices, cutting, dealer, at, holidays }: QuoteSnapshot): Elsewhere[] {
   const vendors = prices
     .filter((price) => price.kind === 'cutting' && price.article === cutting.article)
     .map((price: SupplierPrice) => ({
@@ -61,12 +61,12 @@ function elsewhere(keys: number, { prices, cutting, desk, at, holidays }: QuoteS
       minor: keys * price.priceMinor + price.shippingMinor,
       parcel: parcelOf(price, at, holidays),
     }));
-  return desk && desk.cutMinor !== null
+  return dealer && dealer.cutMinor !== null
     ? [
         ...vendors,
         {
-          by: desk.name,
-          minor: keys * desk.cutMinor,
+          by: dealer.name,
+          minor: keys * dealer.cutMinor,
           parcel: parcelOf({ leadDays: 1, lateDays: 1, cutOff: '17:00' }, at, holidays),
         },
       ]

@@ -54,7 +54,7 @@ describe('the floor', () => {
         (
           goods,
           cost,
-          redo,
+          comeback,
           minutes,
           marginRateMinor,
           roundingMinor,
@@ -67,7 +67,7 @@ describe('the floor', () => {
             ...basis,
             lines: [line('a', 'article', 'goods', goods)],
             costs: [{ label: 'a', minor: cost }],
-            expectedShopMinor: redo,
+            expectedShopMinor: comeback,
             minutes,
           };
           const rules = { ...testRules, marginRateMinor, roundingMinor, taxIncluded, paymentBasisPoints };

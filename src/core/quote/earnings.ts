@@ -12,7 +12,7 @@ export interface EarningBasis {
   readonly others: readonly NetLine[];
   readonly costs: Earnings['costs'];
   readonly expectedShopMinor: number;
-  /** Travel there and back, work and waits, and expected redo. */
+  /** Travel there and back, work and waits, and expected comeback. */
   readonly minutes: number;
   readonly minuteParts?: Earnings['minuteParts'];
 }
@@ -30,7 +30,7 @@ type Grounds = Pick<QuoteSnapshot, 'rules' | 'taxBasisPoints'>;
 
 /**
  * What a stated price for the shop's lines earns: without tax and the payment's share, less what is paid out and the
- * expected cost of a redo. What the price differs from the lines' sum has the tax class of labour.
+ * expected cost of a comeback. What the price differs from the lines' sum has the tax class of labour.
  */
 export function earnAt(priceMinor: number, basis: EarningBasis, { rules, taxBasisPoints }: Grounds): AtPrice {
   const { taxIncluded, paymentBasisPoints } = rules;

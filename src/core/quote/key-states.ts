@@ -60,7 +60,7 @@ function wayOf(route: Route, routes: readonly Route[], request: RouteRequest, ha
   const { platform, van, market } = request;
   const method = platform.methods.find((one) => one.kind === kind);
   const step = kind === 'repair' ? mends.case : nothing;
-  const pellet = kind === 'none' ? pelletStep(request) : null;
+  const pellet = kind === 'noProgramming' ? pelletStep(request) : null;
   const tool = method?.needsTool ? findTool(van, platform, method.kind, market) : undefined;
   const right = tool?.ok ? tool.right : undefined;
   const sources = method?.needsPin && !hasPin ? orderOfSources(request) : [];
@@ -130,7 +130,7 @@ function stateIn(request: RouteRequest, situation: KeySituation, allKeysLost: bo
   const then: RouteRequest = { ...request, situation, stolen: false, chosen: {} };
   const routes = findRoutes(then);
   const advice = adviseRoute(routes, then);
-  if (!advice || advice.kind === 'desk') return null;
+  if (!advice || advice.kind === 'dealer') return null;
   return {
     ...keyStateOf(then, routes, advice.kind, {
       allKeysLost,

@@ -6,7 +6,7 @@ interface SourcingOption {
   /** In a sentence for somebody who has never heard of a transponder. */
   readonly about: string;
   /** Who brings the key: the shop's own options are those of the shop. */
-  readonly by: 'shop' | 'customer' | 'desk';
+  readonly by: 'shop' | 'customer' | 'dealer';
   /** Whether a new key comes of it. */
   readonly newKey: boolean;
 }
@@ -19,7 +19,7 @@ const table = {
     by: 'shop',
     newKey: true,
   },
-  shopReset: {
+  shopRefurbished: {
     name: 'Shop, refurbished original',
     short: 'Refurbished original',
     about: 'A used original key whose electronics were reset.',
@@ -89,11 +89,11 @@ const table = {
     by: 'customer',
     newKey: true,
   },
-  franchiseDesk: {
+  dealer: {
     name: 'Dealer',
     short: 'Dealer',
     about: 'A dealer of the make makes it.',
-    by: 'desk',
+    by: 'dealer',
     newKey: true,
   },
 } as const satisfies Record<string, SourcingOption>;
@@ -113,7 +113,7 @@ export function isOwn(kind: OptionKind): boolean {
   return sourcingOptions[kind].by === 'shop';
 }
 
-/** Whether the shop sells it, so that a customer can accept it; the desk stands there for comparison. */
+/** Whether the shop sells it, so that a customer can accept it; the dealer stands there for comparison. */
 export function isSold(kind: OptionKind): boolean {
-  return sourcingOptions[kind].by !== 'desk';
+  return sourcingOptions[kind].by !== 'dealer';
 }

@@ -37,10 +37,10 @@ describe('quoteOf', () => {
   });
 
   it('reckons what the original earns', () => {
-    // Costs 9412 + 1903 + driving 14.3 × 2 × 40 = 1144: 12459. Redo: North 1 %, work 1.5 %: 2.485 % of driving 1144 is 28,
+    // Costs 9412 + 1903 + driving 14.3 × 2 × 40 = 1144: 12459. Comeback: North 1 %, work 1.5 %: 2.485 % of driving 1144 is 28,
     // of 19 + 19 + 21 minutes is 1. Net 31400 − 12459 − 28 = 18913 over 60 minutes.
-    const { earnings, redo } = optionIn('shopOriginal', testRequest, testSnapshot);
-    expect(redo).toMatchObject({
+    const { earnings, comeback } = optionIn('shopOriginal', testRequest, testSnapshot);
+    expect(comeback).toMatchObject({
       basisPoints: 249,
       percent: 2,
       bornBy: 'shop',
@@ -57,7 +57,7 @@ describe('quoteOf', () => {
     expect(earnings).toMatchObject({ floorMinor: 18_500, floorTotalMinor: 19_703 });
   });
 
-  it('has the remote learned apart as a line, by menu and by time', () => {
+  it('has the remote learned apart as a line, by flatRates and by time', () => {
     const remote = {
       sessionP50Minutes: 4,
       keyP50Minutes: 2,
@@ -72,8 +72,8 @@ describe('quoteOf', () => {
       now: { ...testSnapshot.now, ways: { add: way } },
       rules: {
         ...testRules,
-        menu: [
-          ...testRules.menu,
+        flatRates: [
+          ...testRules.flatRates,
           { work: 'remote' as const, difficulty: 'usual' as const, firstMinor: 4200, furtherMinor: 1800 },
         ],
       },
@@ -87,11 +87,11 @@ describe('quoteOf', () => {
       netMinor: 6000,
     });
     // 4 + 2 minutes of work and 2 of waiting at half: 7 minutes at 88.00 an hour are 1026.67.
-    expect(priced({ ...testRequest, book: 'time' })?.netMinor).toBe(1027);
+    expect(priced({ ...testRequest, book: 'timeAndParts' })?.netMinor).toBe(1027);
     expect(labels(optionIn('shopOriginal', testRequest, testSnapshot)).join()).not.toContain('apart');
   });
 
-  it('prices an unknown pellet step: measured, or hunted for by menu and by time', () => {
+  it('prices an unknown pellet step: measured, or hunted for by flatRates and by time', () => {
     const pellet = (
       found: 'measured' | 'hunted',
       waitSeconds: number,
@@ -100,9 +100,9 @@ describe('quoteOf', () => {
       ...testSnapshot,
       articles: { ...testSnapshot.articles, remote: null, chip: null },
       now: {
-        route: 'none',
+        route: 'noProgramming',
         ways: {
-          none: {
+          noProgramming: {
             ...testWay,
             sessionP50Minutes: 10,
             keyP50Minutes: 0,
@@ -112,13 +112,13 @@ describe('quoteOf', () => {
             pellet: { found, words: 'The step is not known.' },
           },
         },
-        order: ['none'],
+        order: ['noProgramming'],
         allKeysLost: found === 'hunted',
       },
       rules: {
         ...testRules,
-        menu: [
-          ...testRules.menu,
+        flatRates: [
+          ...testRules.flatRates,
           { work: 'pellet', difficulty: 'usual', firstMinor: 1800, furtherMinor: 0 },
           { work: 'pellet', difficulty: 'hard', firstMinor: 6400, furtherMinor: 0 },
         ],
@@ -139,7 +139,7 @@ describe('quoteOf', () => {
       netMinor: 6400,
     });
     // 10 minutes and half of 28 at 88.00 an hour: 24 minutes are 35.20, for two keys as for one.
-    expect(lineOf({ ...two, book: 'time' }, pellet('hunted', 1680, 2940))?.netMinor).toBe(3520);
+    expect(lineOf({ ...two, book: 'timeAndParts' }, pellet('hunted', 1680, 2940))?.netMinor).toBe(3520);
   });
 
   it('has what is likely to fail before it works in minutes and costs, and says so', () => {
@@ -162,7 +162,7 @@ describe('quoteOf', () => {
     // A fifth of 30 minutes and of 25.00; a tenth of the remote's ten minutes is in both.
     expect((after.earnings?.minutes ?? 0) - (before.earnings?.minutes ?? 0)).toBe(6);
     expect((after.earnings?.cashMinor ?? 0) - (before.earnings?.cashMinor ?? 0)).toBe(500);
-    expect(after.redo.rests).toContain('at the car the first try works in 80 %, then AKL, erasing');
+    expect(after.comeback.rests).toContain('at the car the first try works in 80 %, then AKL, erasing');
     expect(after.totalMinor).toBe(before.totalMinor);
     expect(after.earnings?.floorMinor).toBeGreaterThan(before.earnings?.floorMinor ?? 0);
   });
@@ -170,8 +170,8 @@ describe('quoteOf', () => {
   it('prices the second key at the margin of the same session, and later with the whole wait again', () => {
     const { options, secondKey } = quoteOf(testRequest, testSnapshot);
     // The reset key is the cheapest of the shop's.
-    const reset = options.find(({ kind }) => kind === 'shopReset');
-    expect(secondKey?.kind).toBe('shopReset');
+    const reset = options.find(({ kind }) => kind === 'shopRefurbished');
+    expect(secondKey?.kind).toBe('shopRefurbished');
     expect(secondKey?.nowMinor).toBe(reset?.available && reset.furtherKeyMinor);
     expect(secondKey?.laterMinor).toBeGreaterThan(secondKey?.nowMinor ?? 0);
     expect(secondKey?.lostMinor).toBeGreaterThan(secondKey?.laterMinor ?? 0);
@@ -183,11 +183,11 @@ describe('quoteOf', () => {
     ['shopUniversal', {}, {}, 'No universal remote has a profile for REM.'],
     ['shopClone', {}, {}, 'Keys of this platform cannot be copied.'],
     ['customerPrograms', {}, {}, 'This platform has no sequence that a customer can do alone.'],
-    ['franchiseDesk', {}, { desk: null }, 'No dealer of this make is known.'],
+    ['dealer', {}, { dealer: null }, 'No dealer of this make is known.'],
     ['shopOriginal', { keys: 0 }, {}, 'No new key is wanted.'],
     ['shopOriginal', {}, { prices: [] }, 'No original price for REM.'],
     [
-      'shopReset',
+      'shopRefurbished',
       {},
       { articles: { ...testSnapshot.articles, remote: null } },
       'The key has no remote, and only a remote is used again after a reset.',
@@ -213,7 +213,7 @@ describe('quoteOf', () => {
     [
       'customerPrograms',
       {},
-      { now: { ...testSnapshot.now, ways: { none: testWay } } },
+      { now: { ...testSnapshot.now, ways: { noProgramming: testWay } } },
       'Nothing is programmed on this car: the cut key is all.',
     ],
     [
@@ -267,14 +267,20 @@ describe('quoteOf', () => {
   });
 
   it('takes a reset equal under another badge, and says what is different', () => {
-    const articles = { ...testSnapshot.articles, equals: [{ article: 'REM-2', note: 'plainer case' }] };
+    const articles = { ...testSnapshot.articles, equivalents: [{ article: 'REM-2', note: 'plainer case' }] };
     const prices = [
       ...testSnapshot.prices,
-      testPrice({ supplier: 'Oddment', kind: 'used', condition: 'reset', article: 'REM-2', priceMinor: 900 }),
+      testPrice({
+        supplier: 'Oddment',
+        kind: 'used',
+        condition: 'refurbished',
+        article: 'REM-2',
+        priceMinor: 900,
+      }),
     ];
-    const found = optionIn('shopReset', testRequest, { ...testSnapshot, articles, prices });
+    const found = optionIn('shopRefurbished', testRequest, { ...testSnapshot, articles, prices });
     expect(labels(found)).toContain('REM-2');
-    expect(found.notes[0]).toBe('REM-2 is an equal under another badge: plainer case.');
+    expect(found.notes[0]).toBe('REM-2 is an equivalent under another badge: plainer case.');
   });
 
   it('names the functions that a universal remote loses', () => {
@@ -299,7 +305,7 @@ describe('quoteOf', () => {
     );
   });
 
-  it('has the blade cut by the cheaper of vendor and desk where the van cannot', () => {
+  it('has the blade cut by the cheaper of vendor and dealer where the van cannot', () => {
     const vendor = testPrice({
       supplier: 'Cutter',
       kind: 'cutting',
@@ -312,16 +318,19 @@ describe('quoteOf', () => {
     const cutting = { own: false, article: 'CUT-DISC', profile: 'disc' };
     const snapshot = { ...testSnapshot, cutting, prices: [...testSnapshot.prices, vendor] };
     expect(labels(optionIn('shopOriginal', testRequest, snapshot))).toContain('Cutting by Cutter');
-    const cheaper = { ...snapshot, desk: testSnapshot.desk && { ...testSnapshot.desk, cutMinor: 1800 } };
-    expect(labels(optionIn('shopOriginal', testRequest, cheaper))).toContain('Cutting by Desk');
+    const cheaper = {
+      ...snapshot,
+      dealer: testSnapshot.dealer && { ...testSnapshot.dealer, cutMinor: 1800 },
+    };
+    expect(labels(optionIn('shopOriginal', testRequest, cheaper))).toContain('Cutting by Dealer');
   });
 
   it('chooses the quicker source where the day counts more', () => {
     const quick = testPrice({ supplier: 'Quick', priceMinor: 12_000, leadDays: 1, lateDays: 0 });
     const blank = { ...quick, article: 'BLANK', priceMinor: 4000 };
     const snapshot = { ...testSnapshot, prices: [...testSnapshot.prices, quick, blank] };
-    expect(optionIn('shopOriginal', testRequest, snapshot).redo.rests[0]).toContain('North');
-    expect(optionIn('shopOriginal', { ...testRequest, prefer: 'day' }, snapshot).redo.rests[0]).toContain(
+    expect(optionIn('shopOriginal', testRequest, snapshot).comeback.rests[0]).toContain('North');
+    expect(optionIn('shopOriginal', { ...testRequest, prefer: 'day' }, snapshot).comeback.rests[0]).toContain(
       'Quick',
     );
   });
@@ -330,11 +339,11 @@ describe('quoteOf', () => {
     const repair = { ...testWay, sessionP50Minutes: 0, keyP50Minutes: 14 };
     const snapshot = { ...testSnapshot, now: { ...testSnapshot.now, ways: { add: testWay, repair } } };
     const forSpare = quoteOf({ ...testRequest, repairs: 1 }, snapshot).options;
-    expect(forSpare.every((one) => !one.available || one.beatenBy !== 'shopRepair')).toBe(true);
+    expect(forSpare.every((one) => !one.available || one.worseThan !== 'shopRepair')).toBe(true);
     const forFault = quoteOf({ ...testRequest, repairs: 1, forFault: true }, snapshot).options;
     expect(forFault.find(({ kind }) => kind === 'shopRepair')).toMatchObject({
       available: true,
-      beatenBy: null,
+      worseThan: null,
     });
     expect(optionIn('shopRepair', { ...testRequest, keys: 0, repairs: 2 }, snapshot).lines[0]?.label).toBe(
       'Repair of a key × 2',
@@ -368,7 +377,7 @@ const anyRequest: fc.Arbitrary<QuoteRequest> = fc.record({
   keys: fc.integer({ min: 0, max: 5 }),
   repairs: fc.integer({ min: 0, max: 2 }),
   forFault: fc.boolean(),
-  book: fc.constantFrom('menu', 'time'),
+  book: fc.constantFrom('flatRates', 'timeAndParts'),
   prefer: fc.constantFrom('price', 'day'),
   visit: fc.constantFrom(null, { day: '2027-03-07', hour: '12:00' }, { day: '2027-03-05', hour: '18:30' }),
   flexible: fc.boolean(),
@@ -461,10 +470,10 @@ describe('a quote, whatever is asked', () => {
       fc.property(anyRequest, anySnapshot, (request, snapshot) => {
         const all = quoteOf(request, snapshot).options.filter((one): one is Available => one.available);
         for (const one of all) {
-          const by = all.find(({ kind }) => kind === one.beatenBy);
-          if (one.beatenBy === null) expect(all.some((other) => beats(other, one))).toBe(false);
+          const by = all.find(({ kind }) => kind === one.worseThan);
+          if (one.worseThan === null) expect(all.some((other) => beats(other, one))).toBe(false);
           else {
-            expect(by?.beatenBy).toBeNull();
+            expect(by?.worseThan).toBeNull();
             expect(by && beats(by, one)).toBe(true);
           }
         }
@@ -478,7 +487,7 @@ describe('a quote, whatever is asked', () => {
       fc.property(anyRequest, anySnapshot, dearer, (drawn, given, { at, by }) => {
         const request: QuoteRequest = {
           ...drawn,
-          book: 'time',
+          book: 'timeAndParts',
           prefer: 'price',
           flexible: false,
           agreed: null,
@@ -562,7 +571,7 @@ describe('the time of a visit', () => {
 describe('the option to say first', () => {
   const options = quoteOf(testRequest, testSnapshot).options;
   const with_ = (changes: Partial<Record<string, object>>) =>
-    firstOption(options.map((one) => ({ ...one, beatenBy: null, ...changes[one.kind] })) as typeof options)
+    firstOption(options.map((one) => ({ ...one, worseThan: null, ...changes[one.kind] })) as typeof options)
       ?.kind;
 
   it('weighs a comeback by its chance, keeps the time, and is what the customer asked for', () => {

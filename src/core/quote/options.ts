@@ -6,8 +6,8 @@ import { makesKey } from '@/core/programming/route';
 import { arrivalOf } from '@/core/supply/arrival';
 import type { Trip } from '@/core/travel/trip';
 import { findBeaten, fullerThan } from './beaten';
+import { type DealerGrounds, type DealerWork, dealerLines } from './drafts/dealer';
 import type { Draft } from './drafts/draft';
-import { type DeskGrounds, type DeskWork, deskLines } from './drafts/franchise-desk';
 import { earningsOf } from './earnings';
 import { hourRuleAt } from './hour';
 import { sum } from './lines';
@@ -71,7 +71,7 @@ function withBeaten(options: readonly QuoteOption[]): QuoteOption[] {
   return options.map((one) => {
     if (!one.available) return one;
     const fuller = fullerThan(one, options);
-    return { ...one, ...(fuller && { fuller }), beatenBy: beaten.get(one.kind) ?? null };
+    return { ...one, ...(fuller && { fuller }), worseThan: beaten.get(one.kind) ?? null };
   });
 }
 
@@ -82,7 +82,7 @@ function optionOf(
   snapshot: QuoteSnapshot,
   priced: Priced,
 ): Available {
-  const { draft, visit, lines, totalMinor, redo } = priced;
+  const { draft, visit, lines, totalMinor, comeback } = priced;
   const { rules, at, holidays } = snapshot;
   const { keys } = askedOf(kind, request, snapshot).request;
   const arrival = arrivalOf(draft.parcels, at, holidays);
@@ -94,7 +94,7 @@ function optionOf(
     route: draft.route,
     answers: answersCall(kind, request),
     ...(keys !== request.keys && { keys }),
-    ...(request.used && kind === 'shopReset' && { asked: true }),
+    ...(request.used && kind === 'shopRefurbished' && { asked: true }),
     lines,
     netMinor: sum(lines.map(({ netMinor }) => netMinor)),
     taxMinor: sum(lines.map(({ taxMinor }) => taxMinor)),
@@ -104,13 +104,14 @@ function optionOf(
     visit: visit.earliest,
     trip: visit.trip,
     ...(visit.inTime !== undefined && { inTime: visit.inTime }),
-    leadMinor: totalMinor + scaleMinor(redo.customerMinor + rules.rateMinor, redo.basisPoints, 10_000),
+    leadMinor:
+      totalMinor + scaleMinor(comeback.customerMinor + rules.rateMinor, comeback.basisPoints, 10_000),
     daysRest: daysRestOn(draft, arrival, visit, at),
     earliestOn,
     p80On,
     earliestDays: daysBetween(at.day, earliestOn),
     p80Days: daysBetween(at.day, p80On),
-    redo,
+    comeback,
     sources: draft.sources,
     warrantyMonths: rules.warrantyMonths[kind] ?? 0,
     earnings: null,
@@ -126,7 +127,7 @@ function optionOf(
       ...visit.notes,
     ],
     stale: draft.stale,
-    beatenBy: null,
+    worseThan: null,
   };
 }
 
@@ -192,11 +193,11 @@ export function listTotal(
 }
 
 /** What the dealer takes in all; undefined where there is none or it has no price. */
-export function deskTotalMinor(
-  work: DeskWork,
-  grounds: DeskGrounds & Pick<QuoteSnapshot, 'taxBasisPoints'>,
+export function dealerTotalMinor(
+  work: DealerWork,
+  grounds: DealerGrounds & Pick<QuoteSnapshot, 'taxBasisPoints'>,
 ): number | undefined {
-  const found = deskLines(work, grounds);
+  const found = dealerLines(work, grounds);
   if (!found.ok) return undefined;
   const lines = taxLines(found.lines, grounds.taxBasisPoints, grounds.rules.taxIncluded);
   return sum(lines.map(({ netMinor, taxMinor }) => netMinor + taxMinor));
@@ -219,7 +220,7 @@ export function firstOption(options: readonly QuoteOption[]): Available | undefi
   const available = availableOf(options);
   const asked = available.find((one) => one.asked);
   if (asked) return asked;
-  const stands = available.filter(({ answers, beatenBy }) => answers && beatenBy === null);
+  const stands = available.filter(({ answers, worseThan }) => answers && worseThan === null);
   const own = stands.filter(({ kind }) => isOwn(kind));
   const timely = own.filter(({ inTime }) => inTime !== false);
   const [first] = [...(timely.length > 0 ? timely : own)].sort((a, b) => leads(a) - leads(b));

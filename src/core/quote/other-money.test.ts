@@ -7,7 +7,7 @@ describe('another currency', () => {
   it('turns every amount of the rules, and rounds to a power of ten', () => {
     const yen = rulesInOtherMoney(testRules, 1.5);
     expect(yen).toMatchObject({ rateMinor: 13_200, minimumMinor: 8250, roundingMinor: 100, cutMinutes: 8 });
-    expect(yen.menu[0]).toMatchObject({ firstMinor: 4200, furtherMinor: 3300 });
+    expect(yen.flatRates[0]).toMatchObject({ firstMinor: 4200, furtherMinor: 3300 });
     expect(yen.bands[0]).toEqual({ toKm: 10, minor: 3750 });
     expect(rulesInOtherMoney(testRules, 3.1).roundingMinor).toBe(100);
     expect(rulesInOtherMoney(testRules, 0.001)).toMatchObject({ rateMinor: 9, roundingMinor: 1 });

@@ -18,7 +18,7 @@ export function rulesInOtherMoney(rules: PriceRules, factor: number): PriceRules
     ...amounts,
     rateMinor: Math.max(1, amounts.rateMinor),
     roundingMinor: 10 ** Math.max(0, Math.round(Math.log10(rules.roundingMinor * factor))),
-    menu: rules.menu.map((price) => ({
+    flatRates: rules.flatRates.map((price) => ({
       ...price,
       firstMinor: convert(price.firstMinor),
       furtherMinor: convert(price.furtherMinor),
@@ -35,7 +35,7 @@ export function snapshotInOtherMoney(
 ): QuoteSnapshot {
   const convert = (minor: number) => convertMinor(minor, factor);
   const orNull = (minor: number | null) => (minor === null ? null : convert(minor));
-  const { desk, coupon, later, lost } = snapshot;
+  const { dealer, coupon, later, lost } = snapshot;
   const state = ({ ways, ...rest }: KeyState): KeyState => ({
     ...rest,
     ways: Object.fromEntries(
@@ -62,11 +62,11 @@ export function snapshotInOtherMoney(
     now: state(snapshot.now),
     later: later && state(later),
     lost: lost && state(lost),
-    desk: desk && {
-      ...desk,
-      labourMinor: convert(desk.labourMinor),
-      programmingMinor: convert(desk.programmingMinor),
-      cutMinor: orNull(desk.cutMinor),
+    dealer: dealer && {
+      ...dealer,
+      labourMinor: convert(dealer.labourMinor),
+      programmingMinor: convert(dealer.programmingMinor),
+      cutMinor: orNull(dealer.cutMinor),
     },
     ...(snapshot.codeService && {
       codeService: { ...snapshot.codeService, feeMinor: convert(snapshot.codeService.feeMinor) },

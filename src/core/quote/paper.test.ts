@@ -43,7 +43,7 @@ describe('the paper of a quote', () => {
     });
     expect(collects.included).toEqual(['The key with all its parts.', 'Cutting the blade.']);
     expect(collects.notIncluded).toContain('A visit to the car.');
-    expect(paper('franchiseDesk').authority).toBeNull();
+    expect(paper('dealer').authority).toBeNull();
   });
 
   it('carries the terms with their amounts', () => {
@@ -56,7 +56,7 @@ describe('the paper of a quote', () => {
     ]);
     const account = { name: 'Taxi', goodsPercent: 0, labourPercent: 10, paysInDays: 30 };
     expect(words('shopOriginal', { account })[0]).toEqual(['Paid within 30 days, on account', null]);
-    expect(words('franchiseDesk')).toEqual([]);
+    expect(words('dealer')).toEqual([]);
   });
 
   it('warns of what follows: live lost keys, erased keys, copies, coin cells', () => {
@@ -90,7 +90,7 @@ describe('the paper of a quote', () => {
     expect(
       paperOf('shopClone', { request: testRequest, snapshot: testSnapshot, ...quote }, 'car'),
     ).toBeUndefined();
-    expect(isSold('franchiseDesk')).toBe(false);
+    expect(isSold('dealer')).toBe(false);
     expect(isSold('customerPrograms')).toBe(true);
   });
 
@@ -150,7 +150,7 @@ describe('a quote from before papers were frozen', () => {
         drivesOn: '2027-03-05',
         notes: ['From North.'],
       },
-      { kind: 'franchiseDesk', available: false, reason: 'No dealer of this make is known.' },
+      { kind: 'dealer', available: false, reason: 'No dealer of this make is known.' },
     ],
   } as const;
 
@@ -158,9 +158,9 @@ describe('a quote from before papers were frozen', () => {
     expect(earlierPaper('shopOriginal', frozen)).toMatchObject({
       car: 'Fenholt Dapplemere II, 2016',
       work: 'Add by the OBD socket, 1 new key',
-      chosen: { totalMinor: 10_650, earliestOn: '2027-03-05', redoPercent: null, notes: ['From North.'] },
+      chosen: { totalMinor: 10_650, earliestOn: '2027-03-05', comebackPercent: null, notes: ['From North.'] },
       alternatives: [],
     });
-    expect(earlierPaper('franchiseDesk', frozen)).toBeUndefined();
+    expect(earlierPaper('dealer', frozen)).toBeUndefined();
   });
 });

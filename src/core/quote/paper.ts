@@ -37,7 +37,7 @@ export interface PaperOption {
   readonly earliestOn: LocalDay;
   readonly p80On: LocalDay;
   /** Null on quotes from before it was reckoned. */
-  readonly redoPercent: number | null;
+  readonly comebackPercent: number | null;
   readonly warrantyMonths: number | null;
   /** What it means in plain words. */
   readonly notes: readonly string[];
@@ -86,7 +86,7 @@ export function paperOf(
   const chosen = available.find(({ kind }) => kind === offered);
   if (!chosen) return undefined;
   const others = available
-    .filter(({ kind, beatenBy, answers }) => kind !== offered && beatenBy === null && answers)
+    .filter(({ kind, worseThan, answers }) => kind !== offered && worseThan === null && answers)
     .sort((a, b) => a.totalMinor - b.totalMinor)
     .slice(0, 2);
   return {
@@ -135,7 +135,7 @@ function onPaper(option: Available, { articles }: QuoteSnapshot): PaperOption {
     depositMinor,
     earliestOn,
     p80On,
-    redoPercent: option.redo.percent,
+    comebackPercent: option.comeback.percent,
     warrantyMonths: option.warrantyMonths,
     notes: plainWords(option),
     lost: lostSays(option.lost ?? [], articles.functions ?? []),
@@ -166,26 +166,28 @@ export function readyWords(
   return p80On === earliestOn ? from : `${from}, four in five by ${formatDay(p80On, today)}`;
 }
 
-/** @example comebackWords({ redoPercent: 2 }) // 'comebacks: 2 in 100' */
-export function comebackWords({ redoPercent }: Pick<PaperOption, 'redoPercent'>): string | null {
-  return redoPercent === null ? null : `comebacks: ${redoPercent === 0 ? 'under 1' : redoPercent} in 100`;
+/** @example comebackWords({ comebackPercent: 2 }) // 'comebacks: 2 in 100' */
+export function comebackWords({ comebackPercent }: Pick<PaperOption, 'comebackPercent'>): string | null {
+  return comebackPercent === null
+    ? null
+    : `comebacks: ${comebackPercent === 0 ? 'under 1' : comebackPercent} in 100`;
 }
 
 /** A line's label with who is paid, where that is not the shop. */
 export function payeeLabel({ label, payee }: Pick<PaperLine, 'label' | 'payee'>): string {
-  const names = { shop: null, seller: 'the seller', desk: 'the dealer' };
+  const names = { shop: null, seller: 'the seller', dealer: 'the dealer' };
   return names[payee] === null ? label : `${label} (to ${names[payee]})`;
 }
 
 /** Who brings the key, what may go wrong and who bears it, for somebody who has never heard of a transponder. */
-function plainWords({ kind, redo, warrantyMonths, about }: Available): string[] {
+function plainWords({ kind, comeback, warrantyMonths, about }: Available): string[] {
   const bears = {
     shop: `We make it good at no cost for ${warrantyMonths} months.`,
     customer: 'If it does not work you pay for the second try.',
-    desk: 'The dealer makes it good.',
+    dealer: 'The dealer makes it good.',
   };
   // A door that is open stays open: nobody has anything to make good.
-  return [about ?? sourcingOptions[kind].about, ...(kind === 'shopOpens' ? [] : [bears[redo.bornBy]])];
+  return [about ?? sourcingOptions[kind].about, ...(kind === 'shopOpens' ? [] : [bears[comeback.bornBy]])];
 }
 
 function includedIn({ lines, visit, kind, route }: Available, trip: Trip | null): string[] {
@@ -198,12 +200,12 @@ function includedIn({ lines, visit, kind, route }: Available, trip: Trip | null)
     ...(kind === 'shopOpens' ? ['Opening the car.'] : []),
     ...(has('programming') && sourcingOptions[kind].newKey
       ? [
-          route === 'none'
+          route === 'noProgramming'
             ? 'Finding the step of the pellet, and proving every key.'
             : 'Programming, and proving every key and function.',
         ]
       : []),
-    ...(has('rights') ? ['Fees for codes and programs.'] : []),
+    ...(has('licences') ? ['Fees for codes and programs.'] : []),
     ...(visit && trip ? [`The trip to ${trip.to} and back.`] : []),
   ];
 }
@@ -250,7 +252,7 @@ function missingWords({ missing, allKeysLost }: QuoteSnapshot['now'], route: Rou
     return allKeysLost && learnsKey(route) ? ['Lost keys still start the car until they are erased.'] : [];
   if (missing.high === 0) return [];
   return [
-    route === 'none'
+    route === 'noProgramming'
       ? `${missingSays(missing, 'still fits', 'still fit')} the locks of this car.`
       : `${missingSays(missing, 'still starts', 'still start')} the car until an erase.`,
   ];
@@ -281,7 +283,7 @@ export function earlierPaper(
     depositMinor: 0,
     earliestOn: one.drivesOn,
     p80On: one.drivesOn,
-    redoPercent: null,
+    comebackPercent: null,
     warrantyMonths: null,
     notes: one.notes,
   });
@@ -300,7 +302,7 @@ export function earlierPaper(
     included: [],
     notIncluded: ['Faults found in locks, wiring or modules.', 'Waiting that the customer causes.'],
     authority:
-      frozen.request.route === 'none' || frozen.request.route === 'repair'
+      frozen.request.route === 'noProgramming' || frozen.request.route === 'repair'
         ? null
         : 'The person, a photo identity, and the registration or another proof of the right to the car, together with the plate.',
     terms: [],

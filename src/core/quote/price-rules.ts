@@ -2,17 +2,17 @@ import type { LocalHour } from '@/core/kinds/local-time';
 import { type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
 import type { OptionKind } from './option-kinds';
 
-/** The two schools of pricing: a fixed menu of work, or the time it takes and the parts it uses. */
-export const bookStyles = { menu: 'Flat rates', time: 'Time and parts' } as const;
+/** The two schools of pricing: flat rates for each work, or the time it takes and the parts it uses. */
+export const bookStyles = { flatRates: 'Flat rates', timeAndParts: 'Time and parts' } as const;
 export type BookStyle = keyof typeof bookStyles;
 
 export const roundingModes = { up: 'up', nearest: 'to the nearest', down: 'down' } as const;
 export type RoundingMode = keyof typeof roundingModes;
 
-/** What the menu prices: cutting, finding a pellet's step (measured; hard where it is hunted for), opening the car, reading a lock, a new cell, the work of each route. */
-export type MenuWork = 'cut' | 'pellet' | 'open' | 'lock' | 'cell' | RouteKind;
-export const menuWorks: readonly MenuWork[] = ['cut', 'pellet', 'open', 'lock', 'cell', ...routeKinds];
-export const menuWorkNames: Readonly<Record<MenuWork, string>> = {
+/** What the flat rates price: cutting, finding a pellet's step (measured; hard where it is hunted for), opening the car, reading a lock, a new cell, the work of each route. */
+export type FlatWork = 'cut' | 'pellet' | 'open' | 'lock' | 'cell' | RouteKind;
+export const flatWorks: readonly FlatWork[] = ['cut', 'pellet', 'open', 'lock', 'cell', ...routeKinds];
+export const flatWorkNames: Readonly<Record<FlatWork, string>> = {
   cut: 'Cutting',
   pellet: 'Pellet step',
   open: 'Opening the car',
@@ -23,8 +23,8 @@ export const menuWorkNames: Readonly<Record<MenuWork, string>> = {
 export const difficulties = { usual: 'usual', hard: 'hard' } as const;
 export type Difficulty = keyof typeof difficulties;
 
-export interface MenuPrice {
-  readonly work: MenuWork;
+export interface FlatRate {
+  readonly work: FlatWork;
   readonly difficulty: Difficulty;
   readonly firstMinor: number;
   /** Each further key of the same session. */
@@ -91,7 +91,7 @@ export interface PriceRules {
   /** Chance that the last working key is lost within a year, with what it rests on. */
   readonly lossPercent: number;
   readonly lossNote: string;
-  readonly menu: readonly MenuPrice[];
+  readonly flatRates: readonly FlatRate[];
   readonly bands: readonly DistanceBand[];
   readonly hours: readonly HourRule[];
   /** The shop's own warranty; 0 where the customer bears it. */
@@ -119,7 +119,7 @@ export interface Coupon {
 
 /** What the form of a shop without prices begins with. */
 export const blankRules: PriceRules = {
-  style: 'menu',
+  style: 'flatRates',
   rateMinor: 1,
   marginRateMinor: 0,
   keyMarkupPercent: 0,
@@ -146,7 +146,7 @@ export const blankRules: PriceRules = {
   staleDays: 90,
   lossPercent: 0,
   lossNote: '',
-  menu: [],
+  flatRates: [],
   bands: [],
   hours: [],
   warrantyMonths: {},

@@ -6,6 +6,7 @@ import { arrivalOf } from '@/core/supply/arrival';
 import { firstVisit } from '@/core/travel/gaps';
 import type { Trip } from '@/core/travel/trip';
 import { charge } from './charge';
+import { anyOf, percentShown, sourceChance } from './comeback';
 import type { Draft } from './drafts/draft';
 import { draftOf } from './drafts/draft-of';
 import type { EarningBasis } from './earnings';
@@ -13,6 +14,7 @@ import { hourLines } from './hour';
 import { sum } from './lines';
 import { type OptionKind, sourcingOptions } from './option-kinds';
 import type {
+  Comeback,
   KeyState,
   MinutePart,
   NetLine,
@@ -20,9 +22,7 @@ import type {
   QuoteRequest,
   QuoteSnapshot,
   QuoteWay,
-  Redo,
 } from './quote';
-import { anyOf, percentShown, sourceChance } from './redo';
 import { taxLines } from './tax';
 import { drivingCost, tripLines } from './trip-lines';
 import { remoteMinutes } from './way-time';
@@ -49,7 +49,7 @@ export interface Priced {
   readonly charged: readonly NetLine[];
   readonly lines: readonly QuoteLine[];
   readonly totalMinor: number;
-  readonly redo: Redo;
+  readonly comeback: Comeback;
   readonly basis: EarningBasis;
 }
 
@@ -101,14 +101,14 @@ export function priceOption(
         });
   const lines = taxLines([...charged, ...draft.others], taxBasisPoints, rules.taxIncluded);
   const totalMinor = sum(lines.map(({ netMinor, taxMinor }) => netMinor + taxMinor));
-  const redo = redoOf(draft, request, state, totalMinor, visit, snapshot);
+  const comeback = comebackOf(draft, request, state, totalMinor, visit, snapshot);
   const driving = draft.visit ? [{ label: 'Driving', minor: drivingCost(trip, rules) }] : [];
   const failing = failingOf(draft, request, state);
   const minuteParts = [
     ...visitParts(draft, request, visit),
     { label: 'at the workshop', minutes: draft.shopMinutes },
     { label: 'further attempts and sources, on average', minutes: failing.minutes },
-    { label: 'comebacks, on average', minutes: redo.expectedMinutes },
+    { label: 'comebacks, on average', minutes: comeback.expectedMinutes },
     { label: 'saved by a flexible time', minutes: -(saved ?? 0) },
   ].filter(({ minutes }) => minutes !== 0);
   return {
@@ -119,12 +119,12 @@ export function priceOption(
     charged,
     lines,
     totalMinor,
-    redo,
+    comeback,
     basis: {
       lines: own,
       others: draft.others,
       costs: [...draft.costs, ...driving, ...failing.costs],
-      expectedShopMinor: redo.expectedShopMinor,
+      expectedShopMinor: comeback.expectedShopMinor,
       minutes: Math.max(
         0,
         minuteParts.reduce((total, { minutes }) => total + minutes, 0),
@@ -238,14 +238,14 @@ function firstTryRests({ firstTry }: Partial<Pick<QuoteWay, 'firstTry'>>): strin
   return [`at the car the first try works in ${formatProbability(firstTry.works)}${next}`];
 }
 
-function redoOf(
+function comebackOf(
   draft: Draft,
   request: QuoteRequest,
   state: KeyState,
   totalMinor: number,
   visit: Visit,
   snapshot: QuoteSnapshot,
-): Redo {
+): Comeback {
   const { bornBy, risk, sources, againMinor, againCustomerMinor } = draft;
   const articles = sources.map((source) => sourceChance(source, snapshot.outcomes));
   const basisPoints = anyOf([...articles.map((one) => one.basisPoints), risk.basisPoints]);

@@ -4,14 +4,14 @@ import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import type { AskedTime, FreeGap } from '@/core/travel/gaps';
 import type { Trip } from '@/core/travel/trip';
 import type { Coupon, PriceRules, TradeAccount } from './price-rules';
-import type { Desk, KeyArticles, SourceOutcome, TaxClass } from './quote';
+import type { Dealer, KeyArticles, SourceOutcome, TaxClass } from './quote';
 
 /** Everything priced that a quote of one day may need. */
 export interface PriceLists {
   readonly rules: PriceRules;
   readonly taxBasisPoints: Readonly<Record<TaxClass, number>>;
   readonly prices: readonly SupplierPrice[];
-  readonly desk: Desk | null;
+  readonly dealer: Dealer | null;
   readonly outcomes: readonly SourceOutcome[];
   /** What the bureau takes for a PIN; 0 where there is no bureau. */
   readonly bureauFeeMinor: number;
@@ -27,7 +27,7 @@ export interface Pricing {
   /** Null also where the coupon does not hold today. */
   readonly coupon: Coupon | null;
   readonly trip: Trip | null;
-  /** By road from where the car stands to the desk of its make; null where that is not known. */
+  /** By road from where the car stands to the dealer of its make; null where that is not known. */
   readonly towKm: number | null;
   readonly gaps: readonly FreeGap[];
   /** The shop's holidays ahead. */

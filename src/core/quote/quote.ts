@@ -12,13 +12,13 @@ import type { BookStyle, Coupon, PriceRules, TradeAccount } from './price-rules'
 export const taxClasses = ['goods', 'labour'] as const;
 export type TaxClass = (typeof taxClasses)[number];
 /** Who is paid: the shop, the seller the customer buys from, or the dealer with its tow. */
-export type Payee = 'shop' | 'seller' | 'desk';
+export type Payee = 'shop' | 'seller' | 'dealer';
 /** What a line is for; a total is made of these and of tax. */
 export const lineParts = {
   article: 'Articles',
   cutting: 'Cutting',
   programming: 'Programming',
-  rights: 'Licences and PIN',
+  licences: 'Licences and PIN',
   trip: 'Trip or tow',
   hour: 'Hour',
   discount: 'Discounts',
@@ -113,7 +113,7 @@ export interface KeyState {
   readonly allKeysLost: boolean;
   /** How many new keys are wanted in this state, where it is not one. */
   readonly keys?: number;
-  /** Whether the car can be driven to a desk; quotes of earlier times do not say it. */
+  /** Whether the car can be driven to a dealer; quotes of earlier times do not say it. */
   readonly drives?: boolean;
   /** Where the cut of a new key comes from; quotes of earlier times do not say it. */
   readonly cutFrom?: 'key' | 'code' | 'vin' | 'lock';
@@ -131,7 +131,7 @@ export interface KeyArticles {
   /** What the buttons of the remote do; quotes of earlier times do not say it. */
   readonly functions?: readonly string[];
   /** Equals of the remote under another badge, with what is different. */
-  readonly equals: readonly { readonly article: string; readonly note: string }[];
+  readonly equivalents: readonly { readonly article: string; readonly note: string }[];
   /** Chips that can be set to be this one, and how; quotes of earlier times do not say it. */
   readonly multiTypes?: readonly { readonly article: string; readonly setting: string }[];
   /** Universal remotes with a profile for this one, and the functions the customer loses. */
@@ -146,7 +146,7 @@ export interface Cutting {
   readonly profile: string;
 }
 
-export interface Desk {
+export interface Dealer {
   readonly name: string;
   readonly labourMinor: number;
   readonly programmingMinor: number;
@@ -167,7 +167,7 @@ export interface SourceOutcome {
   /** What is publicly known of it, in hundredths of a percent. */
   readonly statedBasisPoints: number;
   readonly made: number;
-  readonly redone: number;
+  readonly comebacks: number;
 }
 
 /** All that was loaded for a quote: the same request and snapshot give the same bytes. */
@@ -191,11 +191,11 @@ export interface QuoteSnapshot {
   readonly later: KeyState | null;
   /** The same car with all keys lost. */
   readonly lost: KeyState | null;
-  readonly desk: Desk | null;
+  readonly dealer: Dealer | null;
   readonly trip: Trip | null;
   /** The code service's key code by VIN: its fee, and how often it has one; null where there is none. */
   readonly codeService?: { readonly feeMinor: number; readonly chance: number } | null;
-  /** By road from where the car stands to the desk; null or missing where that is not known. */
+  /** By road from where the car stands to the dealer; null or missing where that is not known. */
   readonly towKm?: number | null;
   readonly gaps: readonly FreeGap[];
   /** The shop's holidays ahead; quotes of earlier times do not say them. */
@@ -223,13 +223,13 @@ export interface QuoteLine {
 
 export type NetLine = Omit<QuoteLine, 'netMinor' | 'taxMinor'>;
 
-export interface Redo {
+export interface Comeback {
   readonly basisPoints: number;
   /** As it is shown and compared. */
   readonly percent: number;
   readonly rests: readonly string[];
-  readonly bornBy: 'shop' | 'customer' | 'desk';
-  /** What one redo costs each, and their expectation. */
+  readonly bornBy: 'shop' | 'customer' | 'dealer';
+  /** What one comeback costs each, and their expectation. */
   readonly customerMinor: number;
   readonly shopMinor: number;
   readonly expectedCustomerMinor: number;
@@ -248,7 +248,7 @@ export interface MinutePart {
 export interface Earnings {
   readonly costs: readonly { readonly label: string; readonly minor: number }[];
   readonly cashMinor: number;
-  /** Travel there and back, work with waits, and expected redo. */
+  /** Travel there and back, work with waits, and expected comeback. */
   readonly minutes: number;
   /** What the minutes are made of; quotes of earlier times do not say it. */
   readonly minuteParts?: readonly MinutePart[];
@@ -294,7 +294,7 @@ export interface Available {
   readonly p80On: LocalDay;
   readonly earliestDays: number;
   readonly p80Days: number;
-  readonly redo: Redo;
+  readonly comeback: Comeback;
   /** Who its articles come from. */
   readonly sources: readonly string[];
   readonly warrantyMonths: number;
@@ -302,7 +302,7 @@ export interface Available {
   readonly earnings: Earnings | null;
   readonly reserves: readonly {
     readonly article: string;
-    readonly condition: 'new' | 'reset';
+    readonly condition: 'new' | 'refurbished';
     readonly pieces: number;
   }[];
   readonly notes: readonly string[];
@@ -315,7 +315,7 @@ export interface Available {
   /** The cheapest option that has them, and what it costs more. */
   readonly fuller?: { readonly kind: OptionKind; readonly moreMinor: number } | null;
   /** The option that lacks no function of it, is no worse in total, day and comeback, and better in one. */
-  readonly beatenBy: OptionKind | null;
+  readonly worseThan: OptionKind | null;
 }
 
 export type QuoteOption =

@@ -8,13 +8,13 @@ import { drives, type KeySituation, knownInHand, worksInHand } from '@/core/prog
 import { keysAtLeast } from '@/core/programming/keys-at-least';
 import { mendOf } from '@/core/programming/mends';
 import { onlyByModule } from '@/core/programming/only-by-module';
-import type { DeskOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
+import type { DealerOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
 import { findRoutes } from '@/core/programming/routes';
 import type { VanKit } from '@/core/programming/van-kit';
 import { cuttingArticle } from './cut';
 import { besideState, keyStateOf, laterStates } from './key-states';
 import type { OptionKind } from './option-kinds';
-import { deskTotalMinor, firstOption, plainOptions, quoteOf } from './options';
+import { dealerTotalMinor, firstOption, plainOptions, quoteOf } from './options';
 import type { PriceLists, Pricing } from './pricing';
 import type { KeyArticles, KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnapshot } from './quote';
 
@@ -133,7 +133,7 @@ function priceable(
 ): { readonly request: QuoteRequest; readonly snapshot: QuoteSnapshot } | undefined {
   const { situation, request, routes, advice } = found;
   const opens = mustBeOpened(job, situation);
-  const kind = job.route ?? advice?.kind ?? (opens ? 'none' : undefined);
+  const kind = job.route ?? advice?.kind ?? (opens ? 'noProgramming' : undefined);
   const { pricing } = grounds;
   if (!application || !request || !pricing || kind === undefined) return undefined;
   const held = {
@@ -194,7 +194,14 @@ function handQuote(
   const snapshot: QuoteSnapshot = {
     ...snapshotOf(undefined, grounds, pricing),
     unknownCar: true,
-    now: { route: 'none', ways: {}, order: [], allKeysLost, drives: true, missing: { low: 0, high: 0 } },
+    now: {
+      route: 'noProgramming',
+      ways: {},
+      order: [],
+      allKeysLost,
+      drives: true,
+      missing: { low: 0, high: 0 },
+    },
     later: null,
     lost: null,
   };
@@ -268,9 +275,9 @@ function routeRequest(
     built: builtOf(job, application),
     record: records[platform.id] ?? [],
     money: moneyOf(pricing?.lists, shop),
-    desk:
+    dealer:
       application && pricing
-        ? deskOf(platform, situation, application.ignition, articlesOf(application), {
+        ? dealerOf(platform, situation, application.ignition, articlesOf(application), {
             ...pricing.lists,
             towKm: pricing.towKm,
           })
@@ -308,17 +315,17 @@ function chosenOf({ choices }: Job, { habits }: ShopTerms): RouteRequest['chosen
 }
 
 /**
- * The desk as the end of the line; null where there is none or it has no price. Where no key works the car is towed.
+ * The dealer as the end of the line; null where there is none or it has no price. Where no key works the car is towed.
  * @param articles of the key; none where the car is not known, so that only the work is counted
  */
-export function deskOf(
+export function dealerOf(
   platform: Platform,
   situation: KeySituation,
   ignition: Ignition | null,
   articles: readonly string[],
   grounds: Omit<PriceLists, 'bureauFeeMinor' | 'codeService'> & { readonly towKm: number | null },
-): DeskOffer | null {
-  const { desk } = grounds;
+): DealerOffer | null {
+  const { dealer } = grounds;
   const tow = !drives(situation, ignition);
   const work = {
     keys: situation.wanted,
@@ -326,13 +333,13 @@ export function deskOf(
     programs: platform.chipFamily !== 'none' && platform.chipFamily !== 'PEL',
     module: onlyByModule(platform, situation),
   };
-  const total = (towed: boolean) => deskTotalMinor({ ...work, tow: towed }, grounds);
+  const total = (towed: boolean) => dealerTotalMinor({ ...work, tow: towed }, grounds);
   const totalMinor = total(tow);
-  return desk && totalMinor !== undefined
+  return dealer && totalMinor !== undefined
     ? {
-        name: desk.name,
+        name: dealer.name,
         totalMinor,
-        workingDays: desk.workingDays,
+        workingDays: dealer.workingDays,
         tow,
         towMinor: (total(true) ?? totalMinor) - totalMinor,
       }
@@ -351,7 +358,7 @@ function builtOf(job: Job, application: Application | undefined): RouteRequest['
   return { from: `${from.year}-${two(from.month ?? 1)}`, to: `${to.year}-${two(to.month ?? 12)}` };
 }
 
-const noArticles: KeyArticles = { blank: '', remote: null, chip: null, equals: [], universals: [] };
+const noArticles: KeyArticles = { blank: '', remote: null, chip: null, equivalents: [], universals: [] };
 
 function snapshotOf(
   application: Application | undefined,
@@ -373,7 +380,7 @@ function snapshotOf(
     prices: lists.prices,
     stock,
     cutting: { own: van?.cuts.includes(kind) ?? false, article: cuttingArticle(profile), profile },
-    desk: lists.desk,
+    dealer: lists.dealer,
     codeService: lists.codeService,
     trip,
     towKm,

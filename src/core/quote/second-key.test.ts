@@ -11,20 +11,20 @@ const total = (request: QuoteRequest, snapshot: QuoteSnapshot, kind: string) =>
 describe('a second key', () => {
   it('now is what the two cost more than the one, by the cheapest option of the shop', () => {
     const found = secondKey(testRequest, testSnapshot);
-    expect(found?.kind).toBe('shopReset');
+    expect(found?.kind).toBe('shopRefurbished');
     expect(found?.nowMinor).toBe(
-      total({ ...testRequest, keys: 2 }, testSnapshot, 'shopReset') -
-        total(testRequest, testSnapshot, 'shopReset'),
+      total({ ...testRequest, keys: 2 }, testSnapshot, 'shopRefurbished') -
+        total(testRequest, testSnapshot, 'shopRefurbished'),
     );
   });
 
   it('later is a whole visit: as much as the first one, without the agreed price and the flexible time', () => {
     const plain = secondKey(testRequest, testSnapshot);
-    expect(plain?.laterMinor).toBe(total(testRequest, testSnapshot, 'shopReset'));
+    expect(plain?.laterMinor).toBe(total(testRequest, testSnapshot, 'shopRefurbished'));
     const bargained: QuoteRequest = {
       ...testRequest,
       flexible: true,
-      agreed: { kind: 'shopReset', minor: 9900 },
+      agreed: { kind: 'shopRefurbished', minor: 9900 },
     };
     expect(secondKey(bargained, testSnapshot)?.laterMinor).toBe(plain?.laterMinor);
   });
@@ -32,7 +32,7 @@ describe('a second key', () => {
   it('after a loss goes by the route for all keys lost, and the year costs its chance', () => {
     const found = secondKey(testRequest, testSnapshot);
     const lost: QuoteSnapshot = { ...testSnapshot, now: testSnapshot.lost ?? testSnapshot.now };
-    expect(found?.lostMinor).toBe(total(testRequest, lost, 'shopReset'));
+    expect(found?.lostMinor).toBe(total(testRequest, lost, 'shopRefurbished'));
     // 8 % a year by the rules of the tests.
     expect(found?.expectedLossMinor).toBe(Math.round((found?.lostMinor ?? 0) * 0.08));
     const never = { ...testSnapshot, rules: { ...testRules, lossPercent: 0 } };
@@ -51,13 +51,13 @@ describe('a second key', () => {
       },
       // Nothing but the copy is cheap.
       prices: testSnapshot.prices.filter(({ kind }) => kind !== 'used'),
-      rules: { ...testRules, style: 'time' },
+      rules: { ...testRules, style: 'timeAndParts' },
     };
-    const found = secondKey({ ...testRequest, book: 'time' }, clones);
+    const found = secondKey({ ...testRequest, book: 'timeAndParts' }, clones);
     expect(found?.kind).toBe('shopClone');
     // No key is left to copy: the shop's cheapest new key counts.
     const lost = { ...clones, now: clones.lost ?? clones.now };
-    expect(found?.lostMinor).toBe(total({ ...testRequest, book: 'time' }, lost, 'shopAftermarket'));
+    expect(found?.lostMinor).toBe(total({ ...testRequest, book: 'timeAndParts' }, lost, 'shopAftermarket'));
   });
 
   it('is not spoken of where the car takes none, and has no loss where nothing opens after one', () => {

@@ -35,7 +35,7 @@ export interface Sourced {
   readonly warrantyMonths: number | null;
   readonly reserves: readonly {
     readonly article: string;
-    readonly condition: 'new' | 'reset';
+    readonly condition: 'new' | 'refurbished';
     readonly pieces: number;
   }[];
   readonly notes: readonly string[];

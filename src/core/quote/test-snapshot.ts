@@ -4,7 +4,7 @@ import type { QuoteRequest, QuoteSnapshot, QuoteWay } from './quote';
 
 /** Made for tests: rules, a request and a snapshot that the tests change. */
 export const testRules: PriceRules = {
-  style: 'menu',
+  style: 'flatRates',
   rateMinor: 8800,
   marginRateMinor: 6000,
   keyMarkupPercent: 35,
@@ -31,7 +31,7 @@ export const testRules: PriceRules = {
   staleDays: 90,
   lossPercent: 8,
   lossNote: 'counted over two years',
-  menu: [
+  flatRates: [
     { work: 'cut', difficulty: 'usual', firstMinor: 2800, furtherMinor: 2200 },
     { work: 'repair', difficulty: 'usual', firstMinor: 3800, furtherMinor: 3000 },
     { work: 'add', difficulty: 'usual', firstMinor: 8800, furtherMinor: 2600 },
@@ -52,7 +52,7 @@ export const testRules: PriceRules = {
   ],
   warrantyMonths: {
     shopOriginal: 24,
-    shopReset: 6,
+    shopRefurbished: 6,
     shopAftermarket: 12,
     shopUniversal: 12,
     shopClone: 12,
@@ -103,7 +103,7 @@ export const testSnapshot: QuoteSnapshot = {
   rules: testRules,
   taxBasisPoints: { goods: 650, labour: 650 },
   van: 'Coracle',
-  articles: { blank: 'BLANK', remote: 'REM', chip: 'CHIP', equals: [], universals: [] },
+  articles: { blank: 'BLANK', remote: 'REM', chip: 'CHIP', equivalents: [], universals: [] },
   prices: [
     testPrice(),
     testPrice({ article: 'BLANK', priceMinor: 1903, leadDays: 3 }),
@@ -136,7 +136,7 @@ export const testSnapshot: QuoteSnapshot = {
     testPrice({
       supplier: 'Oddment',
       kind: 'used',
-      condition: 'reset',
+      condition: 'refurbished',
       priceMinor: 2950,
       leadDays: 2,
       lateDays: 3,
@@ -164,8 +164,8 @@ export const testSnapshot: QuoteSnapshot = {
   now: { route: 'add', ways: { add: testWay }, order: ['add'], allKeysLost: false },
   later: { route: 'add', ways: { add: testWay }, order: ['add'], allKeysLost: false },
   lost: { route: 'aklErase', ways: { aklErase: aklWay }, order: ['aklErase'], allKeysLost: true },
-  desk: {
-    name: 'Desk',
+  dealer: {
+    name: 'Dealer',
     labourMinor: 9500,
     programmingMinor: 12000,
     keyMarkupPercent: 45,
@@ -193,10 +193,10 @@ export const testSnapshot: QuoteSnapshot = {
     { day: '2027-03-12', from: '08:00', to: '17:30' },
   ],
   outcomes: [
-    { source: 'North', statedBasisPoints: 100, made: 0, redone: 0 },
-    { source: 'Wharf', statedBasisPoints: 400, made: 40, redone: 2 },
-    { source: 'Oddment', statedBasisPoints: 1500, made: 0, redone: 0 },
-    { source: 'Penny', statedBasisPoints: 1200, made: 0, redone: 0 },
+    { source: 'North', statedBasisPoints: 100, made: 0, comebacks: 0 },
+    { source: 'Wharf', statedBasisPoints: 400, made: 40, comebacks: 2 },
+    { source: 'Oddment', statedBasisPoints: 1500, made: 0, comebacks: 0 },
+    { source: 'Penny', statedBasisPoints: 1200, made: 0, comebacks: 0 },
   ],
   account: null,
   coupon: null,
@@ -207,7 +207,7 @@ export const testRequest: QuoteRequest = {
   keys: 1,
   repairs: 0,
   forFault: false,
-  book: 'menu',
+  book: 'flatRates',
   prefer: 'price',
   visit: null,
   flexible: false,

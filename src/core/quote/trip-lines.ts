@@ -4,11 +4,11 @@ import { line } from './lines';
 import type { BookStyle, PriceRules } from './price-rules';
 import type { NetLine } from './quote';
 
-/** The trip as the customer pays it: by distance band in the menu, by the minutes there and back by time. */
+/** The trip as the customer pays it: by distance band by the flat rates, by the minutes there and back by time. */
 export function tripLines(trip: Trip | null, book: BookStyle, rules: PriceRules): NetLine[] {
   if (!trip) return [];
   const minor =
-    book === 'menu'
+    book === 'flatRates'
       ? bandPrice(rules, trip.distanceKm)
       : scaleMinor(rules.rateMinor, trip.minutes + trip.backMinutes, 60);
   return [line(`Trip to ${trip.to}, there and back`, 'trip', 'labour', minor)];

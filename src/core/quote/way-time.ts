@@ -27,7 +27,7 @@ export function remoteMinutes(remote: NonNullable<QuoteWay['remote']>, remotes: 
 const hardMinutes = 60;
 const hardChance = 0.8;
 
-/** Hard is what often fails, or takes more than an hour four times of five; the menu may price it apart. */
+/** Hard is what often fails, or takes more than an hour four times of five; the flat rates may price it apart. */
 export function difficultyOf(way: QuoteWay): Difficulty {
   const alone = timeOf({ ...way, remote: null }, 1);
   return way.chance < hardChance || totalMinutes(alone, 'p80') > hardMinutes ? 'hard' : 'usual';

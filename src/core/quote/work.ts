@@ -2,7 +2,7 @@ import { scaleMinor } from '@/core/kinds/money';
 import { isClone, type RouteKind, routeNames } from '@/core/programming/route';
 import { totalMinutes } from '@/core/programming/work-time';
 import { line, times } from './lines';
-import type { BookStyle, Difficulty, MenuWork, PriceRules } from './price-rules';
+import type { BookStyle, Difficulty, FlatWork, PriceRules } from './price-rules';
 import type { NetLine, QuoteWay } from './quote';
 import { difficultyOf, timeOf } from './way-time';
 
@@ -18,7 +18,7 @@ export interface Work {
 
 const pelletLabels = { measured: 'Pellet step measured', hunted: 'Pellet step hunted' } as const;
 
-/** What programming takes: by the menu or by the route's time, with what is passed on for rights and PIN. */
+/** What programming takes: by the flat rates or by the route's time, with what is passed on for rights and PIN. */
 export function programming(
   kind: RouteKind,
   way: QuoteWay,
@@ -30,20 +30,20 @@ export function programming(
   const minutes = Math.round(time.workP50Minutes);
   const waitMinutes = Math.round(time.waitSeconds / 60);
   const learned = keys + way.keysAgain;
-  const nothing = kind === 'none';
+  const nothing = kind === 'noProgramming';
   const byTime = (work: number, wait: number) =>
     scaleMinor(rules.rateMinor, 100 * work + rules.waitPercent * wait, 6000);
   const alone = timeOf({ ...way, remote: null }, keys);
   const [ownMinutes, ownWait] = [Math.round(alone.workP50Minutes), Math.round(alone.waitSeconds / 60)];
   const minor =
-    book === 'menu' ? menuPrice(rules, kind, difficultyOf(way), learned) : byTime(ownMinutes, ownWait);
+    book === 'flatRates' ? flatRate(rules, kind, difficultyOf(way), learned) : byTime(ownMinutes, ownWait);
   const remoteMinor =
-    book === 'menu'
-      ? menuPrice(rules, 'remote', 'usual', keys)
+    book === 'flatRates'
+      ? flatRate(rules, 'remote', 'usual', keys)
       : byTime(minutes - ownMinutes, waitMinutes - ownWait);
   const pelletMinor =
-    book === 'menu'
-      ? menuPrice(rules, 'pellet', way.pellet?.found === 'hunted' ? 'hard' : 'usual', 1)
+    book === 'flatRates'
+      ? flatRate(rules, 'pellet', way.pellet?.found === 'hunted' ? 'hard' : 'usual', 1)
       : byTime(ownMinutes, ownWait);
   const passed = passedOn(way);
   return {
@@ -61,7 +61,7 @@ export function programming(
         ? [line(`Remote, learned apart${times(keys)}`, 'programming', 'labour', remoteMinor)]
         : []),
       ...passed.map(({ label, plain, minor }) => ({
-        ...line(label, 'rights', 'labour', scaleMinor(minor, 100 + rules.passPercent, 100)),
+        ...line(label, 'licences', 'labour', scaleMinor(minor, 100 + rules.passPercent, 100)),
         plain,
       })),
     ],
@@ -84,15 +84,15 @@ function passedOn({ credit, pin }: QuoteWay): { label: string; plain: string; mi
   ];
 }
 
-/** The menu's price of a work for so many keys; without one for the difficulty, the usual one. */
-export function menuPrice(
-  { menu }: Pick<PriceRules, 'menu'>,
-  work: MenuWork,
+/** The flat rate of a work for so many keys; without one for the difficulty, the usual one. */
+export function flatRate(
+  { flatRates }: Pick<PriceRules, 'flatRates'>,
+  work: FlatWork,
   difficulty: Difficulty,
   count: number,
 ): number {
   const found =
-    menu.find((one) => one.work === work && one.difficulty === difficulty) ??
-    menu.find((one) => one.work === work && one.difficulty === 'usual');
+    flatRates.find((one) => one.work === work && one.difficulty === difficulty) ??
+    flatRates.find((one) => one.work === work && one.difficulty === 'usual');
   return found && count > 0 ? found.firstMinor + (count - 1) * found.furtherMinor : 0;
 }

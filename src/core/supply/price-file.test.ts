@@ -16,7 +16,7 @@ const price = (article: string, priceMinor: number, more: Partial<ListedPrice> =
 
 describe('a price file against the prices that hold', () => {
   it('tells what is new, changed, the same and missing; a condition is a price of its own', () => {
-    const reset = price('A', 40, { condition: 'reset' });
+    const reset = price('A', 40, { condition: 'refurbished' });
     expect(
       comparePrices([price('A', 100), price('B', 5), price('C', 7)], [price('A', 110), reset, price('B', 5)]),
     ).toEqual({

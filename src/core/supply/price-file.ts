@@ -108,9 +108,9 @@ export interface SupplierRecord {
   /** Parcels are here by this local hour. */
   readonly deliversBy: string;
   readonly lateDays: number;
-  readonly redoBasisPoints: number;
+  readonly comebackBasisPoints: number;
   readonly made: number;
-  readonly redone: number;
+  readonly comebacks: number;
   readonly prices: number;
   /** The last day on which one of its lists was read. */
   readonly seenOn: LocalDay | null;

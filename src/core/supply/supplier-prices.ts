@@ -8,7 +8,7 @@ export const supplierKinds = {
   cutting: 'cuts blades',
 } as const;
 export type SupplierKind = keyof typeof supplierKinds;
-export const articleConditions = { new: 'new', reset: 'reset', used: 'used, not reset' } as const;
+export const articleConditions = { new: 'new', refurbished: 'refurbished', used: 'used, not reset' } as const;
 export type ArticleCondition = keyof typeof articleConditions;
 
 /** A price of a supplier as it stands on the day. */
@@ -37,7 +37,7 @@ export interface SupplierPrice {
 export interface StockPiece {
   readonly article: string;
   readonly grade: 'original' | 'aftermarket';
-  readonly condition: 'new' | 'reset';
+  readonly condition: 'new' | 'refurbished';
   readonly pieces: number;
   /** What one cost; null where nobody wrote it down. */
   readonly costMinor: number | null;

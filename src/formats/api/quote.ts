@@ -6,7 +6,7 @@ import { optionKinds } from '@/core/quote/option-kinds';
 import {
   bookStyles,
   difficulties,
-  menuWorks,
+  flatWorks,
   type PriceRules,
   roundingModes,
 } from '@/core/quote/price-rules';
@@ -93,9 +93,9 @@ const rules = {
   staleDays: whole,
   lossPercent: whole,
   lossNote: text,
-  menu: list(
+  flatRates: list(
     object({
-      work: oneOf(menuWorks),
+      work: oneOf(flatWorks),
       difficulty: keyOf(difficulties),
       firstMinor: whole,
       furtherMinor: whole,
@@ -182,7 +182,7 @@ const snapshot = {
       remote: orNull(text),
       chip: orNull(text),
       functions: list(text),
-      equals: list(object({ article: text, note: text })),
+      equivalents: list(object({ article: text, note: text })),
       multiTypes: list(object({ article: text, setting: text })),
       universals: list(object({ article: text, lost: list(text) })),
     },
@@ -213,7 +213,7 @@ const snapshot = {
     object({
       article: text,
       grade: oneOf(['original', 'aftermarket']),
-      condition: oneOf(['new', 'reset']),
+      condition: oneOf(['new', 'refurbished']),
       pieces: whole,
       costMinor: orNull(whole),
       source: orNull(text),
@@ -224,7 +224,7 @@ const snapshot = {
   beside: orNull(keyState),
   later: orNull(keyState),
   lost: orNull(keyState),
-  desk: orNull(
+  dealer: orNull(
     object(
       {
         name: text,
@@ -245,7 +245,7 @@ const snapshot = {
   towKm: orNull(number),
   gaps: list(object({ day, from: hour, to: hour, trip: orNull(trip), outside: yesNo }, ['trip', 'outside'])),
   holidays: list(day),
-  outcomes: list(object({ source: text, statedBasisPoints: whole, made: whole, redone: whole })),
+  outcomes: list(object({ source: text, statedBasisPoints: whole, made: whole, comebacks: whole })),
   account: orNull(object({ name: text, goodsPercent: whole, labourPercent: whole, paysInDays: whole })),
   coupon: orNull(
     object({ code: text, percent: whole, amountMinor: whole, fromMinor: whole, withAccount: yesNo }),
@@ -258,7 +258,7 @@ const line = object(
     label: text,
     plain: text,
     part: keyOf(lineParts),
-    payee: oneOf(['shop', 'seller', 'desk']),
+    payee: oneOf(['shop', 'seller', 'dealer']),
     taxClass: oneOf(['goods', 'labour']),
     statedMinor: whole,
     netMinor: whole,
@@ -266,11 +266,11 @@ const line = object(
   },
   ['plain'],
 );
-const redo = object({
+const comeback = object({
   basisPoints: whole,
   percent: whole,
   rests: list(text),
-  bornBy: oneOf(['shop', 'customer', 'desk']),
+  bornBy: oneOf(['shop', 'customer', 'dealer']),
   customerMinor: whole,
   shopMinor: whole,
   expectedCustomerMinor: whole,
@@ -316,17 +316,17 @@ const available = object(
     p80On: day,
     earliestDays: whole,
     p80Days: whole,
-    redo,
+    comeback,
     sources: list(text),
     warrantyMonths: whole,
     earnings: orNull(earnings),
-    reserves: list(object({ article: text, condition: oneOf(['new', 'reset']), pieces: whole })),
+    reserves: list(object({ article: text, condition: oneOf(['new', 'refurbished']), pieces: whole })),
     about: text,
     lost: list(text),
     fuller: orNull(object({ kind, moreMinor: whole })),
     notes: list(text),
     stale: list(text),
-    beatenBy: orNull(kind),
+    worseThan: orNull(kind),
   },
   ['keys', 'daysRest', 'asked', 'trip', 'inTime', 'leadMinor', 'about', 'lost', 'fuller'],
 );
@@ -357,7 +357,7 @@ const paperOption = object(
     depositMinor: whole,
     earliestOn: day,
     p80On: day,
-    redoPercent: orNull(whole),
+    comebackPercent: orNull(whole),
     warrantyMonths: orNull(whole),
     notes: list(text),
     lost: orNull(text),

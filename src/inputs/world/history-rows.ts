@@ -6,7 +6,7 @@ import type { AttemptResult } from '@/core/job/events/log';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import type { CountAnswer } from '@/core/programming/plan';
 import { type RouteKind, routeKinds } from '@/core/programming/route';
-import { redoReasons } from '@/core/quote/redo';
+import { comebackReasons } from '@/core/quote/comeback';
 import { type StockState, stockStates } from '@/core/supply/movements';
 import { cell } from '../cells';
 
@@ -74,8 +74,8 @@ export class PastSourceRow {
   @cell.text(20) job!: string;
   @cell.text(80) source!: string;
   @cell.whole(1, 10) keys!: number;
-  @cell.whole(0, 10) redone!: number;
-  @cell.optional() @cell.oneOf(Object.keys(redoReasons)) reason?: string;
+  @cell.whole(0, 10) comebacks!: number;
+  @cell.optional() @cell.oneOf(Object.keys(comebackReasons)) reason?: string;
 }
 
 /** What another firm was said to take. */

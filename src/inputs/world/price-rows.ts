@@ -1,5 +1,5 @@
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
-import { bookStyles, difficulties, menuWorks, roundingModes } from '@/core/quote/price-rules';
+import { bookStyles, difficulties, flatWorks, roundingModes } from '@/core/quote/price-rules';
 import { articleConditions, supplierKinds } from '@/core/supply/supplier-prices';
 import { cell } from '../cells';
 
@@ -8,7 +8,7 @@ export class SupplierRow {
   @cell.oneOf(Object.keys(supplierKinds)) kind!: string;
   @cell.hour() cutOff!: string;
   @cell.whole(0, 120) lateDays!: number;
-  @cell.decimal(0, 100) redoPercent!: number;
+  @cell.decimal(0, 100) comebackPercent!: number;
   /** Parcels are here by this hour. */
   @cell.optional() @cell.hour() deliversBy?: string;
 }
@@ -25,7 +25,7 @@ export class SupplierPriceRow {
   @cell.amount() shipping!: string;
 }
 
-export class FranchiseDeskRow {
+export class DealerRow {
   @cell.text(60) make!: string;
   @cell.text(80) name!: string;
   @cell.amount() labour!: string;
@@ -71,7 +71,7 @@ export class PriceBookRow {
 }
 
 export class PriceMenuRow {
-  @cell.oneOf(menuWorks) work!: string;
+  @cell.oneOf(flatWorks) work!: string;
   @cell.oneOf(Object.keys(difficulties)) difficulty!: string;
   @cell.amount() first!: string;
   @cell.amount() further!: string;

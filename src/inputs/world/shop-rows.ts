@@ -48,7 +48,7 @@ export class ToolCoverRow {
   @cell.text(40) platform!: string;
   @cell.oneOf(toolFunctions) method!: string;
   @cell.optional() @cell.text(40) market?: string;
-  @cell.optional() @cell.text(60) right?: string;
+  @cell.optional() @cell.text(60) licence?: string;
 }
 
 export class HolidayRow {

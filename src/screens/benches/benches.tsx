@@ -10,7 +10,7 @@ const benches = [
   {
     href: '/benches/identify',
     name: 'Identify',
-    what: 'From a line to the key, with the fewest questions; look-alikes, equals and what to bring.',
+    what: 'From a line to the key, with the fewest questions; look-alikes, equivalents and what to bring.',
   },
   {
     href: '/benches/route',

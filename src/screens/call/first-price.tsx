@@ -47,8 +47,8 @@ export function FirstPrice({ options, route, firstPrices, currency, locale, toda
             <Tr key={option.kind}>
               <Th row>
                 {optionName(option.kind)}
-                {option.beatenBy && (
-                  <span className="block text-small">worse than {optionName(option.beatenBy)}</span>
+                {option.worseThan && (
+                  <span className="block text-small">worse than {optionName(option.worseThan)}</span>
                 )}
               </Th>
               <Td className="text-right font-mono text-ask font-bold max-sm:text-base">

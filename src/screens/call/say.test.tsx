@@ -28,7 +28,7 @@ describe('the sentence to say', () => {
   it('names the cheapest of the shop’s own that answers the call and nothing beats', () => {
     const options = optionsOf(
       ['shopRepair', 4_000, { answers: false }],
-      ['shopClone', 9_000, { beatenBy: 'shopAftermarket' }],
+      ['shopClone', 9_000, { worseThan: 'shopAftermarket' }],
       ['shopAftermarket', 12_000, {}],
       ['customerBuys', 8_000, {}],
     );
@@ -86,8 +86,8 @@ describe('the sentence to say', () => {
     expect(screen.getByText('$265.00')).toBeTruthy();
   });
 
-  it('says so where only the desk can', () => {
-    const said = say(optionsOf(['franchiseDesk', 45_000, {}]));
+  it('says so where only the dealer can', () => {
+    const said = say(optionsOf(['dealer', 45_000, {}]));
     expect(said).toContain('Only a dealer can do it: about $450.00');
     expect(said).not.toContain('registration');
   });

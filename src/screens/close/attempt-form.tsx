@@ -71,7 +71,7 @@ export function AttemptForm({
   const [id, setId] = useState(() => uuid());
   const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
   const purpose = purposeOf(form.route, { worksInHand });
-  const byDealer = form.route === 'desk';
+  const byDealer = form.route === 'dealer';
   const learns = form.result === 'worked' && (byDealer || methodOf(form.route) !== undefined);
   const byNote = purpose === 'plainCopy' && noteForPlainCopy;
   const blocked = !byNote && !isAllowed(purpose, authorised ? 'onSite' : 'none');

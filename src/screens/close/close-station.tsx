@@ -57,7 +57,7 @@ interface CloseStationProps {
   readonly systemTypes: readonly string[];
   /** Where the keys of a closed job came from; undefined while it is open. */
   readonly sources: JobSources | undefined;
-  readonly onRedo: (data: unknown) => Promise<Result<null>>;
+  readonly onComeback: (data: unknown) => Promise<Result<null>>;
   readonly onFacts: EditAction;
   readonly onClose: EditAction;
 }
@@ -89,7 +89,9 @@ export function CloseStation(props: CloseStationProps) {
       {count && <CountPanel job={job} log={log} count={count} />}
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
-      {props.sources && <SourcesPanel number={job.number} sources={props.sources} onRedo={props.onRedo} />}
+      {props.sources && (
+        <SourcesPanel number={job.number} sources={props.sources} onComeback={props.onComeback} />
+      )}
       <History rows={props.history} />
       {!closed && <EndForm job={job} onClose={props.onClose} />}
     </>

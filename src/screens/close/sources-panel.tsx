@@ -3,7 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
-import { type RedoReason, redoReasons } from '@/core/quote/redo';
+import { type ComebackReason, comebackReasons } from '@/core/quote/comeback';
 import { Button } from '@/ui/button';
 import { SelectField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
@@ -14,15 +14,15 @@ import type { JobSources } from '@/usecases/jobs/key-sources';
 interface SourcesPanelProps {
   readonly number: number;
   readonly sources: JobSources;
-  readonly onRedo: (data: unknown) => Promise<Result<null>>;
+  readonly onComeback: (data: unknown) => Promise<Result<null>>;
 }
 
 /** Where the keys came from, and whether one came back: the next quotes reckon with it. */
-export function SourcesPanel({ number, sources, onRedo }: SourcesPanelProps) {
+export function SourcesPanel({ number, sources, onComeback }: SourcesPanelProps) {
   const router = useRouter();
-  const { submit, pending, problems, problemOf } = useSubmit(onRedo);
+  const { submit, pending, problems, problemOf } = useSubmit(onComeback);
   const [source, setSource] = useState(sources.known[0]?.source ?? sources.suppliers[0] ?? '');
-  const [reason, setReason] = useState<RedoReason>('failed');
+  const [reason, setReason] = useState<ComebackReason>('failed');
   return (
     <Panel
       title="Where the keys came from"
@@ -32,10 +32,10 @@ export function SourcesPanel({ number, sources, onRedo }: SourcesPanelProps) {
         <p className="text-mute">No quote says it.</p>
       ) : (
         <ul>
-          {sources.known.map(({ source, keys, redone, reason }) => (
+          {sources.known.map(({ source, keys, comebacks, reason }) => (
             <li key={source}>
               {source}: {keys} {keys === 1 ? 'key' : 'keys'}
-              {redone > 0 && reason && `, ${redone} comebacks (${redoReasons[reason]})`}
+              {comebacks > 0 && reason && `, ${comebacks} comebacks (${comebackReasons[reason]})`}
             </li>
           ))}
         </ul>
@@ -58,13 +58,13 @@ export function SourcesPanel({ number, sources, onRedo }: SourcesPanelProps) {
         <SelectField
           label="Came back because"
           className="w-52"
-          choices={(Object.keys(redoReasons) as RedoReason[]).map((one) => ({
+          choices={(Object.keys(comebackReasons) as ComebackReason[]).map((one) => ({
             value: one,
-            label: redoReasons[one],
+            label: comebackReasons[one],
           }))}
           value={reason}
           error={problemOf('reason')}
-          onChange={(event) => setReason(event.target.value as RedoReason)}
+          onChange={(event) => setReason(event.target.value as ComebackReason)}
         />
         <Button type="submit" look="quiet" className="mt-6" disabled={pending}>
           It came back

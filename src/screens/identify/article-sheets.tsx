@@ -2,7 +2,7 @@
 
 import Link from 'next/link';
 import { type Application, applicationName } from '@/core/catalogue/application';
-import { equalPartNames } from '@/core/catalogue/equals';
+import { equalPartNames } from '@/core/catalogue/equivalents';
 import { type Outcome, outcomes } from '@/core/job/closing';
 import { formatJobNumber } from '@/core/job/job';
 import { formatMoney } from '@/core/kinds/money';
@@ -32,8 +32,8 @@ export function ArticleSheets({ application, article, currency, locale }: Articl
       content: <LookAlikes article={article} />,
     },
     {
-      name: 'equals',
-      count: article.equals.length,
+      name: 'equivalents',
+      count: article.equivalents.length,
       label: 'Equivalents',
       content: <Equals application={application} article={article} price={price} />,
     },
@@ -104,7 +104,7 @@ type Price = (minor: number | undefined) => string;
 
 function Equals({
   application,
-  article: { equals, ownMinor },
+  article: { equivalents, ownMinor },
   price,
 }: {
   readonly application: Application;
@@ -127,7 +127,7 @@ function Equals({
           </Tr>
         </thead>
         <tbody>
-          {equals.map(({ article, badge, note, matches, differs, lowestMinor }) => (
+          {equivalents.map(({ article, badge, note, matches, differs, lowestMinor }) => (
             <Tr key={article}>
               <Th row>
                 <span className="font-mono font-semibold text-ink">{article}</span>

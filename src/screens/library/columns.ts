@@ -10,7 +10,7 @@ export interface ShownColumn {
 const mostShown = 9;
 /** Long texts and sources are read on the row's own page. */
 const leftOut = new Set(['source', 'certainty', 'fact_sources', 'weight', 'note', 'how']);
-const codes = /article|blank|chip|remote|code|universal|equal|other$|board|sign/;
+const codes = /article|blank|chip|remote|code|universal|equivalent|other$|board|sign/;
 
 /** The columns of a list that fit on a page: its key, then what tells most. */
 export function shownColumns(list: LibraryList): ShownColumn[] {

@@ -136,9 +136,9 @@ function OptionCard({
           <span className="block text-mute">{option.notes.join(' ')}</span>
           {option.lost && <span className="block font-semibold">{option.lost}</span>}
           <span className="block">Ready by {readyWords(option, today)}.</span>
-          {option.redoPercent !== null && option.redoPercent > 0 && (
+          {option.comebackPercent !== null && option.comebackPercent > 0 && (
             <span className="block text-mute">
-              Of a hundred such keys {option.redoPercent} had to be made again.
+              Of a hundred such keys {option.comebackPercent} had to be made again.
             </span>
           )}
         </span>

@@ -7,7 +7,7 @@ import type { TaxClass } from '@/core/quote/quote';
 export interface RulesDraft {
   readonly plain: Readonly<Record<string, string>>;
   readonly taxIncluded: boolean;
-  readonly menu: readonly MenuDraft[];
+  readonly flatRates: readonly MenuDraft[];
   readonly bands: readonly { readonly toKm: string; readonly price: string }[];
   readonly hours: readonly HourDraft[];
   readonly warranties: Readonly<Record<string, string>>;
@@ -32,7 +32,7 @@ export interface HourDraft {
 export type FieldKind = 'amount' | 'number' | 'hundredths' | 'text';
 export type PlainField = Exclude<
   keyof PriceRules,
-  'taxIncluded' | 'menu' | 'bands' | 'hours' | 'warrantyMonths'
+  'taxIncluded' | 'flatRates' | 'bands' | 'hours' | 'warrantyMonths'
 >;
 
 export const fieldKinds: Readonly<Record<PlainField, FieldKind>> = {
@@ -89,7 +89,7 @@ export function draftOfRules(
       labourTaxBasisPoints: String(tax.labour / 100),
     },
     taxIncluded: rules.taxIncluded,
-    menu: rules.menu.map(({ work, difficulty, firstMinor, furtherMinor }) => ({
+    flatRates: rules.flatRates.map(({ work, difficulty, firstMinor, furtherMinor }) => ({
       work,
       difficulty,
       first: amount(firstMinor),
@@ -131,7 +131,7 @@ export function sentOfDraft(draft: RulesDraft, basedOn: string | null, currency:
     taxIncluded: draft.taxIncluded,
     goodsTaxBasisPoints: hundredths(draft.plain.goodsTaxBasisPoints),
     labourTaxBasisPoints: hundredths(draft.plain.labourTaxBasisPoints),
-    menu: draft.menu.map(({ work, difficulty, first, further }) => ({
+    flatRates: draft.flatRates.map(({ work, difficulty, first, further }) => ({
       work,
       difficulty,
       firstMinor: amount(first),

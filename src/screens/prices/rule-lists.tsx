@@ -1,4 +1,4 @@
-import { difficulties, menuWorkNames, menuWorks } from '@/core/quote/price-rules';
+import { difficulties, flatWorkNames, flatWorks } from '@/core/quote/price-rules';
 import { Button } from '@/ui/button';
 import { DayTicks } from '@/ui/day-ticks';
 import { SelectField, TextField } from '@/ui/field';
@@ -11,27 +11,27 @@ interface PartProps {
   readonly onChange: (more: Partial<RulesDraft>) => void;
 }
 
-const works = menuWorks.filter((work) => work !== 'desk');
+const works = flatWorks.filter((work) => work !== 'dealer');
 
-/** The menu by work and difficulty. */
+/** The flat rates by work and difficulty. */
 export function MenuPanel({ draft, problemOf, onChange }: PartProps) {
-  const set = (at: number, more: Partial<RulesDraft['menu'][number]>) =>
-    onChange({ menu: draft.menu.map((row, index) => (index === at ? { ...row, ...more } : row)) });
+  const set = (at: number, more: Partial<RulesDraft['flatRates'][number]>) =>
+    onChange({ flatRates: draft.flatRates.map((row, index) => (index === at ? { ...row, ...more } : row)) });
   return (
     <Panel
       title="Flat rates"
       note="By work and difficulty; hard is what often fails or takes more than an hour, and a pellet step that is hunted for."
     >
       <ul className="flex flex-col gap-1">
-        {draft.menu.map((row, at) => (
+        {draft.flatRates.map((row, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: rows are told apart by their place while they are typed
           <li key={at} className="flex flex-wrap items-start gap-2">
             <SelectField
               label={`Work ${at + 1}`}
               className="w-56"
-              choices={works.map((value) => ({ value, label: menuWorkNames[value] }))}
+              choices={works.map((value) => ({ value, label: flatWorkNames[value] }))}
               value={row.work}
-              error={problemOf(`menu.${at}.work`)}
+              error={problemOf(`flatRates.${at}.work`)}
               onChange={(event) => set(at, { work: event.target.value })}
             />
             <SelectField
@@ -46,7 +46,7 @@ export function MenuPanel({ draft, problemOf, onChange }: PartProps) {
               className="w-28"
               mono
               value={row.first}
-              error={problemOf(`menu.${at}.firstMinor`)}
+              error={problemOf(`flatRates.${at}.firstMinor`)}
               onChange={(event) => set(at, { first: event.target.value })}
             />
             <TextField
@@ -54,14 +54,14 @@ export function MenuPanel({ draft, problemOf, onChange }: PartProps) {
               className="w-28"
               mono
               value={row.further}
-              error={problemOf(`menu.${at}.furtherMinor`)}
+              error={problemOf(`flatRates.${at}.furtherMinor`)}
               onChange={(event) => set(at, { further: event.target.value })}
             />
             <Button
               look="quiet"
               className="mt-6"
               aria-label={`Remove work ${at + 1}`}
-              onClick={() => onChange({ menu: draft.menu.filter((_, index) => index !== at) })}
+              onClick={() => onChange({ flatRates: draft.flatRates.filter((_, index) => index !== at) })}
             >
               Remove
             </Button>
@@ -71,7 +71,9 @@ export function MenuPanel({ draft, problemOf, onChange }: PartProps) {
       <Button
         look="quiet"
         onClick={() =>
-          onChange({ menu: [...draft.menu, { work: 'cut', difficulty: 'usual', first: '', further: '' }] })
+          onChange({
+            flatRates: [...draft.flatRates, { work: 'cut', difficulty: 'usual', first: '', further: '' }],
+          })
         }
       >
         Add a work

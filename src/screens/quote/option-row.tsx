@@ -24,7 +24,7 @@ export const optionColumns = 'md:grid-cols-[1.25rem_minmax(0,1fr)_7rem_9rem_5.75
 
 /** One option: total, days, comeback with who bears it, what it earns; its lines and reasons on demand. */
 export function OptionRow({ option, rules, selected, today, show, onSelect }: OptionRowProps) {
-  const { kind, totalMinor, furtherKeyMinor, redo, earnings, beatenBy, stale } = option;
+  const { kind, totalMinor, furtherKeyMinor, comeback, earnings, worseThan, stale } = option;
   const [open, setOpen] = useState(false);
   return (
     <li
@@ -48,8 +48,8 @@ export function OptionRow({ option, rules, selected, today, show, onSelect }: Op
               <span className="block text-small text-mute">further key +{show(furtherKeyMinor)}</span>
             )}
             <span className="flex flex-wrap gap-1">
-              {beatenBy && (
-                <Badge tone="oxide">worse than {sourcingOptions[beatenBy].short.toLowerCase()}</Badge>
+              {worseThan && (
+                <Badge tone="oxide">worse than {sourcingOptions[worseThan].short.toLowerCase()}</Badge>
               )}
               {option.lost && <Badge tone="ochre">without {option.lost.join(', ')}</Badge>}
               {!option.answers && <Badge tone="plain">gives no new key</Badge>}
@@ -63,8 +63,8 @@ export function OptionRow({ option, rules, selected, today, show, onSelect }: Op
             ? option.visit?.hour
             : `4 in 5 by ${formatDay(option.p80On, today)}`}
         </Figure>
-        <Figure label="Comeback" value={percentWords(redo.percent)}>
-          {bearers[redo.bornBy]}
+        <Figure label="Comeback" value={percentWords(comeback.percent)}>
+          {bearers[comeback.bornBy]}
         </Figure>
         <Figure label="Earns" shopOnly value={earnings ? show(earnings.marginMinor) : 'nothing'}>
           {earnings &&
@@ -144,7 +144,7 @@ function Figure({
   );
 }
 
-const payees = { shop: '', seller: 'to the seller', desk: 'to the dealer' };
+const payees = { shop: '', seller: 'to the seller', dealer: 'to the dealer' };
 
 function Lines({ option, show }: { option: Available; show: Show }) {
   const row = (line: QuoteLine) => (

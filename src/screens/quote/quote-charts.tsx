@@ -94,8 +94,8 @@ export function QuoteCharts({ options, currency, today, show }: QuoteChartsProps
                   <Th row>{sourcingOptions[option.kind].short}</Th>
                   <Td className="text-right font-mono">{show(option.totalMinor)}</Td>
                   <Td>{formatDay(option.p80On, today)}</Td>
-                  <Td>{percentWords(option.redo.percent)}</Td>
-                  <Td>{option.beatenBy ? sourcingOptions[option.beatenBy].short : 'nothing'}</Td>
+                  <Td>{percentWords(option.comeback.percent)}</Td>
+                  <Td>{option.worseThan ? sourcingOptions[option.worseThan].short : 'nothing'}</Td>
                 </Tr>
               ))}
             </tbody>
@@ -189,8 +189,8 @@ function daysDrawing(options: readonly Available[], scale: number, show: Show, i
       type: 'scatter',
       symbol: unbeaten ? 'circle' : 'emptyCircle',
       symbolSize: (_: unknown, { dataIndex }: { dataIndex: number }) => {
-        const shown = options.filter(({ beatenBy }) => (beatenBy === null) === unbeaten);
-        return 10 + Math.min(24, shown[dataIndex]?.redo.percent ?? 0);
+        const shown = options.filter(({ worseThan }) => (worseThan === null) === unbeaten);
+        return 10 + Math.min(24, shown[dataIndex]?.comeback.percent ?? 0);
       },
       itemStyle: { color: ink(unbeaten ? 'glaze' : 'oxide') },
       label: {
@@ -198,13 +198,13 @@ function daysDrawing(options: readonly Available[], scale: number, show: Show, i
         position: 'right',
         color: ink('ink'),
         formatter: ({ dataIndex }: { dataIndex: number }) => {
-          const one = options.filter(({ beatenBy }) => (beatenBy === null) === unbeaten)[dataIndex];
-          return one ? `${sourcingOptions[one.kind].short}, ${percentWords(one.redo.percent)}` : '';
+          const one = options.filter(({ worseThan }) => (worseThan === null) === unbeaten)[dataIndex];
+          return one ? `${sourcingOptions[one.kind].short}, ${percentWords(one.comeback.percent)}` : '';
         },
       },
       tooltip: { valueFormatter: (value: number) => show(Math.round(value * scale)) },
       data: options
-        .filter(({ beatenBy }) => (beatenBy === null) === unbeaten)
+        .filter(({ worseThan }) => (worseThan === null) === unbeaten)
         .map(({ p80Days, totalMinor }) => [p80Days, totalMinor / scale]),
     })),
   };

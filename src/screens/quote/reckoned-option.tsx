@@ -10,7 +10,7 @@ interface ReckonedOptionProps {
 
 /** How the figures of an option were reckoned: days, trip, minutes, comeback, floor. */
 export function ReckonedOption({ option, rules, show }: ReckonedOptionProps) {
-  const { redo, earnings, trip, daysRest = [] } = option;
+  const { comeback, earnings, trip, daysRest = [] } = option;
   return (
     <Reckoned title="How this is reckoned">
       {daysRest.length > 0 && (
@@ -26,10 +26,11 @@ export function ReckonedOption({ option, rules, show }: ReckonedOptionProps) {
         </p>
       )}
       <p>
-        <b>Comeback.</b> {percentWords(redo.percent)}: the chance that at least one goes wrong of{' '}
-        {redo.rests.join('; ')}.{' '}
-        {redo.bornBy === 'shop' && `One costs the shop ${show(redo.shopMinor)} and ${redo.minutes} minutes.`}
-        {redo.bornBy === 'customer' && `One costs the customer ${show(redo.customerMinor)}.`}
+        <b>Comeback.</b> {percentWords(comeback.percent)}: the chance that at least one goes wrong of{' '}
+        {comeback.rests.join('; ')}.{' '}
+        {comeback.bornBy === 'shop' &&
+          `One costs the shop ${show(comeback.shopMinor)} and ${comeback.minutes} minutes.`}
+        {comeback.bornBy === 'customer' && `One costs the customer ${show(comeback.customerMinor)}.`}
       </p>
       {earnings && (
         <>
@@ -44,7 +45,7 @@ export function ReckonedOption({ option, rules, show }: ReckonedOptionProps) {
             {show(earnings.cashMinor)} paid out
             {earnings.costs.length > 0 &&
               ` (${earnings.costs.map((cost) => `${cost.label} ${show(cost.minor)}`).join(', ')})`}{' '}
-            and {show(redo.expectedShopMinor)} for comebacks: {show(earnings.marginMinor)}.
+            and {show(comeback.expectedShopMinor)} for comebacks: {show(earnings.marginMinor)}.
           </p>
           <p>
             <b>Floor.</b> {show(earnings.floorTotalMinor)} with tax: the smallest price in steps of{' '}

@@ -7,7 +7,7 @@ export function showIn(currency: string, locale: string): Show {
   return (minor) => formatMoney({ minor, currency }, locale);
 }
 
-export const bearers = { shop: 'the shop', customer: 'the customer', desk: 'the dealer' };
+export const bearers = { shop: 'the shop', customer: 'the customer', dealer: 'the dealer' };
 
 /** Whole percents; what rounds to nothing is still something. */
 export function percentWords(percent: number): string {

@@ -58,7 +58,7 @@ export function RouteCard({ route, advised, chosen, selected, currency, locale, 
           {works !== null && <span className="mt-1 block text-small">works {formatProbability(works)}</span>}
           {cost && (
             <span className="shop-only block text-small text-mute">
-              {route.kind === 'desk' ? 'the dealer takes' : 'costs us'} {money(firstCostMinor(cost))}
+              {route.kind === 'dealer' ? 'the dealer takes' : 'costs us'} {money(firstCostMinor(cost))}
               {cost.setUps.map(({ name, minor }) => `, ${name} ${money(minor)} in it`).join('')}
               {cost.harmMinor > 0 && `, harm ${money(cost.harmMinor)} in it`}
             </span>

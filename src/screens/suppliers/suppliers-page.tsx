@@ -61,9 +61,9 @@ export function SuppliersPage(props: SuppliersPageProps) {
               <Td className="text-right font-mono">
                 {supplier.lateDays} {supplier.lateDays === 1 ? 'day' : 'days'}
               </Td>
-              <Td className="text-right font-mono">{supplier.redoBasisPoints / 100} %</Td>
+              <Td className="text-right font-mono">{supplier.comebackBasisPoints / 100} %</Td>
               <Td className="text-right font-mono">
-                {supplier.made === 0 ? '–' : `${supplier.redone} of ${supplier.made}`}
+                {supplier.made === 0 ? '–' : `${supplier.comebacks} of ${supplier.made}`}
               </Td>
               <Td className="text-right font-mono">{supplier.prices}</Td>
               <Td>{supplier.seenOn === null ? 'never' : formatDay(supplier.seenOn, today)}</Td>
@@ -139,7 +139,7 @@ const empty = {
   cutOff: '15:00',
   deliversBy: '12:00',
   lateDays: '1',
-  redo: '5',
+  comeback: '5',
 };
 
 function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
@@ -162,7 +162,7 @@ function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
         className="flex flex-wrap items-start gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          const redo = number(draft.redo);
+          const comeback = number(draft.comeback);
           submit(
             {
               name: draft.name,
@@ -170,7 +170,7 @@ function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
               cutOff: draft.cutOff,
               deliversBy: draft.deliversBy,
               lateDays: number(draft.lateDays),
-              redoBasisPoints: redo === null ? null : Math.round(redo * 100),
+              comebackBasisPoints: comeback === null ? null : Math.round(comeback * 100),
             },
             () => {
               setDraft(empty);
@@ -190,7 +190,7 @@ function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
         {field('cutOff', 'Orders until', 'w-28')}
         {field('deliversBy', 'Here by', 'w-28')}
         {field('lateDays', 'Late by, days', 'w-28')}
-        {field('redo', 'Stated comeback, %', 'w-28', 'redoBasisPoints')}
+        {field('comeback', 'Stated comeback, %', 'w-28', 'comebackBasisPoints')}
         <Button type="submit" className="mt-6" disabled={pending}>
           Save the supplier
         </Button>

@@ -11,7 +11,7 @@ import type { RankTest } from '@/core/programming/rank-test';
 import { type Ring, ringFor } from '@/core/programming/ring';
 import type { Route, RouteRequest } from '@/core/programming/route';
 import { findRoutes } from '@/core/programming/routes';
-import { deskOf, moneyOf } from '@/core/quote/recommend';
+import { dealerOf, moneyOf } from '@/core/quote/recommend';
 import { listPlatformNames, listPlatforms } from '@/data/catalogue';
 import { findNamed, listMakes, listMarkets } from '@/data/names';
 import { readPriceLists } from '@/data/prices';
@@ -66,7 +66,7 @@ export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<R
     built: input.built === undefined ? null : { from: input.built, to: input.built },
     record: records[platform.id] ?? [],
     money: moneyOf(prices, shop),
-    desk: prices ? deskOf(platform, situation, null, [], { ...prices, towKm: null }) : null,
+    dealer: prices ? dealerOf(platform, situation, null, [], { ...prices, towKm: null }) : null,
   };
   const routes = findRoutes(request);
   const advice = adviseRoute(routes, request);

@@ -1,6 +1,6 @@
 import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
-import { canStandIn, compareRemotes, functionsLost, type RemoteLikeness } from '@/core/catalogue/equals';
+import { canStandIn, compareRemotes, functionsLost, type RemoteLikeness } from '@/core/catalogue/equivalents';
 import { lastListed } from '@/core/identify/listed-entry';
 import { boundsOf, type CarFacts } from '@/core/identify/posterior';
 import {
@@ -40,7 +40,7 @@ export interface ArticleFacts {
   readonly lookAlikes: readonly LookAlikeRow[];
   readonly signs: Readonly<Record<string, { readonly mark: string; readonly sign: string }>>;
   readonly ownMinor: number | undefined;
-  readonly equals: readonly EqualRemote[];
+  readonly equivalents: readonly EqualRemote[];
   readonly universals: readonly UniversalRemote[];
   readonly sisters: readonly SisterRow[];
   /** Tools of the vans whose own list ends before the car's year. */
@@ -69,7 +69,7 @@ export async function readArticleFacts(
     remote ? listRemotes(db, [remote.article]) : [],
     listSisters(db, application.modelId),
   ]);
-  const [equals, universals, signs] = await Promise.all([
+  const [equivalents, universals, signs] = await Promise.all([
     own ? listEquals(db, [own.article]) : [],
     own ? listUniversals(db, [own.article]) : [],
     listChipSigns(db, [...articles, ...lookAlikes.map(({ other }) => other)]),
@@ -77,14 +77,14 @@ export async function readArticleFacts(
   const ofModel = listEnds.length > 0 ? await listApplications(db, application.modelId) : [];
   const prices = await listLowestPrices(
     db,
-    [...articles, ...equals.map(({ article }) => article), ...universals.map(({ article }) => article)],
+    [...articles, ...equivalents.map(({ article }) => article), ...universals.map(({ article }) => article)],
     day,
   );
   return {
     lookAlikes,
     signs,
     ownMinor: prices[own?.article ?? chip?.article ?? blank],
-    equals: equals.map((other) => ({
+    equivalents: equivalents.map((other) => ({
       ...compareRemotes(own ?? other, other),
       article: other.article,
       badge: other.badge,

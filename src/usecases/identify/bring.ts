@@ -1,5 +1,5 @@
 import type { Pool } from 'pg';
-import { compareRemotes } from '@/core/catalogue/equals';
+import { compareRemotes } from '@/core/catalogue/equivalents';
 import type { Candidate } from '@/core/identify/posterior';
 import { type Need, type WhatToBring, whatToBring } from '@/core/identify/what-to-bring';
 import { isReady } from '@/core/supply/movements';
@@ -20,7 +20,7 @@ export async function readWhatToBring(
 ): Promise<WhatToBring | undefined> {
   const likely = candidates.filter(({ probability }) => probability >= leastLikely);
   const remotes = [...new Set(likely.flatMap(({ application }) => application.remote?.article ?? []))];
-  const [own, equals, lying] = await Promise.all([
+  const [own, equivalents, lying] = await Promise.all([
     listRemotes(db, remotes),
     listEquals(db, remotes),
     listStock(db),
@@ -28,7 +28,7 @@ export async function readWhatToBring(
   // Only an equal that differs in nothing that must match can be taken along in place of the remote.
   const standIns = (article: string) => {
     const remote = own.find((one) => one.article === article);
-    return equals
+    return equivalents
       .filter(
         (equal) => equal.equalOf === article && remote && compareRemotes(remote, equal).differs.length === 0,
       )

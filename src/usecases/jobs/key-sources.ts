@@ -4,7 +4,7 @@ import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
 import { findJob, lockJob } from '@/data/jobs';
 import {
-  countRedone,
+  countComebacks,
   insertKeySource,
   type KeySourceRow,
   listKeySources,
@@ -12,7 +12,7 @@ import {
 } from '@/data/key-sources';
 import { listAcceptances } from '@/data/quote-links';
 import { findFrozenQuote, listQuotes } from '@/data/quotes';
-import type { RedoInput } from '@/inputs/quote-inputs';
+import type { ComebackInput } from '@/inputs/quote-inputs';
 import { database, transact } from '../database';
 
 /** Keeps from whom the keys of a job that is being closed came: by the option accepted, else the one offered last. */
@@ -42,7 +42,7 @@ export async function readSources(_actor: Actor, jobId: string): Promise<JobSour
 }
 
 /** Notes that a key of a closed job came back, so that the next quotes reckon with it. */
-export async function noteRedo(actor: PersonActor, input: RedoInput): Promise<Result<null>> {
+export async function noteComeback(actor: PersonActor, input: ComebackInput): Promise<Result<null>> {
   return transact(async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
@@ -50,10 +50,10 @@ export async function noteRedo(actor: PersonActor, input: RedoInput): Promise<Re
     if (!(await listSourceNames(db)).includes(input.source))
       return failed('Nobody of this name sells keys to the shop.', 'source');
     await insertKeySource(db, job.id, input.source, Math.max(1, job.keysWanted), actor.at);
-    if (!(await countRedone(db, job.id, input.source, input.reason, actor.at)))
+    if (!(await countComebacks(db, job.id, input.source, input.reason, actor.at)))
       return failed('All keys of this source came back already.', 'source');
     await appendAudit(db, actor, {
-      action: 'job.redo',
+      action: 'job.comeback',
       subjectKind: 'job',
       subjectId: job.id,
       details: { source: input.source, reason: input.reason },

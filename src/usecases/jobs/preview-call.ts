@@ -51,7 +51,8 @@ export async function previewCall(actor: PersonActor, input: PreviewCallInput): 
     candidates: view.candidates,
     advice: view.advice,
     route: view.routes.find(({ kind }) => kind === (view.advice?.kind ?? view.quote?.snapshot.now.route)),
-    refused: (view.advice && view.advice.kind !== 'desk') || opensOnly ? [] : view.routes.flatMap(refusalOf),
+    refused:
+      (view.advice && view.advice.kind !== 'dealer') || opensOnly ? [] : view.routes.flatMap(refusalOf),
     options: view.quote?.options ?? [],
     otherTime: view.quote?.otherTime ?? null,
     firstPrices: view.firstPrices,

@@ -162,8 +162,9 @@ function rulesOf(
   const { basedOn: _, goodsTaxBasisPoints, labourTaxBasisPoints, warranties, ...rules } = input;
   const twice = <Item>(items: readonly Item[], key: (item: Item) => string) =>
     items.findIndex((item, at) => items.findIndex((other) => key(other) === key(item)) !== at);
-  const menu = twice(rules.menu, ({ work, difficulty }) => `${work} ${difficulty}`);
-  if (menu >= 0) return failed('This work stands in the flat rates twice.', `menu.${menu}.work`);
+  const flatRates = twice(rules.flatRates, ({ work, difficulty }) => `${work} ${difficulty}`);
+  if (flatRates >= 0)
+    return failed('This work stands in the flat rates twice.', `flatRates.${flatRates}.work`);
   const band = twice(rules.bands, ({ toKm }) => String(toKm));
   if (band >= 0) return failed('Two bands end at the same distance.', `bands.${band}.toKm`);
   const hour = twice(rules.hours, ({ label }) => label);
@@ -174,7 +175,7 @@ function rulesOf(
     rules: {
       ...rules,
       lossNote: rules.lossNote.trim(),
-      menu: rules.menu.map((price) => ({ ...price })),
+      flatRates: rules.flatRates.map((price) => ({ ...price })),
       bands: [...rules.bands].sort((a, b) => a.toKm - b.toKm),
       hours: rules.hours.map((rule) => ({ ...rule, days: [...new Set(rule.days)].sort() })),
       warrantyMonths: Object.fromEntries(warranties.map(({ option, months }) => [option, months])),

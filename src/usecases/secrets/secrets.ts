@@ -177,7 +177,7 @@ async function sealAnswers(
             await keepSealed(
               db,
               job.id,
-              { kind: bureauGives[enquiry.kind], source: 'bureau', value: answer.value },
+              { kind: bureauGives[enquiry.kind], source: 'codeService', value: answer.value },
               { at: actor.at, by: enquiry.askedBy },
             )
           ).id,

@@ -1,5 +1,5 @@
 import type { Application } from '@/core/catalogue/application';
-import { canStandIn, compareRemotes, functionsLost } from '@/core/catalogue/equals';
+import { canStandIn, compareRemotes, functionsLost } from '@/core/catalogue/equivalents';
 import type { Platform } from '@/core/catalogue/platform';
 import type { Job } from '@/core/job/job';
 import { addDays, instantOf, type LocalMoment, localMoment } from '@/core/kinds/local-time';
@@ -98,7 +98,7 @@ async function readDay(
   db: Db,
   request: Asked,
   van: VanRow,
-  { rules, desk }: PriceLists,
+  { rules, dealer }: PriceLists,
 ): Promise<Pick<Pricing, 'trip' | 'towKm' | 'gaps' | 'asked' | 'waitingSavesMinutes'>> {
   const { job, shop, now } = request;
   const appointments = await listAppointments(
@@ -136,7 +136,7 @@ async function readDay(
     };
   const tripAt = (day: string, hour: string) =>
     tripBy(drive, placeBefore(stops, day, hour, workshop), place, workshop, hour);
-  const towKm = desk?.place ? (drive(place, desk.place, time.hour)?.km ?? null) : null;
+  const towKm = dealer?.place ? (drive(place, dealer.place, time.hour)?.km ?? null) : null;
   const trip = tripAt(time.day, time.hour);
   if (!trip) {
     const told =
@@ -171,21 +171,21 @@ function stopsOf(appointments: readonly AppointmentRow[], zone: string): Stop[] 
   );
 }
 
-/** The articles of each candidate's key, with equals and universals that can stand in for its remote. */
+/** The articles of each candidate's key, with equivalents and universals that can stand in for its remote. */
 async function readKeyArticles(
   db: Db,
   applications: readonly Application[],
 ): Promise<Pricing['articlesFor']> {
   const remotes = [...new Set(applications.flatMap(({ remote }) => remote?.article ?? []))];
   const own = remotes.length === 0 ? [] : await listRemotes(db, remotes);
-  const equals = remotes.length === 0 ? [] : await listEquals(db, remotes);
+  const equivalents = remotes.length === 0 ? [] : await listEquals(db, remotes);
   const universals = remotes.length === 0 ? [] : await listUniversals(db, remotes);
   const multiTypes = applications.some(({ chip, remote }) => chip && !remote)
     ? await listMultiTypeChips(db)
     : [];
   return ({ blank, chip, remote }) => {
     const mine = own.find(({ article }) => article === remote?.article);
-    const same = equals.filter(
+    const same = equivalents.filter(
       (one) => mine && one.equalOf === mine.article && compareRemotes(mine, one).differs.length === 0,
     );
     const standIns = universals.filter(
@@ -200,7 +200,7 @@ async function readKeyArticles(
       multiTypes: multiTypes
         .filter(({ families }) => chip && !remote && families.includes(chip.family))
         .map(({ article, setting }) => ({ article, setting })),
-      equals: same.map(({ article, note }) => ({ article, note: note ?? 'the same board' })),
+      equivalents: same.map(({ article, note }) => ({ article, note: note ?? 'the same board' })),
       universals: standIns.map((one) => ({
         article: one.article,
         lost: mine ? functionsLost(mine, one) : [],
@@ -209,12 +209,12 @@ async function readKeyArticles(
   };
 }
 
-function namesOf({ blank, remote, chip, equals, multiTypes = [], universals }: KeyArticles): string[] {
+function namesOf({ blank, remote, chip, equivalents, multiTypes = [], universals }: KeyArticles): string[] {
   return [
     blank,
     remote,
     chip,
-    ...[...equals, ...multiTypes, ...universals].map(({ article }) => article),
+    ...[...equivalents, ...multiTypes, ...universals].map(({ article }) => article),
   ].filter((one): one is string => one !== null);
 }
 

@@ -84,7 +84,7 @@ export function readHistory(
         job_id: job.id,
         source: row.source,
         keys: row.keys,
-        redone: row.redone,
+        redone: row.comebacks,
         reason: row.reason ?? null,
         noted_at: new Date(job.openedAt.getTime() + 4 * 3_600_000),
       });

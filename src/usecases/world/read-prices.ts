@@ -4,8 +4,8 @@ import { usualDelivery } from '@/core/supply/arrival';
 import {
   AccountRow,
   CouponRow,
+  DealerRow,
   DistanceBandRow,
-  FranchiseDeskRow,
   HourRuleRow,
   PriceBookRow,
   PriceMenuRow,
@@ -21,7 +21,7 @@ const historyDays = 430;
 /** Suppliers' lists were read this many days before the first start. */
 const listDays = 12;
 
-/** Suppliers with prices, desks, the price book with all its rules, taxes, accounts and coupons. */
+/** Suppliers with prices, dealers, the price book with all its rules, taxes, accounts and coupons. */
 export function readPrices(world: WorldReader, currency: string, today: LocalDay): TableRows[] {
   const minor = (amount: string) => Math.round(Number(amount) * 10 ** minorPlaces(currency));
   const valid = `[${addDays(today, -historyDays)},)`;
@@ -33,7 +33,7 @@ export function readPrices(world: WorldReader, currency: string, today: LocalDay
     kind: row.kind,
     cut_off: row.cutOff,
     late_days: row.lateDays,
-    redo_basis_points: Math.round(row.redoPercent * 100),
+    redo_basis_points: Math.round(row.comebackPercent * 100),
     delivers_by: row.deliversBy ?? usualDelivery,
   }));
   const supplierPrices = world.read('supplier-prices', SupplierPriceRow, (row, at) => ({
@@ -49,7 +49,7 @@ export function readPrices(world: WorldReader, currency: string, today: LocalDay
     seen_on: addDays(today, -listDays),
     valid,
   }));
-  const desks = world.read('franchise-desks', FranchiseDeskRow, (row, at) => ({
+  const dealers = world.read('dealers', DealerRow, (row, at) => ({
     make_id: at.refer('makes', row.make, 'make'),
     name: row.name,
     labour_minor: minor(row.labour),
@@ -93,7 +93,7 @@ export function readPrices(world: WorldReader, currency: string, today: LocalDay
     loss_note: row.lossNote,
     valid,
   }));
-  const menu = world.read('price-menu', PriceMenuRow, (row) => ({
+  const flatRates = world.read('flat-rates', PriceMenuRow, (row) => ({
     price_book_id: bookId,
     work: row.work,
     difficulty: row.difficulty,
@@ -142,9 +142,9 @@ export function readPrices(world: WorldReader, currency: string, today: LocalDay
   return [
     { table: 'supplier', rows: suppliers },
     { table: 'supplier_price', rows: supplierPrices },
-    { table: 'franchise_desk', rows: desks },
+    { table: 'franchise_desk', rows: dealers },
     { table: 'price_book', rows: books },
-    { table: 'price_menu', rows: menu },
+    { table: 'price_menu', rows: flatRates },
     { table: 'distance_band', rows: bands },
     { table: 'hour_rule', rows: hours },
     { table: 'shop_warranty', rows: warranties },

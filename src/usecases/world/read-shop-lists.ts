@@ -36,7 +36,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     edition: row.edition,
     state: row.state,
   }));
-  const rights = world.read('rights', RightRow, (row, at) => ({
+  const rights = world.read('licences', RightRow, (row, at) => ({
     id: at.define('right', `${row.van} ${row.name}`, 'name'),
     van_id: at.refer('van', row.van, 'van'),
     name: row.name,
@@ -46,14 +46,14 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     buy_minor: row.buyPrice === undefined ? null : minor(row.buyPrice),
     expires_on: row.expiresInDays === undefined ? null : addDays(today, row.expiresInDays),
   }));
-  const cover = world.read('tool-cover', ToolCoverRow, (row, at) => {
-    if (row.right !== undefined) at.refer('right', `${row.van} ${row.right}`, 'right');
+  const cover = world.read('tool-coverage', ToolCoverRow, (row, at) => {
+    if (row.licence !== undefined) at.refer('right', `${row.van} ${row.licence}`, 'licence');
     return {
       tool_id: at.refer('tool', `${row.van} ${row.tool}`, 'tool'),
       platform_id: at.refer('platforms', row.platform, 'platform'),
       method: row.method,
       market: row.market === undefined ? null : marketName(at, row.market),
-      right_name: row.right ?? null,
+      right_name: row.licence ?? null,
     };
   });
   const nodes = world.read('road-nodes', RoadNodeRow, (row, at) => ({
@@ -78,7 +78,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     last_hour: row.last,
     every_minutes: row.everyMinutes,
   }));
-  const bureau = world.read('bureau', BureauRow, (row) => ({
+  const bureau = world.read('code-service', BureauRow, (row) => ({
     kind: row.kind,
     fee_minor: minor(row.fee),
     minutes_from: row.minutesFrom,

@@ -31,10 +31,10 @@ import {
   AcceptByPhoneInput,
   AgreePriceInput,
   AppointmentInput,
+  ComebackInput,
   HandPriceInput,
   LinkInput,
   QuoteTermsInput,
-  RedoInput,
   RevokeLinkInput,
   RivalInput,
 } from '@/inputs/quote-inputs';
@@ -58,7 +58,7 @@ import {
   makeChoice,
   setRank,
 } from '@/usecases/jobs/decide';
-import { noteRedo } from '@/usecases/jobs/key-sources';
+import { noteComeback } from '@/usecases/jobs/key-sources';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
@@ -166,8 +166,8 @@ export async function recordFactsAction(data: unknown): Promise<Edited> {
   return runAction(FactsInput, data, recordFacts);
 }
 
-export async function noteRedoAction(data: unknown): Promise<Result<null>> {
-  return runAction(RedoInput, data, noteRedo);
+export async function noteComebackAction(data: unknown): Promise<Result<null>> {
+  return runAction(ComebackInput, data, noteComeback);
 }
 
 export async function closeJobAction(data: unknown): Promise<Edited> {

@@ -139,7 +139,7 @@ export const keyLists = {
   remotes: {
     title: 'Remotes',
     one: 'remote',
-    about: 'Remotes with all in which an equal must match.',
+    about: 'Remotes with all in which an equivalent must match.',
     columns: [
       article,
       column('badge', 'Badge', text(60)),

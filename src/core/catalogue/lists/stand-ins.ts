@@ -12,15 +12,17 @@ import {
 
 /** What can stand in for a remote or a chip. */
 export const standInLists = {
-  equals: {
+  equivalents: {
     title: 'Equivalents',
-    one: 'equal',
+    one: 'equivalent',
     about: 'Remotes that are the same under another badge.',
-    columns: [article, column('equal', 'Equal', text(40)), note],
-    key: ['article', 'equal'],
-    references: [oneOf('remotes', 'article', 'article'), oneOf('remotes', 'equal', 'article')],
-    check: ({ article: one, equal }) =>
-      one === equal ? { column: 'equal', reason: 'An article is no equal of itself.' } : undefined,
+    columns: [article, column('equivalent', 'Equivalent', text(40)), note],
+    key: ['article', 'equivalent'],
+    references: [oneOf('remotes', 'article', 'article'), oneOf('remotes', 'equivalent', 'article')],
+    check: ({ article: one, equivalent }) =>
+      one === equivalent
+        ? { column: 'equivalent', reason: 'An article is no equivalent of itself.' }
+        : undefined,
   },
   universals: {
     title: 'Universal remotes',

@@ -18,17 +18,17 @@ describe('attemptPurposes', () => {
   it.each([
     [{}, ['repair']],
     [{ learnedKeyIds: ['k'] }, ['repair', 'learn']],
-    [{ route: 'none', learnedKeyIds: ['k'] }, ['handOver', 'learn']],
-    [{ route: 'none' }, ['handOver']],
+    [{ route: 'noProgramming', learnedKeyIds: ['k'] }, ['handOver', 'learn']],
+    [{ route: 'noProgramming' }, ['handOver']],
     [{ pinFrom: 'customer' }, ['repair', 'decode']],
-    [{ pinFrom: 'socket' }, ['repair', 'pinRead']],
-    [{ pinFrom: 'bureau', secretIds: ['s'] }, ['repair', 'pinLookUp', 'seeSecret']],
+    [{ pinFrom: 'obdSocket' }, ['repair', 'pinRead']],
+    [{ pinFrom: 'codeService', secretIds: ['s'] }, ['repair', 'pinLookUp', 'seeSecret']],
     [{ secretIds: [] }, ['repair']],
     [{ route: 'add', learnedKeyIds: ['k'] }, ['learn', 'learn']],
     [{ route: 'cloneDirect' }, ['clone']],
-    [{ route: 'desk', learnedKeyIds: ['k'], dealerPaper: 'W-1' }, ['repair']],
+    [{ route: 'dealer', learnedKeyIds: ['k'], dealerPaper: 'W-1' }, ['repair']],
   ] as [Partial<Attempt>, string[]][])('%j wants %j', (more, purposes) => {
-    expect(attemptPurposes(attempt(more), { worksInHand: more.route !== 'none' })).toEqual(purposes);
+    expect(attemptPurposes(attempt(more), { worksInHand: more.route !== 'noProgramming' })).toEqual(purposes);
   });
 });
 
@@ -37,12 +37,12 @@ describe('the work of a dealer', () => {
     applyEvent(emptyLog, { kind: 'attemptRecorded', ...attempt(more) });
 
   it.each([
-    [{ route: 'desk' }, true],
-    [{ route: 'desk', learnedKeyIds: ['k'] }, false],
-    [{ route: 'desk', learnedKeyIds: ['k'], dealerPaper: '  ' }, false],
-    [{ route: 'desk', learnedKeyIds: ['k'], dealerPaper: 'W-2207' }, true],
-    [{ route: 'desk', dealerPaper: 'W-2207', pinFrom: 'socket' }, false],
-    [{ route: 'desk', dealerPaper: 'W-2207', secretIds: ['s'] }, false],
+    [{ route: 'dealer' }, true],
+    [{ route: 'dealer', learnedKeyIds: ['k'] }, false],
+    [{ route: 'dealer', learnedKeyIds: ['k'], dealerPaper: '  ' }, false],
+    [{ route: 'dealer', learnedKeyIds: ['k'], dealerPaper: 'W-2207' }, true],
+    [{ route: 'dealer', dealerPaper: 'W-2207', pinFrom: 'obdSocket' }, false],
+    [{ route: 'dealer', dealerPaper: 'W-2207', secretIds: ['s'] }, false],
     [{ route: 'add', dealerPaper: 'W-2207' }, false],
     [{ route: 'add', dealerPaper: null }, true],
   ] as [Partial<Attempt>, boolean][])('%j is taken: %s', (more, taken) => {
@@ -50,7 +50,7 @@ describe('the work of a dealer', () => {
   });
 
   it('that was accepted before this rule still stands in the log', () => {
-    const old = attempt({ route: 'desk', learnedKeyIds: ['k'], pinFrom: 'desk' });
+    const old = attempt({ route: 'dealer', learnedKeyIds: ['k'], pinFrom: 'dealer' });
     expect(foldEvents([{ kind: 'attemptRecorded', ...old }]).attempts).toHaveLength(1);
   });
 });

@@ -5,9 +5,9 @@ import type { Attempt } from './log';
 
 const ofPin: Record<PinSource, Purpose> = {
   customer: 'decode',
-  bureau: 'pinLookUp',
-  desk: 'pinLookUp',
-  socket: 'pinRead',
+  codeService: 'pinLookUp',
+  dealer: 'pinLookUp',
+  obdSocket: 'pinRead',
 };
 
 /**
@@ -20,7 +20,7 @@ export function attemptPurposes(
   ground: PurposeGround,
 ): Purpose[] {
   const own = purposeOf(route, ground);
-  if (route === 'desk') return [own];
+  if (route === 'dealer') return [own];
   return [
     own,
     ...(learnedKeyIds.length > 0 ? (['learn'] as const) : []),

@@ -24,7 +24,7 @@ export const attemptRecorded: EventKind<Attempt> = {
   refusal({ route, reason, learnedKeyIds, secretIds }, ground) {
     const { stage, noteForPlainCopy } = ground.standing;
     if (
-      route === 'none' &&
+      route === 'noProgramming' &&
       ground.worksInHand &&
       stage !== 'onSite' &&
       noteForPlainCopy &&
@@ -49,7 +49,7 @@ function dealerProblem({
   secretIds,
   dealerPaper,
 }: Attempt): string | undefined {
-  if (route !== 'desk') return dealerPaper ? 'Only the dealer’s work has a paper of his.' : undefined;
+  if (route !== 'dealer') return dealerPaper ? 'Only the dealer’s work has a paper of his.' : undefined;
   if (pinFrom || (secretIds && secretIds.length > 0))
     return 'A dealer brings his own PIN and codes; none of this job is named.';
   return learnedKeyIds.length > 0 && !dealerPaper?.trim()

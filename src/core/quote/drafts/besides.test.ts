@@ -46,8 +46,8 @@ describe('a chip that can be set to be one of several kinds', () => {
       testPrice({ supplier: 'Wharf', kind: 'aftermarket', article: 'MULTI', priceMinor: 700 }),
     ],
     outcomes: [
-      { source: 'Wharf', statedBasisPoints: 400, made: 0, redone: 0 },
-      { source: 'MULTI', statedBasisPoints: 600, made: 40, redone: 5 },
+      { source: 'Wharf', statedBasisPoints: 400, made: 0, comebacks: 0 },
+      { source: 'MULTI', statedBasisPoints: 600, made: 40, comebacks: 5 },
     ],
   };
 
@@ -56,10 +56,10 @@ describe('a chip that can be set to be one of several kinds', () => {
     expect(labels(found)).toContain('MULTI');
     expect(found.sources).toContain('MULTI');
     // (10 × 6 % + 5) of 50 made.
-    expect(found.redo.rests[0]).toBe('MULTI: comebacks here 5 of 40, stated 6 %');
+    expect(found.comeback.rests[0]).toBe('MULTI: comebacks here 5 of 40, stated 6 %');
     const plain = optionOf('shopAftermarket', testRequest, chipCar);
     expect(labels(plain)).toContain('CHIP');
-    expect(found.redo.basisPoints).toBeGreaterThan(plain.redo.basisPoints);
+    expect(found.comeback.basisPoints).toBeGreaterThan(plain.comeback.basisPoints);
   });
 
   it('is not there for a remote or where none can be set', () => {
@@ -114,18 +114,18 @@ describe('a worn key', () => {
   };
 
   it('has the repair with what it takes, and the new key beside it', () => {
-    const menu = [
-      ...testSnapshot.rules.menu,
+    const flatRates = [
+      ...testSnapshot.rules.flatRates,
       { work: 'cell', difficulty: 'usual', firstMinor: 1400, furtherMinor: 900 } as const,
     ];
-    const shop = { ...mended, rules: { ...mended.rules, menu, minimumMinor: 0 } };
+    const shop = { ...mended, rules: { ...mended.rules, flatRates, minimumMinor: 0 } };
     const cell = optionOf('shopRepair', forCell, shop);
     expect(labels(cell).slice(0, 2)).toEqual(['New cell', 'Cell']);
     expect(cell.lines[0]?.netMinor).toBe(1400);
     // 30 % of the parts of a repair, and the shop's 35 %.
     expect(cell.lines[1]?.netMinor).toBe(203);
     const key = optionOf('shopAftermarket', forCell, shop);
-    expect(key).toMatchObject({ answers: true, keys: 1, beatenBy: null });
+    expect(key).toMatchObject({ answers: true, keys: 1, worseThan: null });
     expect(key.furtherKeyMinor).toBeGreaterThan(0);
     expect(key.totalMinor).toBe(optionOf('shopAftermarket', testRequest, testSnapshot).totalMinor);
   });

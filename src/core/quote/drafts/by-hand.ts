@@ -27,7 +27,7 @@ export function byHand(request: QuoteRequest, _state: KeyState, snapshot: QuoteS
   const articlesMinor = sourced.costs.reduce((total, { minor }) => total + minor, 0);
   return {
     ok: true,
-    route: 'none',
+    route: 'noProgramming',
     lines,
     others: [],
     costs: sourced.costs,

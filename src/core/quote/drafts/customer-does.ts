@@ -99,9 +99,9 @@ export function customerPrograms(
   { ways }: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
-  if (ways.none && ways.none.refused === null)
+  if (ways.noProgramming && ways.noProgramming.refused === null)
     return no(
-      ways.none.pellet
+      ways.noProgramming.pellet
         ? 'Nothing is programmed on this car: the right cut and the right pellet step are all.'
         : 'Nothing is programmed on this car: the cut key is all.',
     );

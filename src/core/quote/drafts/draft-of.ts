@@ -3,8 +3,8 @@ import { type OptionKind, sourcingOptions } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
 import { byHand } from './by-hand';
 import { customerBuys, customerPrograms } from './customer-does';
+import { dealer } from './dealer';
 import { type Draft, type DraftOrNot, no } from './draft';
-import { franchiseDesk } from './franchise-desk';
 import { opens } from './opens';
 import { repair } from './repair';
 import { copy, multiTypeChip, shopSupplies, universal } from './shop-brings';
@@ -13,11 +13,11 @@ type DraftMaker = (request: QuoteRequest, state: KeyState, snapshot: QuoteSnapsh
 
 const drafts: Readonly<Record<OptionKind, DraftMaker>> = {
   shopOriginal: (...all) => shopSupplies('shopOriginal', ...all),
-  shopReset: (...all) => {
+  shopRefurbished: (...all) => {
     const [, , { articles }] = all;
     return articles.remote === null
       ? no('The key has no remote, and only a remote is used again after a reset.')
-      : shopSupplies('shopReset', ...all);
+      : shopSupplies('shopRefurbished', ...all);
   },
   shopAftermarket: (...all) => shopSupplies('shopAftermarket', ...all),
   shopMultiType: multiTypeChip,
@@ -28,7 +28,7 @@ const drafts: Readonly<Record<OptionKind, DraftMaker>> = {
   shopByHand: byHand,
   customerBuys,
   customerPrograms,
-  franchiseDesk,
+  dealer,
 };
 
 /** An option as it stands before trip, hour, discounts and tax; or why it does not exist. */
@@ -41,7 +41,7 @@ export function draftOf(
   if (snapshot.unknownCar && kind !== 'shopByHand') return no('The library does not know this car.');
   if (sourcingOptions[kind].newKey && request.keys === 0) return no('No new key is wanted.');
   const draft = drafts[kind](request, state, snapshot);
-  const makes = sourcingOptions[kind].newKey && sourcingOptions[kind].by !== 'desk';
+  const makes = sourcingOptions[kind].newKey && sourcingOptions[kind].by !== 'dealer';
   if (!draft.ok || !makes || !draft.visit) return draft;
   return [opening(request, snapshot), cutSource(request, state, snapshot)].reduce(withBefore, draft);
 }

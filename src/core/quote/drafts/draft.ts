@@ -1,6 +1,6 @@
 import { isClone, type RouteKind } from '@/core/programming/route';
 import type { Parcel } from '@/core/supply/arrival';
-import type { KeyState, NetLine, QuoteWay, Redo } from '../quote';
+import type { Comeback, KeyState, NetLine, QuoteWay } from '../quote';
 import type { Sourced, Wanted } from '../source-articles';
 
 type Cost = { readonly label: string; readonly minor: number };
@@ -11,7 +11,7 @@ export interface Draft {
   readonly route: RouteKind;
   /** The shop's own lines. */
   readonly lines: readonly NetLine[];
-  /** What is paid to a seller or the desk. */
+  /** What is paid to a seller or the dealer. */
   readonly others: readonly NetLine[];
   readonly costs: readonly Cost[];
   /** What must come before the work; nothing where all that is needed is there. */
@@ -28,7 +28,7 @@ export interface Draft {
   readonly sources: readonly string[];
   /** What can go wrong beside the articles, in hundredths of a percent, and why. */
   readonly risk: { readonly basisPoints: number; readonly rests: string };
-  readonly bornBy: Redo['bornBy'];
+  readonly bornBy: Comeback['bornBy'];
   /** What the articles cost the shop again when a key is made again. */
   readonly againMinor: number;
   /** What the customer pays again where the customer bears it; null for the whole total. */
@@ -48,8 +48,8 @@ export function no(reason: string): DraftOrNot {
   return { ok: false, reason };
 }
 
-/** What a shop's new key, a copy, a repair and a desk's key are said to go wrong apart from the article. */
-export const statedRisk = { learned: 150, copied: 200, repair: 600, desk: 100 };
+/** What a shop's new key, a copy, a repair and a dealer's key are said to go wrong apart from the article. */
+export const statedRisk = { learned: 150, copied: 200, repair: 600, dealer: 100 };
 
 /** What the articles of a key are for the customer. */
 export const plainArticles = {
@@ -65,7 +65,7 @@ export function learningWay({
   ways,
   order,
 }: KeyState): { readonly kind: RouteKind; readonly way: QuoteWay } | { readonly reason: string } {
-  const learns = (kind: RouteKind) => !isClone(kind) && kind !== 'repair' && kind !== 'desk';
+  const learns = (kind: RouteKind) => !isClone(kind) && kind !== 'repair' && kind !== 'dealer';
   const chosen = ways[route];
   if (learns(route) && chosen && chosen.refused === null) return { kind: route, way: chosen };
   for (const kind of order) {

@@ -5,9 +5,9 @@ import { optionKinds } from '../option-kinds';
 import type { KeyState, QuoteRequest, QuoteSnapshot, QuoteWay } from '../quote';
 import { testPrice, testRequest, testRules, testSnapshot, testWay } from '../test-snapshot';
 import { customerBuys, customerPrograms } from './customer-does';
+import { dealer } from './dealer';
 import { type Draft, type DraftOrNot, learningWay } from './draft';
 import { draftOf } from './draft-of';
-import { franchiseDesk } from './franchise-desk';
 import { repair } from './repair';
 import { copy, universal } from './shop-brings';
 
@@ -59,7 +59,7 @@ describe('learningWay', () => {
 describe('repair', () => {
   const mends = ways({ repair: { sessionP50Minutes: 5, keyP50Minutes: 10, spread: 0 } }, 'repair');
 
-  it('costs the menu and its parts, by key', () => {
+  it('costs the flatRates and its parts, by key', () => {
     // 38.00 and 30.00; cells 2 × 5.00 with 35 %.
     const draft = drafted(repair({ ...testRequest, repairs: 2 }, mends, testSnapshot));
     expect(stated(draft)).toEqual([6800, 1350]);
@@ -68,7 +68,7 @@ describe('repair', () => {
   });
 
   it('by time costs its minutes: five and ten for each', () => {
-    const draft = drafted(repair({ ...testRequest, repairs: 2, book: 'time' }, mends, testSnapshot));
+    const draft = drafted(repair({ ...testRequest, repairs: 2, book: 'timeAndParts' }, mends, testSnapshot));
     expect(draft.visit?.workMinutes).toBe(25);
     // 25 minutes at 88.00 an hour: 36.666…
     expect(draft.lines[0]?.statedMinor).toBe(3667);
@@ -147,7 +147,7 @@ describe('customerPrograms', () => {
   });
 
   it('says why it is not there', () => {
-    const none = ways({ none: {} }, 'none');
+    const none = ways({ noProgramming: {} }, 'noProgramming');
     expect(reason(customerPrograms(testRequest, none, testSnapshot))).toMatch(/the cut key is all/);
     expect(reason(customerPrograms(testRequest, now, testSnapshot))).toBe(
       'This platform has no sequence that a customer can do alone.',
@@ -157,26 +157,30 @@ describe('customerPrograms', () => {
   });
 });
 
-describe('franchiseDesk', () => {
+describe('dealer', () => {
   it('tows only where all keys are lost', () => {
     // 94.12 and 19.03 with 45 %: 136.474, 27.5935; labour 95.00; fee 120.00; tow 85.00 + 9 km × 3.20 = 28.80.
-    const lost = drafted(franchiseDesk(testRequest, testSnapshot.lost ?? now, testSnapshot));
+    const lost = drafted(dealer(testRequest, testSnapshot.lost ?? now, testSnapshot));
     expect(lost.others.map(({ statedMinor }) => statedMinor)).toEqual([13_647, 2759, 9500, 12_000, 11_380]);
     // By road from the car it is 12.4 km: 85.00 + 39.68.
     const near = { ...testSnapshot, towKm: 12.4 };
-    const towed = drafted(franchiseDesk(testRequest, testSnapshot.lost ?? now, near));
+    const towed = drafted(dealer(testRequest, testSnapshot.lost ?? now, near));
     expect(towed.others.at(-1)).toMatchObject({ label: 'Tow, 12 km', statedMinor: 12_468 });
-    const spare = drafted(franchiseDesk(testRequest, now, testSnapshot));
+    const spare = drafted(dealer(testRequest, now, testSnapshot));
     expect(sum(spare.others.map(({ statedMinor }) => statedMinor))).toBe(37_906);
-    expect(spare).toMatchObject({ lines: [], visit: null, bornBy: 'desk', parcels: [{ day: '2027-03-09' }] });
+    expect(spare).toMatchObject({
+      lines: [],
+      visit: null,
+      bornBy: 'dealer',
+      parcels: [{ day: '2027-03-09' }],
+    });
   });
 
   it('takes no fee where nothing is programmed, and the module where nothing else makes a key', () => {
     const plain = { ...testSnapshot, articles: { ...testSnapshot.articles, remote: null, chip: null } };
-    const labels = (found: ReturnType<typeof franchiseDesk>) =>
-      drafted(found).others.map(({ label }) => label);
-    expect(labels(franchiseDesk(testRequest, now, plain))).toEqual(['BLANK', 'Labour of the dealer']);
-    const changed = franchiseDesk({ ...testRequest, keys: 2 }, { ...now, module: 'BLANK' }, testSnapshot);
+    const labels = (found: ReturnType<typeof dealer>) => drafted(found).others.map(({ label }) => label);
+    expect(labels(dealer(testRequest, now, plain))).toEqual(['BLANK', 'Labour of the dealer']);
+    const changed = dealer({ ...testRequest, keys: 2 }, { ...now, module: 'BLANK' }, testSnapshot);
     expect(labels(changed)).toEqual([
       'REM × 2',
       'BLANK × 2',
@@ -188,10 +192,10 @@ describe('franchiseDesk', () => {
   });
 
   it('says why it is not there', () => {
-    expect(reason(franchiseDesk(testRequest, now, { ...testSnapshot, desk: null }))).toBe(
+    expect(reason(dealer(testRequest, now, { ...testSnapshot, dealer: null }))).toBe(
       'No dealer of this make is known.',
     );
-    expect(reason(franchiseDesk(testRequest, now, { ...testSnapshot, prices: [] }))).toBe(
+    expect(reason(dealer(testRequest, now, { ...testSnapshot, prices: [] }))).toBe(
       'No original price for REM.',
     );
   });
@@ -251,7 +255,7 @@ describe('every option', () => {
   it.each(optionKinds)(
     '%s is there where nothing closes it, and no line is a share of a minor unit',
     (kind) => {
-      for (const book of ['menu', 'time'] as const) {
+      for (const book of ['flatRates', 'timeAndParts'] as const) {
         const car = kind === 'shopMultiType' ? { ...many, articles: chipOnly } : many;
         const draft = drafted(draftOf(kind, { ...two, repairs: 1, opens: true, book, hand }, car.now, car));
         const all = [...draft.lines, ...draft.others];

@@ -8,7 +8,7 @@ export function opens(request: QuoteRequest, _state: KeyState, snapshot: QuoteSn
   const { lines, costs, minutes, p80Minutes, notes } = opening(request, snapshot);
   return {
     ok: true,
-    route: 'none',
+    route: 'noProgramming',
     lines,
     others: [],
     costs,

@@ -5,7 +5,7 @@ import { line, sum, times } from '../lines';
 import type { PriceRules } from '../price-rules';
 import type { KeyState, NetLine, QuoteRequest, QuoteSnapshot, QuoteWay } from '../quote';
 import { timeOf } from '../way-time';
-import { menuPrice } from '../work';
+import { flatRate } from '../work';
 import { type DraftOrNot, no, statedRisk } from './draft';
 
 /** The worn keys mended by the least that does it: a cell, buttons, the board in a new case, the chip in a new blade. */
@@ -104,8 +104,8 @@ function labourOf(
   { book }: QuoteRequest,
   rules: PriceRules,
 ): number {
-  if (book !== 'menu') return scaleMinor(rules.rateMinor, minutes, 60);
-  const work = rules.menu.some((price) => price.work === flat) ? flat : 'repair';
-  const price = (pieces: number) => menuPrice(rules, work, 'usual', pieces);
+  if (book !== 'flatRates') return scaleMinor(rules.rateMinor, minutes, 60);
+  const work = rules.flatRates.some((price) => price.work === flat) ? flat : 'repair';
+  const price = (pieces: number) => flatRate(rules, work, 'usual', pieces);
   return first ? price(count) : price(count + 1) - price(1);
 }

@@ -20,7 +20,7 @@ import {
 
 const kinds = {
   shopOriginal: { supplier: 'original', grade: 'original', condition: 'new', words: 'original' },
-  shopReset: { supplier: 'used', grade: 'original', condition: 'reset', words: 'reset' },
+  shopRefurbished: { supplier: 'used', grade: 'original', condition: 'refurbished', words: 'refurbished' },
   shopAftermarket: { supplier: 'aftermarket', grade: 'aftermarket', condition: 'new', words: 'aftermarket' },
 } as const;
 
@@ -33,7 +33,7 @@ export function shopSupplies(
   const learned = learningWay(state);
   if ('reason' in learned) return no(learned.reason);
   const { supplier, grade, condition, words } = kinds[kind];
-  const { blank, remote, chip, equals } = snapshot.articles;
+  const { blank, remote, chip, equivalents } = snapshot.articles;
   const electronics = remote ?? chip;
   const serves = {
     stock: (piece: StockPiece) => piece.grade === grade && piece.condition === condition,
@@ -42,7 +42,7 @@ export function shopSupplies(
   };
   // For an original remote that lies in the van any blade blank that fits will do: the key is there today.
   const blade =
-    kind === 'shopReset' ||
+    kind === 'shopRefurbished' ||
     (kind === 'shopOriginal' && lies(electronics, request.keys, serves.stock, snapshot))
       ? {
           stock: (piece: StockPiece) => piece.condition === 'new',
@@ -54,7 +54,10 @@ export function shopSupplies(
   const wanted: Wanted[] = [];
   if (electronics !== null)
     wanted.push({
-      articles: kind === 'shopReset' ? [electronics, ...equals.map(({ article }) => article)] : [electronics],
+      articles:
+        kind === 'shopRefurbished'
+          ? [electronics, ...equivalents.map(({ article }) => article)]
+          : [electronics],
       pieces: request.keys,
       plain: remote ? plainArticles.remote : plainArticles.chip,
       ...serves,
@@ -63,11 +66,11 @@ export function shopSupplies(
     wanted.push({ articles: [blank], pieces: request.keys, plain: plainArticles.blank, ...blade });
   const sourced = sourceArticles([...wanted, ...usedUp(learned.way, request.keys)], request, snapshot);
   if (!sourced.ok) return sourced;
-  const other = equals.find(({ article }) => sourced.taken.includes(article));
+  const other = equivalents.find(({ article }) => sourced.taken.includes(article));
   const tradeBlade = kind === 'shopOriginal' && sourced.aftermarket.includes(blank);
   return shopWork(kind, learned.kind, learned.way, sourced, request, snapshot, {
     notes: [
-      ...(other ? [`${other.article} is an equal under another badge: ${other.note}.`] : []),
+      ...(other ? [`${other.article} is an equivalent under another badge: ${other.note}.`] : []),
       ...(tradeBlade ? [`The blade ${blank} is aftermarket.`] : []),
     ],
     ...(tradeBlade && {

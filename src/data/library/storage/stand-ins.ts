@@ -2,7 +2,7 @@ import type { standInLists } from '@/core/catalogue/lists/stand-ins';
 import { type ListStorage, list, number, pair, withKey, words } from './list-storage';
 
 export const standInStorages: Readonly<Record<keyof typeof standInLists, ListStorage>> = {
-  equals: pair('equal_article', 'article', 'equal', { note: 'note' }),
+  equivalents: pair('equal_article', 'article', 'equivalent', { note: 'note' }),
   universals: withKey('article', 't', {
     table: 'universal',
     from: 'universal t',

@@ -7,7 +7,7 @@ import { readJobHistory } from '@/usecases/jobs/list';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { readFactChoices } from '@/usecases/view/names';
 import { requireActor } from '../../../../session';
-import { closeJobAction, noteRedoAction, recordFactsAction } from '../../actions';
+import { closeJobAction, noteComebackAction, recordFactsAction } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 
 export default async function ClosePage({ params }: JobPageProps) {
@@ -54,7 +54,7 @@ export default async function ClosePage({ params }: JobPageProps) {
       secrets={secrets}
       systemTypes={view.platform?.systemTypes ?? []}
       sources={sources}
-      onRedo={noteRedoAction}
+      onComeback={noteComebackAction}
       onFacts={recordFactsAction}
       onClose={closeJobAction}
     />

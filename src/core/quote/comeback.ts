@@ -1,14 +1,14 @@
 import type { SourceOutcome } from './quote';
 
 /** Why a key had to be made again. */
-export const redoReasons = {
+export const comebackReasons = {
   wrong: 'the wrong article',
   notReset: 'not reset',
   poorRange: 'poor range',
   failed: 'failed',
   work: 'our own work',
 } as const;
-export type RedoReason = keyof typeof redoReasons;
+export type ComebackReason = keyof typeof comebackReasons;
 
 /** What is publicly known of a source counts like this many keys. */
 const strength = 10;
@@ -23,18 +23,18 @@ export interface SourceChance {
 /**
  * The chance that a key of a source has to be made again: what is publicly known of it counts like ten keys, the shop's
  * own one each (the mean of a Beta distribution).
- * @example sourceChance('Wharf', [{ source: 'Wharf', statedBasisPoints: 600, made: 40, redone: 1 }]).basisPoints // 320
+ * @example sourceChance('Wharf', [{ source: 'Wharf', statedBasisPoints: 600, made: 40, comebacks: 1 }]).basisPoints // 320
  */
 export function sourceChance(source: string, outcomes: readonly SourceOutcome[]): SourceChance {
   const found = outcomes.find((one) => one.source === source);
   const stated = found?.statedBasisPoints ?? undescribed;
-  const { made, redone } = found ?? { made: 0, redone: 0 };
+  const { made, comebacks } = found ?? { made: 0, comebacks: 0 };
   return {
-    basisPoints: Math.round((stated * strength + redone * 10_000) / (strength + made)),
+    basisPoints: Math.round((stated * strength + comebacks * 10_000) / (strength + made)),
     rests:
       made === 0
         ? `${source}: stated ${percentOf(stated)}, not used here yet`
-        : `${source}: comebacks here ${redone} of ${made}, stated ${percentOf(stated)}`,
+        : `${source}: comebacks here ${comebacks} of ${made}, stated ${percentOf(stated)}`,
   };
 }
 

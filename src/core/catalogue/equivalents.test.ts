@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { canStandIn, compareRemotes, functionsLost } from './equals';
+import { canStandIn, compareRemotes, functionsLost } from './equivalents';
 
 const remote = {
   article: 'REM-5530',
@@ -19,7 +19,7 @@ const universal = {
   layout: ['lock', 'unlock', 'boot'],
 };
 
-describe('equals', () => {
+describe('equivalents', () => {
   it('match in all six parts under another badge', () => {
     const likeness = compareRemotes(remote, { ...remote, badge: 'Fenholt' });
     expect(likeness.matches).toHaveLength(6);

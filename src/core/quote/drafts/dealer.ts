@@ -5,52 +5,52 @@ import { line, times } from '../lines';
 import type { KeyState, NetLine, QuoteRequest, QuoteSnapshot } from '../quote';
 import { type DraftOrNot, no, statedRisk } from './draft';
 
-/** The desk of the make orders, cuts and programs; with a tow where no key works. */
-export function franchiseDesk(
+/** The dealer of the make orders, cuts and programs; with a tow where no key works. */
+export function dealer(
   request: QuoteRequest,
   { allKeysLost, drives = !allKeysLost, module = null }: KeyState,
   snapshot: QuoteSnapshot,
 ): DraftOrNot {
-  const { desk, at, holidays } = snapshot;
+  const { dealer, at, holidays } = snapshot;
   const { blank, remote, chip } = snapshot.articles;
   const articles = [remote ?? chip, blank].filter((one): one is string => one !== null);
-  const lines = deskLines(
+  const lines = dealerLines(
     { keys: request.keys, tow: !drives, articles, programs: articles.length > 1, module },
     snapshot,
   );
-  if (!desk || !lines.ok) return no(lines.ok ? 'No dealer of this make is known.' : lines.reason);
+  if (!dealer || !lines.ok) return no(lines.ok ? 'No dealer of this make is known.' : lines.reason);
   return {
     ok: true,
-    route: 'desk',
+    route: 'dealer',
     lines: [],
     others: lines.lines,
     costs: [],
     parcels: [
       {
-        day: addWorkingDays(at.day, desk.workingDays, holidays),
+        day: addWorkingDays(at.day, dealer.workingDays, holidays),
         hour: usualDelivery,
-        lateDays: desk.lateDays,
+        lateDays: dealer.lateDays,
       },
     ],
     ordered: false,
     visit: null,
     shopMinutes: 0,
     sources: [],
-    risk: { basisPoints: statedRisk.desk, rests: 'comebacks at dealers, stated 1 %' },
-    bornBy: 'desk',
+    risk: { basisPoints: statedRisk.dealer, rests: 'comebacks at dealers, stated 1 %' },
+    bornBy: 'dealer',
     againMinor: 0,
     againCustomerMinor: null,
     reserves: [],
     notes: [
       ...(module ? ['Without a known key the module must be changed there too; its price is in it.'] : []),
-      !drives ? `${desk.name}; the car must be towed.` : `${desk.name}; the customer drives there.`,
+      !drives ? `${dealer.name}; the car must be towed.` : `${dealer.name}; the customer drives there.`,
     ],
     stale: [],
   };
 }
 
-/** What is made at the desk, and whether the car has to be towed there. */
-export interface DeskWork {
+/** What is made at the dealer, and whether the car has to be towed there. */
+export interface DealerWork {
   readonly keys: number;
   readonly tow: boolean;
   /** Of one key. */
@@ -61,16 +61,16 @@ export interface DeskWork {
   readonly module: string | null;
 }
 
-export type DeskGrounds = Pick<QuoteSnapshot, 'desk' | 'rules' | 'prices' | 'towKm'>;
+export type DealerGrounds = Pick<QuoteSnapshot, 'dealer' | 'rules' | 'prices' | 'towKm'>;
 
-/** The desk's articles, labour, fee and tow. */
-export function deskLines(
-  { keys, tow, articles, programs, module }: DeskWork,
-  { desk, rules, prices, towKm }: DeskGrounds,
+/** The dealer's articles, labour, fee and tow. */
+export function dealerLines(
+  { keys, tow, articles, programs, module }: DealerWork,
+  { dealer, rules, prices, towKm }: DealerGrounds,
 ):
   | { readonly ok: true; readonly lines: readonly NetLine[] }
   | { readonly ok: false; readonly reason: string } {
-  if (!desk) return { ok: false, reason: 'No dealer of this make is known.' };
+  if (!dealer) return { ok: false, reason: 'No dealer of this make is known.' };
   const sold: NetLine[] = [];
   const pieces = [
     ...articles.map((article) => ({ article, count: keys })),
@@ -86,8 +86,8 @@ export function deskLines(
         `${article}${times(count)}`,
         'article',
         'goods',
-        count * scaleMinor(price.priceMinor, 100 + desk.keyMarkupPercent, 100),
-        'desk',
+        count * scaleMinor(price.priceMinor, 100 + dealer.keyMarkupPercent, 100),
+        'dealer',
       ),
     );
   }
@@ -95,17 +95,17 @@ export function deskLines(
     `Programming fee of the dealer${times(keys)}`,
     'programming',
     'labour',
-    keys * desk.programmingMinor,
-    'desk',
+    keys * dealer.programmingMinor,
+    'dealer',
   );
-  const tenths = Math.round((towKm ?? desk.towKm) * 10);
+  const tenths = Math.round((towKm ?? dealer.towKm) * 10);
   const towed = line(
     `Tow, ${Math.round(tenths / 10)} km`,
     'trip',
     'labour',
     rules.towBaseMinor + scaleMinor(rules.towPerKmMinor, tenths, 10),
-    'desk',
+    'dealer',
   );
-  const labour = line('Labour of the dealer', 'programming', 'labour', desk.labourMinor, 'desk');
+  const labour = line('Labour of the dealer', 'programming', 'labour', dealer.labourMinor, 'dealer');
   return { ok: true, lines: [...sold, labour, ...(programs ? [fee] : []), ...(tow ? [towed] : [])] };
 }
