@@ -2,6 +2,7 @@ import type { LocalRules, PlainCopyRule } from '@/core/authority/documents';
 import type { LocalDay } from '@/core/kinds/local-time';
 import type { Habits } from '@/core/programming/choices';
 import type { OpenHours } from '@/core/travel/gaps';
+import type { Spelling } from '@/core/vin/spell';
 import type { Db } from './db';
 
 export interface ShopRow {
@@ -27,6 +28,8 @@ export interface ShopRow {
   readonly holidays: readonly Holiday[];
   /** An idle session is locked after so many minutes. */
   readonly lockMinutes: number;
+  /** By which words letters are spelled. */
+  readonly spelling: Spelling;
 }
 
 /** A day on which the shop does not drive out. */
@@ -46,7 +49,7 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
          'witness', witness_rule, 'plainCopy', plain_copy_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
        lock_minutes AS "lockMinutes",
        jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open,
-       holidays
+       holidays, spelling
      FROM shop`,
   );
   return result.rows[0];
@@ -74,6 +77,7 @@ export type NewShop = Omit<
   | 'rules'
   | 'lockMinutes'
   | 'open'
+  | 'spelling'
   | 'holidays'
 > & {
   readonly createdAt: Date;
@@ -156,14 +160,15 @@ export async function updateHabits(
     onlyKeyHarmMinor,
     stolenLiveHarmMinor,
     awayKeyHarmMinor,
+    spelling,
   }: Pick<
     ShopRow,
-    'habits' | 'lockMinutes' | 'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'awayKeyHarmMinor'
+    'habits' | 'lockMinutes' | 'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'awayKeyHarmMinor' | 'spelling'
   >,
 ): Promise<void> {
   await db.query(
     `UPDATE shop SET habit_missing = $1, habit_copy = $2, habit_first = $3, lock_minutes = $4, only_key_harm_minor = $5,
-       stolen_live_harm_minor = $6, away_key_harm_minor = $7`,
+       stolen_live_harm_minor = $6, away_key_harm_minor = $7, spelling = $8`,
     [
       habits.missing,
       habits.copy,
@@ -172,6 +177,7 @@ export async function updateHabits(
       onlyKeyHarmMinor,
       stolenLiveHarmMinor,
       awayKeyHarmMinor,
+      spelling,
     ],
   );
 }

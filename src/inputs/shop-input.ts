@@ -1,4 +1,14 @@
-import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsInt, IsNumber, Max, MaxLength, Min } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayNotEmpty,
+  IsIn,
+  IsInt,
+  IsNumber,
+  IsOptional,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
 import {
   type IdentityDocument,
   identityDocuments,
@@ -10,6 +20,7 @@ import {
   witnessRules,
 } from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
+import { type Spelling, spellingNames } from '@/core/vin/spell';
 import { decimals } from './fields';
 
 export class PriceClassInput {
@@ -55,6 +66,8 @@ export class HabitsInput {
   @Min(1, { message: '1 minute or more.' })
   @Max(240, { message: 'Up to 240 minutes.' })
   lockMinutes!: number;
+  /** As it is where it is missing. */
+  @IsOptional() @IsIn(spellingNames, { message: 'Choose one.' }) spelling?: Spelling;
   @IsNumber({}, { message: 'Type an amount.' })
   @Min(0, { message: '0 or more.' })
   @Max(100_000, { message: 'Up to 100,000.' })

@@ -167,7 +167,7 @@ test('the VIN bench marks the place, says it aloud in words, and mends it', asyn
     .click();
   await expect(field).toHaveValue('0HVMD42K4KH012734');
   await expect(page.getByText('Halvorn', { exact: false }).first()).toBeVisible();
-  await expect(page.getByText('Hammer').first()).toBeVisible();
+  await expect(page.getByText('Hotel').first()).toBeVisible();
   await page.getByLabel('The other one').fill('????????4KH012735');
   await expect(page.getByText(/one slip/)).toBeVisible();
   await page.getByRole('link', { name: /Identify this car/ }).click();

@@ -3,6 +3,13 @@ import type { MethodKind } from './methods';
 
 /** Where a PIN may come from. */
 export const pinSources = ['customer', 'codeService', 'obdSocket', 'dealer'] as const;
+/** A source of the PIN in words. */
+export const pinSourceWords: Readonly<Record<(typeof pinSources)[number], string>> = {
+  customer: 'the customer’s papers',
+  codeService: 'the code service',
+  obdSocket: 'read by the OBD socket',
+  dealer: 'the dealer',
+};
 export type PinSource = (typeof pinSources)[number];
 
 export interface PlatformMethod {

@@ -33,9 +33,51 @@ const names: Readonly<Record<string, string>> = {
   howSeen: 'how it was seen',
   plateFits: 'VIN on the plate fits',
   outcome: 'outcome',
+  book: 'price book',
+  prefer: 'source',
+  flexible: 'flexible time',
+  waitsFilled: 'waits filled',
+  agreedOption: 'option agreed',
+  agreedMinor: 'price agreed',
+  accountId: 'trade account',
+  couponId: 'coupon',
+  articles: 'articles',
+  lines: 'lines',
+  minutes: 'minutes',
+  askedBy: 'asked by',
+  said: 'said',
+  record: 'record',
+  stage: 'stage',
+  network: 'network',
+  to: 'to',
 };
 
 /** A field of a job in the words of the screens; a field that has none is named as it is. */
 export function fieldName(field: string): string {
   return Object.hasOwn(names, field) ? (names[field] ?? field) : field;
+}
+
+const sections: Readonly<Record<string, string>> = {
+  call: 'call',
+  candidate: 'car chosen',
+  answers: 'answers',
+  ring: 'keys',
+  route: 'route',
+  choices: 'choices',
+  authority: 'right to the car',
+  doorNote: 'note at the locked car',
+  danger: 'danger',
+  secrets: 'secrets',
+  facts: 'facts as found',
+  appointment: 'appointment',
+  terms: 'terms of the quote',
+  handPrice: 'price by hand',
+  rival: 'what another firm asks',
+  quote: 'quote',
+  close: 'close',
+};
+
+/** A part of a job that is edited as one, in the words of the screens. */
+export function sectionName(section: string): string {
+  return Object.hasOwn(sections, section) ? (sections[section] ?? section) : section;
 }

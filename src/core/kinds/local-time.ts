@@ -20,12 +20,12 @@ export function localMoment(at: Date, zone: string): LocalMoment {
 }
 
 /**
- * An instant in the shop's zone, to the minute.
- * @example momentWords(new Date('2031-03-06T03:30:00Z'), 'America/Chicago') // '2031-03-05 21:30'
+ * An instant in the shop's zone, to the minute: a day as everywhere, with its year.
+ * @example momentWords(new Date('2031-03-06T03:30:00Z'), 'America/Chicago') // 'Wed 5 Mar 2031 21:30'
  */
 export function momentWords(at: Date, zone: string): string {
   const { day, hour } = localMoment(at, zone);
-  return `${day} ${hour}`;
+  return `${formatDay(day, '')} ${hour}`;
 }
 
 /** Minutes since midnight. */

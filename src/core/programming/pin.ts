@@ -1,15 +1,8 @@
-import type { PinSource, Platform } from '@/core/catalogue/platform';
+import { type PinSource, type Platform, pinSourceWords } from '@/core/catalogue/platform';
 import { formatProbability } from '@/core/kinds/percent';
 import { bestOrder } from './best-order';
 import type { RouteRecord, RouteRequest } from './route';
 import { findTool } from './van-kit';
-
-export const pinSourceNames: Record<PinSource, string> = {
-  customer: 'the customer’s papers',
-  codeService: 'the code service',
-  obdSocket: 'read by the OBD socket',
-  dealer: 'the dealer',
-};
 
 /** What is publicly known of each source before the shop has a record: minutes, chance, and whether it costs a fee. */
 const sourceFacts: Record<PinSource, { readonly minutes: number; readonly chance: number }> = {
@@ -67,7 +60,7 @@ export function furtherSources(
     reached *= 1 - step.chance;
   }
   const named = ({ source, chance }: SourceStep) =>
-    `${pinSourceNames[source]} (${formatProbability(chance)})`;
+    `${pinSourceWords[source]} (${formatProbability(chance)})`;
   return {
     minutes: Math.round(minutes),
     minor: Math.round(minor),

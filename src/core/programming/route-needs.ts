@@ -1,8 +1,9 @@
 import { methods } from '@/core/catalogue/methods';
 import type { PlatformMethod } from '@/core/catalogue/platform';
+import { pinSourceWords } from '@/core/catalogue/platform';
 import { helpersOf } from './judge-route';
 import { keysToLearn, keyWord } from './keys-to-learn';
-import { orderOfSources, pinSourceNames, systemTypeOrder } from './pin';
+import { orderOfSources, systemTypeOrder } from './pin';
 import { wantsRankTest } from './rank-doubt';
 import { remoteApart } from './remote-apart';
 import { isClone, type Need, type RouteRequest } from './route';
@@ -65,7 +66,7 @@ function security(request: RouteRequest, method: PlatformMethod): Need[] {
           },
         ];
   if (!method.needsPin) return count;
-  const sources = orderOfSources(request).map(({ source }) => pinSourceNames[source]);
+  const sources = orderOfSources(request).map(({ source }) => pinSourceWords[source]);
   needs.push({
     words: sources.length === 0 ? 'The PIN' : `The PIN: ${sources.join(', then ')}`,
     state: 'to do',

@@ -89,7 +89,7 @@ describe('findRoutes', () => {
       'a right expired',
       { van: van({ rights: [right({ name: 'Erase credits', expiresOn: '2027-03-02' })] }) },
       'aklErase',
-      /expired on 2027-03-02/,
+      /expired on Tue 2 Mar/,
     ],
     [
       'a right on its last day',

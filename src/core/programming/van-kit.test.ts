@@ -50,7 +50,7 @@ describe('findTool', () => {
       [tool('Tablet', 'Server')],
       [right({ expiresOn: '2027-03-02' })],
       'add',
-      'Server on Wherry expired on 2027-03-02.',
+      'Server on Wherry expired on Tue 2 Mar.',
     ],
   ] as const)('refuses: %s', (_what, tools, rights, method, fact) => {
     expect(findTool(wherry(tools, rights), heddle, method, 'Meres')).toMatchObject({ ok: false, fact });

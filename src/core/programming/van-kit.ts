@@ -1,6 +1,6 @@
 import { isMethodKind, type MethodKind, methodKinds, methods } from '@/core/catalogue/methods';
 import type { Platform } from '@/core/catalogue/platform';
-import type { LocalDay } from '@/core/kinds/local-time';
+import { formatDay, type LocalDay } from '@/core/kinds/local-time';
 
 /** What a tool does beside the ways of a platform. */
 const readings = { count: 'Count', pin: 'PIN' } as const;
@@ -132,7 +132,7 @@ function lackOfRight(van: VanKit, name: string): string | undefined {
   if (!right) return `${van.name} lacks ${name}.`;
   if (right.credits === 0) return `${name} on ${van.name} are used up.`;
   if (right.expiresOn !== null && right.expiresOn < van.day)
-    return `${name} on ${van.name} expired on ${right.expiresOn}.`;
+    return `${name} on ${van.name} expired on ${formatDay(right.expiresOn, van.day)}.`;
   return undefined;
 }
 

@@ -1,5 +1,6 @@
 import { methods } from '@/core/catalogue/methods';
 import type { Platform } from '@/core/catalogue/platform';
+import { pinSourceWords } from '@/core/catalogue/platform';
 import { adviseRoute } from '@/core/programming/advice';
 import { firstTry } from '@/core/programming/attempt-order';
 import { missingKeys } from '@/core/programming/key-count';
@@ -9,7 +10,7 @@ import { keysToLearn } from '@/core/programming/keys-to-learn';
 import { mends } from '@/core/programming/mends';
 import { onlyByModule } from '@/core/programming/only-by-module';
 import { pelletStep } from '@/core/programming/pellet-step';
-import { furtherSources, orderOfSources, pinSourceNames } from '@/core/programming/pin';
+import { furtherSources, orderOfSources } from '@/core/programming/pin';
 import {
   makesKey,
   type RemoteApart,
@@ -83,7 +84,7 @@ function wayOf(route: Route, routes: readonly Route[], request: RouteRequest, ha
     credit: right?.useMinor ? { name: right.name, useMinor: right.useMinor, left: right.credits } : null,
     pin: source
       ? {
-          source: pinSourceNames[source.source],
+          source: pinSourceWords[source.source],
           minor: source.feeMinor,
           further: furtherSources(sources),
         }

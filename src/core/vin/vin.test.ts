@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { findMaker } from './maker';
-import { spellVin } from './spell';
+import { spellingNames, spellVin } from './spell';
 import { groupVin, parseVin } from './vin';
 
 describe('parseVin', () => {
@@ -32,14 +32,17 @@ it('groups for reading aloud', () => {
 
 it('spells a VIN in groups with a word for each character', () => {
   expect(spellVin('0HVM?')).toEqual([
-    { characters: '0HV', words: ['zero', 'Hammer', 'Velvet'] },
-    { characters: 'M?', words: ['Mirror', 'unknown'] },
+    { characters: '0HV', words: ['zero', 'Hotel', 'Victor'] },
+    { characters: 'M?', words: ['Mike', 'unknown'] },
   ]);
-  const everything = spellVin('ABCDEFGHJKLMNPRST').concat(spellVin('UVWXYZ0123456789'));
-  const initials = everything.flatMap(({ characters, words }) =>
-    words.map((word, at) => /\d/.test(characters[at] ?? '') || word.startsWith(characters[at] ?? '-')),
-  );
-  expect(initials).not.toContain(false);
+  expect(spellVin('0HV', 'household')[0]?.words).toEqual(['zero', 'Hammer', 'Velvet']);
+  for (const spelling of spellingNames) {
+    const everything = spellVin('ABCDEFGHJKLMNPRST', spelling).concat(spellVin('UVWXYZ0123456789', spelling));
+    const initials = everything.flatMap(({ characters, words }) =>
+      words.map((word, at) => /\d/.test(characters[at] ?? '') || word.startsWith(characters[at] ?? '-')),
+    );
+    expect(initials).not.toContain(false);
+  }
 });
 
 describe('findMaker', () => {

@@ -73,3 +73,6 @@ UPDATE quote SET
       AS said) s);
 UPDATE quote SET frozen = replace(frozen::text, '"condition": "reset"', '"condition": "refurbished"')::jsonb
   WHERE frozen::text LIKE '%"condition": "reset"%';
+
+-- By which words letters are spelled.
+ALTER TABLE shop ADD spelling text NOT NULL DEFAULT 'icao' CHECK (spelling IN ('icao', 'household'));

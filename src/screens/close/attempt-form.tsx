@@ -4,11 +4,10 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { isAllowed } from '@/core/authority/purposes';
 import { type SecretRef, secretName } from '@/core/authority/secrets';
-import { type PinSource, pinSources } from '@/core/catalogue/platform';
+import { type PinSource, pinSources, pinSourceWords } from '@/core/catalogue/platform';
 import type { AttemptResult, JobLog } from '@/core/job/events/log';
 import { instantOf } from '@/core/kinds/local-time';
 import type { PhysicalKey } from '@/core/programming/keys';
-import { pinSourceNames } from '@/core/programming/pin';
 import { purposeOf } from '@/core/programming/purpose';
 import { methodOf, type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
 import { Button } from '@/ui/button';
@@ -191,7 +190,7 @@ export function AttemptForm({
             label="PIN from"
             empty="No PIN, or not told"
             value={form.pinFrom}
-            choices={pinSources.map((source) => ({ value: source, label: pinSourceNames[source] }))}
+            choices={pinSources.map((source) => ({ value: source, label: pinSourceWords[source] }))}
             onChange={(change) => set({ pinFrom: change.target.value as PinSource | '' })}
           />
           {systemTypes.length > 1 && (

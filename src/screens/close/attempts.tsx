@@ -2,11 +2,11 @@
 
 import { useState } from 'react';
 import { type SecretRef, secretName } from '@/core/authority/secrets';
+import { pinSourceWords } from '@/core/catalogue/platform';
 import type { Attempt } from '@/core/job/events/log';
-import { localMoment } from '@/core/kinds/local-time';
+import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatMinutes } from '@/core/kinds/units';
 import type { PhysicalKey } from '@/core/programming/keys';
-import { pinSourceNames } from '@/core/programming/pin';
 import { routeNames } from '@/core/programming/route';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -56,7 +56,7 @@ export function Attempts(props: AttemptsProps) {
 function hours({ from, to }: Attempt, zone: string): string {
   const [start, end] = [localMoment(from, zone), localMoment(to, zone)];
   const minutes = formatMinutes((to.getTime() - from.getTime()) / 60_000);
-  return `${start.day} ${start.hour} to ${end.hour}, ${minutes}`;
+  return `${formatDay(start.day, '')} ${start.hour} to ${end.hour}, ${minutes}`;
 }
 
 function learnedWords({ learnedKeyIds, dealerPaper }: Attempt, keys: readonly PhysicalKey[]): string {
@@ -71,7 +71,7 @@ function learnedWords({ learnedKeyIds, dealerPaper }: Attempt, keys: readonly Ph
 function pinWords({ pinFrom, systemType, secretIds }: Attempt, secrets: readonly SecretRef[]): string {
   const named = secrets.filter(({ id }) => secretIds?.includes(id)).map(secretName);
   return [
-    pinFrom && `PIN from ${pinSourceNames[pinFrom]}`,
+    pinFrom && `PIN from ${pinSourceWords[pinFrom]}`,
     systemType && `type ${systemType}`,
     named.length > 0 && `used: ${named.join(', ')}`,
   ]

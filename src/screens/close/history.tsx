@@ -1,4 +1,4 @@
-import { fieldName } from '@/core/job/field-names';
+import { fieldName, sectionName } from '@/core/job/field-names';
 import { Panel } from '@/ui/panel';
 
 export interface HistoryRow {
@@ -25,7 +25,8 @@ export function History({ rows }: { rows: readonly HistoryRow[] }) {
               <span className="font-mono">{row.at}</span>
               <span>{row.by}</span>
               <span>
-                {row.section} <span className="text-mute">{row.fields.map(fieldName).join(', ')}</span>
+                {sectionName(row.section)}{' '}
+                <span className="text-mute">{row.fields.map(fieldName).join(', ')}</span>
               </span>
             </li>
           ))}

@@ -5,6 +5,7 @@ export interface ShownColumn {
   readonly name: string;
   readonly label: string;
   readonly mono: boolean;
+  readonly column: ListColumn;
 }
 
 const mostShown = 9;
@@ -25,7 +26,7 @@ export function shownColumns(list: LibraryList): ShownColumn[] {
 const optionalKey = new Set(['from_month', 'equipment', 'made_mark']);
 
 function shown(column: ListColumn): ShownColumn {
-  return { name: column.name, label: column.label, mono: isCode(column) };
+  return { name: column.name, label: column.label, mono: isCode(column), column };
 }
 
 /** Whether a column holds numbers or codes that are compared sign by sign. */

@@ -4,6 +4,7 @@ import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
 import { Table, Td, Th, Tr } from '@/ui/table';
+import { CellText } from './cell-text';
 import { isCode } from './columns';
 
 interface CompareRowsProps {
@@ -61,7 +62,7 @@ export function CompareRows({ list: name, rows }: CompareRowsProps) {
                   differs={(cells[column.name] ?? '') !== (first?.cells[column.name] ?? '')}
                   className={isCode(column) ? 'font-mono' : ''}
                 >
-                  {cells[column.name] ?? <span className="text-mute">–</span>}
+                  <CellText column={column} value={cells[column.name]} />
                 </Td>
               ))}
             </Tr>

@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import type { ImportState } from '@/core/catalogue/imports';
 import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
-import { localMoment } from '@/core/kinds/local-time';
+import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Field, SelectField } from '@/ui/field';
 import { Badge, Notice, type Tone } from '@/ui/notice';
@@ -135,7 +135,7 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
                   <span>{of === 'library' ? 'All lists' : listOf(of).title}</span>
                   {rowsTotal !== null && <span className="text-mute">{rowsTotal} rows</span>}
                   <span className="text-small text-mute">
-                    {by}, {day} {hour}
+                    {by}, {formatDay(day, '')} {hour}
                   </span>
                   <Badge tone={tones[state]}>{stateWords[state]}</Badge>
                 </li>

@@ -9,6 +9,7 @@ import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
 import { SearchLine } from '@/ui/search-line';
 import { Table, Td, Th, Tr } from '@/ui/table';
+import { CellText } from './cell-text';
 import { shownColumns } from './columns';
 
 interface ListPageProps {
@@ -118,7 +119,7 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
                     />
                   </label>
                 </Td>
-                {columns.map(({ name: of, mono }, at) => (
+                {columns.map(({ name: of, mono, column }, at) => (
                   <Td key={of} className={mono ? 'font-mono whitespace-nowrap' : ''}>
                     {at === 0 ? (
                       <Link
@@ -127,10 +128,10 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
                         aria-label={rowName(list, cells)}
                         className="-my-2 inline-flex min-h-11 items-center font-semibold underline"
                       >
-                        {cells[of] ?? '–'}
+                        <CellText column={column} value={cells[of]} />
                       </Link>
                     ) : (
-                      (cells[of] ?? <span className="text-mute">–</span>)
+                      <CellText column={column} value={cells[of]} />
                     )}
                   </Td>
                 ))}

@@ -1,6 +1,6 @@
 import Link from 'next/link';
 import { type ListName, listOf, listShelves } from '@/core/catalogue/lists/lists';
-import { localMoment } from '@/core/kinds/local-time';
+import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { ButtonWords, buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
@@ -105,7 +105,7 @@ export function Overview({ lists, conflicts, changes, zone }: OverviewProps) {
                       </Link>{' '}
                       {what}
                       <span className="block text-small text-mute">
-                        {by}, {day} {hour}: {reason}
+                        {by}, {formatDay(day, '')} {hour}: {reason}
                       </span>
                     </li>
                   );

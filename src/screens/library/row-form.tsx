@@ -3,7 +3,7 @@
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import type { Cells, ListColumn } from '@/core/catalogue/lists/description';
+import { type Cells, cellWords, type ListColumn } from '@/core/catalogue/lists/description';
 import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import type { Failed } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
@@ -139,7 +139,7 @@ function CellField({ column, value, choices, error, stays, onChange }: CellField
         value={value}
         error={error}
         empty={value === '' || optional ? 'Choose' : undefined}
-        choices={values.map((one) => ({ value: one, label: one }))}
+        choices={values.map((one) => ({ value: one, label: cellWords(column, one) }))}
         onChange={(event) => onChange(event.target.value)}
       />
     );

@@ -5,7 +5,7 @@ import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import type { Cells } from '@/core/catalogue/lists/description';
 import { type ListName, listOf } from '@/core/catalogue/lists/lists';
-import { localMoment } from '@/core/kinds/local-time';
+import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatProbability } from '@/core/kinds/percent';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Badge } from '@/ui/notice';
@@ -15,6 +15,7 @@ import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
 import type { RowView } from '@/usecases/library/browse';
 import type { FactStanding } from '@/usecases/library/check';
+import { CellText } from './cell-text';
 import { isCode } from './columns';
 import { RowForm, type SaveAnswer } from './row-form';
 import { SourceFields } from './source-fields';
@@ -72,7 +73,7 @@ export function RowPage(props: RowPageProps) {
                   <div key={column.name}>
                     <dt className="text-small text-mute">{column.label}</dt>
                     <dd className={isCode(column) ? 'font-mono' : ''}>
-                      {row.cells[column.name] ?? <span className="text-mute">–</span>}
+                      <CellText column={column} value={row.cells[column.name]} />
                     </dd>
                   </div>
                 ))}
@@ -152,7 +153,8 @@ function Changes({
                 <div className="flex flex-wrap items-start justify-between gap-3">
                   <div className="min-w-0">
                     <p>
-                      <span className="font-semibold">{verbOf(change)}</span> by {change.by}, {day} {hour}
+                      <span className="font-semibold">{verbOf(change)}</span> by {change.by},{' '}
+                      {formatDay(day, '')} {hour}
                     </p>
                     <p className="text-mute">
                       {change.reason}. Known from: {change.source}

@@ -101,7 +101,7 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
         {appointment
           ? `Reserved: ${formatDay(appointment.day, today)}, ${appointment.from} to ${appointment.to}.`
           : first
-            ? `${asked ? 'The van can be there' : 'First free time:'} ${formatDay(first.day, today)} at ${first.hour}. Not reserved yet.`
+            ? `${asked ? 'The van can be there' : 'First free time:'} ${formatDay(first.day, today)} ${first.hour}. Not reserved yet.`
             : 'No free time is known.'}
       </p>
       <div className="no-print mt-2 flex flex-wrap gap-3">

@@ -1,10 +1,11 @@
 'use client';
 
 import { useState } from 'react';
+import { pinSourceWords } from '@/core/catalogue/platform';
 import { formatProbability } from '@/core/kinds/percent';
 import type { Advice } from '@/core/programming/advice';
 import type { ChoiceAdvice, ChoiceQuestion } from '@/core/programming/choices';
-import { pinSourceNames, type SourceStep } from '@/core/programming/pin';
+import type { SourceStep } from '@/core/programming/pin';
 import type { RankTest } from '@/core/programming/rank-test';
 import type { RingTag } from '@/core/programming/ring';
 import { type Route, type RouteKind, routeNames, routeWord } from '@/core/programming/route';
@@ -214,7 +215,7 @@ export function PinOrder({
       <p>
         {pin
           .map(
-            ({ source, chance }, at) => `${at + 1} ${pinSourceNames[source]} (${formatProbability(chance)})`,
+            ({ source, chance }, at) => `${at + 1} ${pinSourceWords[source]} (${formatProbability(chance)})`,
           )
           .join(' · ')}
       </p>

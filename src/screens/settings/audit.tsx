@@ -1,5 +1,6 @@
 import Link from 'next/link';
 import { formatJobNumber } from '@/core/job/job';
+import { auditWords, detailWords } from '@/core/kinds/audit-words';
 import { momentWords } from '@/core/kinds/local-time';
 import { buttonClass } from '@/ui/button';
 import { Page } from '@/ui/page';
@@ -80,7 +81,7 @@ export function Audit({ rows, next, action, zone }: AuditProps) {
                 <Td className="text-right font-mono">{row.seq}</Td>
                 <Td className="whitespace-nowrap">{momentWords(row.at, zone)}</Td>
                 <Td>{row.who}</Td>
-                <Td className="font-mono">{row.action}</Td>
+                <Td>{auditWords(row.action)}</Td>
                 <Td>
                   {row.jobNumber === null ? (
                     row.subjectKind
@@ -90,7 +91,7 @@ export function Audit({ rows, next, action, zone }: AuditProps) {
                     </Link>
                   )}
                 </Td>
-                <Td className="max-w-96 font-mono text-small break-words">{detailWords(row.details)}</Td>
+                <Td className="max-w-96 text-small break-words">{detailWords(row.details)}</Td>
               </Tr>
             ))}
           </tbody>
@@ -107,10 +108,4 @@ export function Audit({ rows, next, action, zone }: AuditProps) {
       )}
     </Page>
   );
-}
-
-function detailWords(details: Readonly<Record<string, unknown>>): string {
-  return Object.entries(details)
-    .map(([name, value]) => `${name}: ${typeof value === 'object' ? JSON.stringify(value) : String(value)}`)
-    .join(', ');
 }

@@ -12,6 +12,7 @@ import {
 import { minorPlaces } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
 import { choiceAnswers, choiceTitles, type Habits } from '@/core/programming/choices';
+import { type Spelling, spellingNames, spellings } from '@/core/vin/spell';
 import { Button } from '@/ui/button';
 import { SelectField, TextAreaField, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
@@ -27,6 +28,7 @@ interface RulesProps {
   readonly rules: LocalRules;
   readonly habits: Habits;
   readonly lockMinutes: number;
+  readonly spelling: Spelling;
   readonly onlyKeyHarmMinor: number;
   readonly stolenLiveHarmMinor: number;
   readonly awayKeyHarmMinor: number;
@@ -195,6 +197,7 @@ function HabitsForm(props: RulesProps) {
   const [draft, setDraft] = useState({
     ...habits,
     lockMinutes: String(props.lockMinutes),
+    spelling: props.spelling,
     onlyKeyHarm: amount(props.onlyKeyHarmMinor),
     stolenLiveHarm: amount(props.stolenLiveHarmMinor),
     awayKeyHarm: amount(props.awayKeyHarmMinor),
@@ -218,6 +221,7 @@ function HabitsForm(props: RulesProps) {
             {
               ...draft,
               lockMinutes: number(draft.lockMinutes),
+              spelling: draft.spelling,
               onlyKeyHarm: number(draft.onlyKeyHarm),
               stolenLiveHarm: number(draft.stolenLiveHarm),
               awayKeyHarm: number(draft.awayKeyHarm),
@@ -250,6 +254,13 @@ function HabitsForm(props: RulesProps) {
             value={draft.lockMinutes}
             error={problemOf('lockMinutes')}
             onChange={(event) => set({ lockMinutes: event.target.value })}
+          />
+          <SelectField
+            label="Letters are spelled by"
+            value={draft.spelling}
+            error={problemOf('spelling')}
+            choices={spellingNames.map((value) => ({ value, label: spellings[value].name }))}
+            onChange={(event) => set({ spelling: event.target.value as Spelling })}
           />
           <TextField
             label={`Harm of opening the only key, ${currency}`}

@@ -2,7 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { localMoment } from '@/core/kinds/local-time';
+import { formatDay, localMoment } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import {
   isReady,
@@ -226,7 +226,7 @@ function Ledger({ movements, zone }: Pick<StockProps, 'movements' | 'zone'>) {
               return (
                 <Tr key={id}>
                   <Td className="font-mono whitespace-nowrap">
-                    {day} {hour}
+                    {formatDay(day, '')} {hour}
                   </Td>
                   <Td className="font-mono">{quantity > 0 ? `+${quantity}` : `−${-quantity}`}</Td>
                   <Td className="font-mono">{article}</Td>

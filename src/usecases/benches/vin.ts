@@ -33,7 +33,7 @@ export async function examine(actor: Actor, input: VinInput): Promise<Result<Vin
   const other = input.other?.trim() ?? '';
   return done({
     ...examined,
-    spoken: spellVin(examined.vin),
+    spoken: spellVin(examined.vin, shop.spelling),
     comparison:
       other === ''
         ? null

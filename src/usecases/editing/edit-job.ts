@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { changedFields } from '@/core/job/changes';
+import { sectionName } from '@/core/job/field-names';
 import { formatJobNumber, type Job } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { done, type Failed, failed } from '@/core/kinds/result';
@@ -100,7 +101,7 @@ async function staleAnswer(db: Db, actor: Actor, job: Job, seen: number, section
     ],
     stale: {
       version: job.version,
-      changes: history.map(({ by, at, section: name }) => ({ by, at, section: name })),
+      changes: history.map(({ by, at, section: name }) => ({ by, at, section: sectionName(name) })),
       theirs: await withOwnWords(db, actor, job.id, section.read(job)),
     },
   };

@@ -1,12 +1,15 @@
+/** How values that files hold are said on screens; those that are words themselves are left out. */
+export type Said = Readonly<Record<string, string>>;
+
 /** How a cell of a list is read and written. */
 export type ColumnType =
   | { readonly kind: 'text'; readonly max: number; readonly form?: 'makerId' | 'factSources' | 'month' }
   | { readonly kind: 'whole'; readonly min: number; readonly max: number }
   | { readonly kind: 'decimal'; readonly min: number; readonly max: number }
   | { readonly kind: 'yesNo' }
-  | { readonly kind: 'choice'; readonly values: readonly string[] }
+  | { readonly kind: 'choice'; readonly values: readonly string[]; readonly said?: Said }
   /** Words, or with `numbers` numbers, separated by spaces. */
-  | { readonly kind: 'words'; readonly max: number; readonly numbers?: boolean };
+  | { readonly kind: 'words'; readonly max: number; readonly numbers?: boolean; readonly said?: Said };
 
 export interface ListColumn {
   readonly name: string;
@@ -51,7 +54,8 @@ export interface ListDescription {
 export const text = (max: number) => ({ kind: 'text', max }) as const;
 export const whole = (min: number, max: number) => ({ kind: 'whole', min, max }) as const;
 export const decimal = (min: number, max: number) => ({ kind: 'decimal', min, max }) as const;
-export const choice = (values: readonly string[]) => ({ kind: 'choice', values }) as const;
+export const choice = (values: readonly string[], said: Said = {}) =>
+  ({ kind: 'choice', values, said }) as const;
 export const words = (max: number, numbers = false) => ({ kind: 'words', max, numbers }) as const;
 export const yesNo = { kind: 'yesNo' } as const;
 
@@ -84,4 +88,16 @@ export function endsBeforeItBegins(cells: Cells): { column: string; reason: stri
   const at = (end: 'from' | 'to') =>
     Number(cells[`${end}_year`]) * 12 + Number(cells[`${end}_month`] ?? (end === 'from' ? 1 : 12));
   return at('to') < at('from') ? { column: 'to_year', reason: 'Ends before it begins.' } : undefined;
+}
+
+/** A cell as people read it. */
+export function cellWords({ type }: ListColumn, value: string): string {
+  const said = type.kind === 'choice' || type.kind === 'words' ? type.said : undefined;
+  if (!said) return value;
+  return type.kind === 'choice'
+    ? (said[value] ?? value)
+    : value
+        .split(' ')
+        .map((one) => said[one] ?? one)
+        .join(', ');
 }

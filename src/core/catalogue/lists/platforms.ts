@@ -1,5 +1,5 @@
-import { methodKinds } from '../methods';
-import { pinSources, rankSigns } from '../platform';
+import { methodKinds, methods } from '../methods';
+import { pinSources, pinSourceWords, rankSigns } from '../platform';
 import {
   choice,
   column,
@@ -28,15 +28,43 @@ export const platformLists = {
     about: 'Immobilizer systems with their slots and rules.',
     columns: [
       column('name', 'Platform', text(40)),
-      column('chip_family', 'Chip family', choice(chipFamilies)),
-      column('link', 'Link', choice(['can', 'serial', 'none'])),
+      column('chip_family', 'Chip family', choice(chipFamilies, { none: 'no chip', PEL: 'resistor pellet' })),
+      column(
+        'link',
+        'Link',
+        choice(['can', 'serial', 'none'], { can: 'CAN', serial: 'older serial line', none: 'no line' }),
+      ),
       column('slots_maximum', 'Slots at most', whole(0, 64)),
       column('slots_minimum', 'Slots at least', whole(0, 64)),
-      column('count', 'Key count', choice(['readable', 'afterPin', 'cannotSay'])),
-      column('remote_learned', 'Remote learned', choice(['with', 'apart', 'none'])),
-      column('rank', 'Rank told by', choice(['none', 'lamp', 'head colour', 'menu'])),
+      column(
+        'count',
+        'Key count',
+        choice(['readable', 'afterPin', 'cannotSay'], {
+          readable: 'the car says it',
+          afterPin: 'the car says it after the PIN',
+          cannotSay: 'the car cannot say',
+        }),
+      ),
+      column(
+        'remote_learned',
+        'Remote learned',
+        choice(['with', 'apart', 'none'], {
+          with: 'with the transponder',
+          apart: 'on its own',
+          none: 'no remote',
+        }),
+      ),
+      column('rank', 'Rank told by', choice(['none', 'lamp', 'head colour', 'menu'], { none: 'no ranks' })),
       column('when_full', 'Full memory', choice(['refuses', 'drops oldest'])),
-      column('pin_sources', 'PIN from', words(60), { optional: true, hint: `Of ${pinSources.join(', ')}.` }),
+      column(
+        'pin_sources',
+        'PIN from',
+        { ...words(60), said: pinSourceWords },
+        {
+          optional: true,
+          hint: `Of ${pinSources.join(', ')}.`,
+        },
+      ),
       column('system_types', 'System types', words(120), optional),
       column('pellet_steps', 'Pellet steps', whole(2, 40), optional),
       column('lockout_seconds', 'Lockout after a wrong step, s', whole(0, 86_400), optional),
@@ -68,13 +96,17 @@ export const platformLists = {
     about: 'The ways in which a platform itself takes a key, with waits and times.',
     columns: [
       column('platform', 'Platform', text(40)),
-      column('kind', 'Way', choice(methodKinds)),
+      column(
+        'kind',
+        'Way',
+        choice(methodKinds, Object.fromEntries(methodKinds.map((kind) => [kind, methods[kind].name]))),
+      ),
       column('known_keys_needed', 'Known keys needed', whole(0, 4)),
       column('needs_pin', 'Needs PIN', yesNo),
       column('needs_turning', 'Key must turn', yesNo),
       column('needs_tool', 'Needs a tool', yesNo),
       column('needs_network', 'Needs a network', yesNo),
-      column('others', 'Other keys', choice(['keep', 'erase'])),
+      column('others', 'Other keys', choice(['keep', 'erase'], { keep: 'keeps them', erase: 'erases them' })),
       column('adapters', 'Leads', text(120), { optional: true, hint: 'In their order, separated by >.' }),
       column('article', 'Uses up', text(40), optional),
       column('boards_from', 'Boards from', month, optional),

@@ -1,0 +1,81 @@
+/** What the first part of an action is about. */
+const subjects: Readonly<Record<string, string>> = {
+  account: 'Trade account',
+  bureau: 'Code service',
+  codeRows: 'Code rows',
+  coupon: 'Coupon',
+  job: 'Job',
+  library: 'Library',
+  passcode: 'Passcode',
+  person: 'Person',
+  prices: 'Prices',
+  quote: 'Quote',
+  secret: 'Secret',
+  session: 'Session',
+  shop: 'Shop',
+  stock: 'Stock',
+  supplier: 'Supplier',
+  token: 'Token',
+  tool: 'Tools',
+  vault: 'Vault key',
+  world: 'Demo world',
+};
+
+/** What was done, where the name of the deed alone would not say it. */
+const deeds: Readonly<Record<string, string>> = {
+  terms: 'terms of the quote',
+  handPrice: 'price by hand',
+  candidate: 'car chosen',
+  answers: 'answers',
+  doorNote: 'note at the locked car',
+  facts: 'facts as found',
+  countRead: 'key count read',
+  attemptRecorded: 'attempt',
+  attemptWithdrawn: 'attempt withdrawn',
+  right: 'licence or credits',
+  rightRemoved: 'licence or credits removed',
+  cover: 'coverage',
+  priceClass: 'step of prices',
+  setUp: 'set up',
+};
+
+/** What a detail is called. */
+const names: Readonly<Record<string, string>> = {
+  fields: 'changed',
+  quote: 'quote',
+  compared: 'texts compared',
+  seq: 'event number',
+  personId: 'person',
+  priceClassMinor: 'step, minor units',
+  feeMinor: 'fee, minor units',
+  secretDays: 'days secrets are kept',
+  personalDays: 'days personal data are kept',
+};
+
+/** @example auditWords('job.terms') // 'Job: terms of the quote' */
+export function auditWords(action: string): string {
+  const [subject = '', deed = ''] = action.split('.');
+  return `${subjects[subject] ?? spaced(subject)}: ${deeds[deed] ?? spaced(deed)}`;
+}
+
+/** @example detailWords({ fields: ['book'], version: 3 }) // 'changed: book, version: 3' */
+export function detailWords(details: Readonly<Record<string, unknown>>): string {
+  return Object.entries(details)
+    .map(([name, value]) => `${names[name] ?? spaced(name)}: ${valueWords(value)}`)
+    .join(', ');
+}
+
+function valueWords(value: unknown): string {
+  if (Array.isArray(value)) return value.map(valueWords).join(' and ');
+  if (typeof value === 'object' && value !== null)
+    return Object.entries(value)
+      .map(([name, one]) => `${spaced(name)} ${valueWords(one)}`)
+      .join('; ');
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  return typeof value === 'string' && /^[a-z]+([A-Z][a-z]+)+$/.test(value) ? spaced(value) : String(value);
+}
+
+/** A name written together, as words. */
+function spaced(name: string): string {
+  return name.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+}
