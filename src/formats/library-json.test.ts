@@ -20,11 +20,13 @@ function cellOf(type: ColumnType): fc.Arbitrary<string> {
         ? fc.stringMatching(/^[A-HJ-NPR-Z0-8]{3}$/)
         : type.form === 'month'
           ? fc.constantFrom('2016-05', '1999-12')
-          : type.form === 'factSources'
-            ? fc.constant('chip: 0.97 K-1042 | pocket: 0.9 Handbook')
-            : fc
-                .array(word, { minLength: 1, maxLength: 2 })
-                .map((words) => words.join(' ').slice(0, type.max).trim());
+          : type.form === 'rankSign'
+            ? fc.constantFrom('off', 'slow blink', 'head: slate')
+            : type.form === 'factSources'
+              ? fc.constant('chip: 0.97 K-1042 | pocket: 0.9 Handbook')
+              : fc
+                  .array(word, { minLength: 1, maxLength: 2 })
+                  .map((words) => words.join(' ').slice(0, type.max).trim());
     case 'choice':
       return fc.constantFrom(...type.values);
     case 'whole':

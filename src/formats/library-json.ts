@@ -1,5 +1,6 @@
 import type { Cells, ColumnType, ListColumn } from '@/core/catalogue/lists/description';
 import { isListName, type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
+import { rankSignForm } from '@/core/catalogue/platform';
 import { done, failed, type Result } from '@/core/kinds/result';
 
 export const libraryFormat = 'kilnsman library 1';
@@ -144,6 +145,7 @@ function cellSchema(type: ColumnType): Record<string, unknown> {
         type: 'string',
         minLength: 1,
         maxLength: type.max,
+        ...(type.form === 'rankSign' && { pattern: rankSignForm.source }),
         ...(type.form === 'month' && { pattern: '^\\d{4}-(0[1-9]|1[0-2])$' }),
       };
     case 'choice':

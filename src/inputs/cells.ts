@@ -1,5 +1,6 @@
 import { Transform } from 'class-transformer';
 import { IsBoolean, IsIn, IsInt, IsNumber, IsOptional, Length, Matches, Max, Min } from 'class-validator';
+import { rankSignForm } from '@/core/catalogue/platform';
 
 type Decorator = (target: object, property: string) => void;
 
@@ -77,6 +78,12 @@ export const cell = {
     all(
       Matches(/^([A-HJ-NPR-Z0-9]{3}|[A-HJ-NPR-Z0-9]{2}9[A-HJ-NPR-Z0-9]{3})$/, {
         message: 'Expected 3 characters of a VIN, or 6 with a 9 at the third.',
+      }),
+    ),
+  rankSign: (): Decorator =>
+    all(
+      Matches(rankSignForm, {
+        message: 'Expected a sign of a lamp or menu, or the colour of a head such as head: slate.',
       }),
     ),
   month: (): Decorator =>

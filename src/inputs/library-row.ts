@@ -111,6 +111,7 @@ function decorators({ type, optional }: ListColumn) {
   switch (type.kind) {
     case 'text':
       if (type.form === 'makerId') return [...may, cell.makerId()];
+      if (type.form === 'rankSign') return [...may, cell.rankSign()];
       return [...may, type.form === 'month' ? cell.month() : cell.text(type.max)];
     case 'whole':
       return [...may, cell.whole(type.min, type.max)];

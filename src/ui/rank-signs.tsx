@@ -47,8 +47,7 @@ export function RankSignView({ sign }: { sign: RankSign }) {
               d="M2 8a6 6 0 0 1 12 0 6 6 0 0 1-12 0m12-2h18v4H14"
               stroke="currentColor"
               strokeWidth="1.5"
-              fill={sign === 'red head' ? 'none' : 'currentColor'}
-              className={sign === 'red head' ? 'text-oxide' : undefined}
+              fill="none"
             />
           )}
         </svg>

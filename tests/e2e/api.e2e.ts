@@ -135,7 +135,7 @@ test('every answer is as the document says', async ({ page }) => {
     book: 'timeAndParts',
   });
   expect({ ...twin, meta: null }).toEqual({ ...quoted, meta: null });
-  expect(quoted.options).toHaveLength(10);
+  expect(quoted.options).toHaveLength(12);
   await call('/quote', { make: 'Fenholt', model: 'Dapplemere', year: 2016, why: 'spare', wanted: 5 });
   await call('/quote', { line: 'dapplemere 2016 worn buttons', place: 'Millrace', coupon: 'NEIGHBOUR' });
 

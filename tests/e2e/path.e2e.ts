@@ -144,7 +144,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
 
   // What was changed, by whom.
   await page.getByText(/^\d+ changes$/).press('Enter');
-  await expect(page.getByRole('listitem').filter({ hasText: 'authority' })).toContainText(
+  await expect(page.getByRole('listitem').filter({ hasText: 'right to the car' }).first()).toContainText(
     'name on the document',
   );
 

@@ -6,7 +6,7 @@ import { openApiDocument } from '@/formats/api/openapi';
 
 /** Words that screens do not use, as names, values and parts of addresses. */
 const gone =
-  /^(franchiseDesk|shopReset|desk|deskPaper|redo|redoPercent|redone|menu|bureau|socket|beatenBy|equals|equal|rights|reset|takeAway|bring|hang)$/;
+  /^(franchiseDesk|shopReset|desk|deskPaper|redo|redoPercent|redone|bureau|socket|beatenBy|equals|equal|rights|reset|takeAway|hang)$/;
 
 /** All names and whole values of a document. */
 function wordsOf(value: unknown, found = new Set<string>()): Set<string> {

@@ -48,19 +48,21 @@ export interface PlatformMethod {
 /** What tells a master from a valet. */
 export type RankTold = 'none' | 'lamp' | 'head colour' | 'menu';
 
+/** Signs of a lamp and of a menu. */
 export const rankSigns = [
   'off',
   'steady',
   'short light',
   'slow blink',
   'fast blink',
-  'red head',
-  'dark head',
   'menu: may add',
   'menu: may not add',
 ] as const;
-/** What can be seen at one moment of a rank test. */
-export type RankSign = (typeof rankSigns)[number];
+/** What can be seen at one moment of a rank test; the colour of a head is a word of the platform's own. */
+export type RankSign = (typeof rankSigns)[number] | `head: ${string}`;
+/** A sign as files hold it. */
+export const rankSignForm =
+  /^(?:off|steady|short light|slow blink|fast blink|menu: may add|menu: may not add|head: [a-z]{3,16})$/;
 
 /** The steps a pellet can have, and how long the car stays shut after a wrong one. */
 export interface PelletLadder {

@@ -56,7 +56,7 @@ export function RankPanel({ test, keys, pending, onVerdict }: RankPanelProps) {
                       setSeen(seen.map((one, place) => (place === at ? (event.target.value as Seen) : one)))
                     }
                   >
-                    {['cannot see', ...rankSigns].map((sign) => (
+                    {signsOf(test).map((sign) => (
                       <option key={sign}>{sign}</option>
                     ))}
                   </select>
@@ -100,4 +100,12 @@ export function RankPanel({ test, keys, pending, onVerdict }: RankPanelProps) {
       </div>
     </Panel>
   );
+}
+
+/** What may be said to be seen: the signs of lamps and menus, and what heads of this platform look like. */
+function signsOf({ moments }: RankTest): Seen[] {
+  const heads = moments
+    .flatMap(({ master, valet }) => [master, valet])
+    .filter((sign) => sign.startsWith('head: '));
+  return ['cannot see', ...new Set(heads), ...rankSigns];
 }

@@ -3,7 +3,11 @@ export type Said = Readonly<Record<string, string>>;
 
 /** How a cell of a list is read and written. */
 export type ColumnType =
-  | { readonly kind: 'text'; readonly max: number; readonly form?: 'makerId' | 'factSources' | 'month' }
+  | {
+      readonly kind: 'text';
+      readonly max: number;
+      readonly form?: 'makerId' | 'factSources' | 'month' | 'rankSign';
+    }
   | { readonly kind: 'whole'; readonly min: number; readonly max: number }
   | { readonly kind: 'decimal'; readonly min: number; readonly max: number }
   | { readonly kind: 'yesNo' }

@@ -20,6 +20,9 @@ import {
 } from './description';
 import { chipFamilies } from './keys';
 
+const rankSign = { kind: 'text', max: 24, form: 'rankSign' } as const;
+const rankSignHint = `Of ${rankSigns.join(', ')}, or the colour of a head such as head: slate.`;
+
 /** Immobilizer systems and how they take a key. */
 export const platformLists = {
   platforms: {
@@ -146,8 +149,8 @@ export const platformLists = {
       column('platform', 'Platform', text(40)),
       column('step', 'Step', whole(1, 9)),
       column('moment', 'Moment', text(120)),
-      column('master', 'Master shows', choice(rankSigns)),
-      column('valet', 'Valet shows', choice(rankSigns)),
+      column('master', 'Master shows', rankSign, { hint: rankSignHint }),
+      column('valet', 'Valet shows', rankSign, { hint: rankSignHint }),
     ],
     key: ['platform', 'step'],
     references: [oneOf('rank-tests', 'platform', 'platform')],
