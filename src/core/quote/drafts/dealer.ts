@@ -81,15 +81,16 @@ export function dealerLines(
       .filter((one) => one.kind === 'original' && one.article === article)
       .sort((a, b) => a.priceMinor - b.priceMinor)[0];
     if (!price) return { ok: false, reason: `No original price for ${article}.` };
-    sold.push(
-      line(
+    sold.push({
+      ...line(
         `${article}${times(count)}`,
         'article',
         'goods',
         count * scaleMinor(price.priceMinor, 100 + dealer.keyMarkupPercent, 100),
         'dealer',
       ),
-    );
+      plain: article === module ? 'A part for the car' : `The key with its parts${times(count)}`,
+    });
   }
   const fee = line(
     `Programming fee of the dealer${times(keys)}`,
