@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Application } from '@/core/catalogue/application';
 import type { YearMonth } from '@/core/kinds/year-span';
 import { testApplication } from '../../../tests/support/applications';
-import { foldBelow, rankCandidates } from './posterior';
+import { foldBelow, rankCandidates, shareFactors } from './posterior';
 
 function application(
   id: string,
@@ -52,6 +52,26 @@ describe('rankCandidates', () => {
       application: { id: 'there' },
       probability: expect.closeTo(0.97, 12),
     });
+  });
+
+  it('is the product of the factors that explain it', () => {
+    const push = application('push', year(2018), year(2024), { ignition: 'push', weight: 3 });
+    const away = application('away', year(2015), year(2020), { market: 'Continent' });
+    const facts = {
+      ...shop,
+      year: 2019,
+      ignition: 'push',
+      observations: [{ kind: 'profile', value: 'disc', reliability: 0.9 }],
+    } as const;
+    const rows = [early, late, push, away];
+    const factors = shareFactors(rows, facts);
+    const products = rows.map((_, at) =>
+      factors.reduce((product, { values }) => product * (values[at] ?? 0), 1),
+    );
+    const all = products.reduce((sum, one) => sum + one, 0);
+    for (const { application: row, probability } of rankCandidates(rows, facts))
+      expect(probability).toBeCloseTo((products[rows.indexOf(row)] ?? 0) / all, 12);
+    expect(factors.map(({ label }) => label)).toContain('Blade: disc, sure to 90 %');
   });
 
   it('gives nothing for no rows', () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { adviseRoute } from './advice';
 import { firstTry, orderAttempts } from './attempt-order';
-import type { RouteRequest } from './route';
+import { firstCostMinor, type RouteRequest } from './route';
 import { findRoutes } from './routes';
 import { key, situation } from './test-keys';
 import { fullTool, method, platform, request, right, van } from './test-platform';
@@ -121,6 +121,9 @@ describe('the order of attempts', () => {
         expect(adviseRoute(routes, asked)?.kind).toBe(steps[0]?.kind);
         const [first, ...rest] = steps;
         if (!first) return;
+        // What the order says of its first step is what its card says.
+        const { cost } = routes.find(({ kind }) => kind === first.kind) ?? {};
+        expect(first.costMinor).toBe(cost && firstCostMinor(cost));
         const one = firstTry(first.kind, routes, asked);
         expect(one.works).toBeCloseTo(first.chance, 9);
         expect(one.next).toBe(rest[0]?.kind ?? null);

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { orderOfSources, pinCostMinor, systemTypeOrder } from './pin';
+import { furtherSources, orderOfSources, pinCostMinor, systemTypeOrder } from './pin';
 import { platform, request, van } from './test-platform';
 
 describe('the sources of a PIN', () => {
@@ -25,6 +25,20 @@ describe('the sources of a PIN', () => {
       asked({ pinSources: ['codeService', 'obdSocket'], systemTypes: types }, { bureauFeeMinor: 500 }),
     );
     expect(order.map(({ source }) => source)).toEqual(['codeService', 'obdSocket']);
+  });
+
+  it('are named with their chances, and what follows the first is counted by how often it is reached', () => {
+    const steps = orderOfSources(asked({ pinSources: ['dealer', 'codeService'] }));
+    const further = furtherSources(steps);
+    expect(further?.words).toBe(
+      'The PIN: the code service (85 %), else the dealer (95 %); from none of them in under 1 %.',
+    );
+    // The dealer's 90 minutes in 15 of a hundred; he takes no fee of his own.
+    expect(further).toMatchObject({ minutes: Math.round(0.15 * 90), minor: 0 });
+    expect(furtherSources(steps.slice(0, 1))).toBeNull();
+    // The code service's fee of 32.00 where the socket has none, in a fifth of the cases.
+    const bySocket = orderOfSources(asked({ pinSources: ['codeService', 'obdSocket'] }));
+    expect(furtherSources(bySocket)).toMatchObject({ minor: 640, minutes: 3 });
   });
 
   it('cost nothing where there is none', () => {

@@ -2,6 +2,7 @@ import type { Application } from '@/core/catalogue/application';
 import { withAnswer } from '@/core/identify/answer-facts';
 import { type NextRequest, nextQuestion, type Question } from '@/core/identify/next-question';
 import { type Candidate, foldBelow, rankCandidates } from '@/core/identify/posterior';
+import { answerLabel } from '@/core/identify/question-words';
 import { routeNames } from '@/core/programming/route';
 import type { OptionKind } from './option-kinds';
 import { type PriceRange, priceRange, widthOf } from './price-range';
@@ -128,7 +129,8 @@ function after(
         rankCandidates(applications, told.value).filter(({ probability }) => probability >= foldBelow),
         decided,
       );
-    return range ? [{ label, chance, range }] : [];
+    const said = kind === 'modelYear' || kind === 'buildMonth' ? label : answerLabel(kind, value);
+    return range ? [{ label: said, chance, range }] : [];
   });
   const all = ranges.reduce((sum, { chance }) => sum + chance, 0);
   return {
