@@ -41,10 +41,3 @@ it('credits that the van lacks are weighed by what the job would earn with them'
   for (const { id } of before.vans) await saveRight(locksmith, { ...used, vanId: id, buy: null });
   expect((await viewOf(locksmith, number)).rightsToBuy).toEqual([]);
 });
-
-it('a licence never pays where the job earns no more with it', () => {
-  expect(jobsUntilPaid(31_000, 4_000)).toBe(8);
-  expect(jobsUntilPaid(31_000, 31_000)).toBe(1);
-  expect(jobsUntilPaid(31_000, 0)).toBeNull();
-  expect(jobsUntilPaid(31_000, -500)).toBeNull();
-});

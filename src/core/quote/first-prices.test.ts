@@ -56,6 +56,19 @@ describe('first prices', () => {
     expect(found(shop, ['chipMark', 'ignition'])?.settledBy).toBeNull();
   });
 
+  it('offer no question that may change the likeliest car and leaves both prices open', () => {
+    const even = [
+      testApplication({ id: 'dot', chip: chip('dot'), weight: 5.5 }),
+      testApplication({ id: 'leaf', chip: chip('leaf'), weight: 4.5 }),
+    ];
+    const asked = { candidates: rankCandidates(even, shop), facts: shop, closed: new Set<QuestionKind>() };
+    const asking = (kind: QuestionKind) =>
+      kind === 'chipMark' ? askingOf(kind, { ...everything, key: 'remembered' }) : null;
+    const prices = firstPrices({ ...asked, asking }, decided);
+    expect(prices?.range).toEqual({ fromMinor: 21_000, toMinor: 26_500 });
+    expect(prices?.settledBy).toBeNull();
+  });
+
   it('say what all likely cars have in common', () => {
     expect(found()?.sure).toEqual(['Siskin 11 blade']);
   });

@@ -72,6 +72,46 @@ describe('a chip that can be set to be one of several kinds', () => {
   });
 });
 
+describe('a copy', () => {
+  const clones = { ...testSnapshot.now, route: 'cloneDirect', ways: { cloneDirect: testWay } } as const;
+  const functions = ['lock', 'unlock', 'boot'];
+  const copied: QuoteSnapshot = {
+    ...testSnapshot,
+    now: clones,
+    articles: { ...testSnapshot.articles, functions },
+    prices: [
+      ...testSnapshot.prices,
+      testPrice({ supplier: 'Wharf', kind: 'aftermarket', article: 'CHIP', priceMinor: 900 }),
+    ],
+  };
+
+  it('of the chip alone lacks every button, and the fuller key is named with the difference', () => {
+    const both = {
+      ...copied,
+      now: { ...clones, ways: { cloneDirect: testWay, add: testWay }, order: ['add'] },
+    } as const;
+    const copy = optionOf('shopClone', testRequest, both);
+    expect(copy.lost).toEqual(functions);
+    const fuller = optionOf('shopRefurbished', testRequest, both);
+    expect(copy.fuller).toEqual({
+      kind: 'shopRefurbished',
+      moreMinor: fuller.totalMinor - copy.totalMinor,
+    });
+  });
+});
+
+describe('what leads', () => {
+  it('counts what a comeback costs the customer where he bears it', () => {
+    const warrantyMonths = { ...testSnapshot.rules.warrantyMonths, shopRefurbished: 0 };
+    const shop = { ...testSnapshot, rules: { ...testSnapshot.rules, warrantyMonths } };
+    const { leadMinor, totalMinor, comeback } = optionOf('shopRefurbished', testRequest, shop);
+    expect(comeback).toMatchObject({ bornBy: 'customer', customerMinor: totalMinor });
+    // His second total and an hour of his own, by the chance of it.
+    const cost = ((totalMinor + shop.rules.rateMinor) * comeback.basisPoints) / 10_000;
+    expect(leadMinor).toBe(totalMinor + Math.round(cost));
+  });
+});
+
 describe('a universal remote', () => {
   const prices = [
     ...testSnapshot.prices,
