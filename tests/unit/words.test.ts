@@ -4,6 +4,10 @@ import { describe, expect, it } from 'vitest';
 
 /** One word for one thing: what is said on screens, papers and messages, and what is not said any more. */
 const words: readonly (readonly [said: string, not: RegExp])[] = [
+  [
+    'Export, Import, Remove',
+    /Take (it |this row )?(away|out|off)\b|>\s*Bring|'Bring |"Bring |Write a movement/,
+  ],
   ['Open the job', /Hang(ing)? the tag/],
   ['dealer', /franchise desk|\bthe desk\b|of the desk|desk of the make/i],
   ['by the OBD socket', /by the socket/i],

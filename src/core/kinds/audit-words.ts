@@ -58,11 +58,17 @@ export function auditWords(action: string): string {
   return `${subjects[subject] ?? spaced(subject)}: ${deeds[deed] ?? spaced(deed)}`;
 }
 
-/** @example detailWords({ fields: ['book'], version: 3 }) // 'changed: book, version: 3' */
+/** Ids are left out. @example detailWords({ fields: ['book'], version: 3 }) // 'changed: book, version: 3' */
 export function detailWords(details: Readonly<Record<string, unknown>>): string {
   return Object.entries(details)
+    .filter(([, value]) => !isId(value))
     .map(([name, value]) => `${names[name] ?? spaced(name)}: ${valueWords(value)}`)
     .join(', ');
+}
+
+/** An id says nothing to anybody; who and what it is stands in columns of its own. */
+function isId(value: unknown): boolean {
+  return typeof value === 'string' && /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f-]{22}$/.test(value);
 }
 
 function valueWords(value: unknown): string {

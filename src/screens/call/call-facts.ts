@@ -35,6 +35,8 @@ export const emptyFacts: CallFacts = {
   ...{ yearTo: null, danger: false, used: false, valet: false, erase: false, rival: null },
 };
 
+const mostCarWords = 80;
+
 /** What a line says, as facts of the form. */
 export function factsOfLine(reading: LineReading): CallFacts {
   const keys = reading.keys?.value ?? noKeysTold;
@@ -50,6 +52,8 @@ export function factsOfLine(reading: LineReading): CallFacts {
     rival: reading.rival?.value ?? null,
     makeId: reading.make?.value ?? null,
     modelId: reading.model?.value ?? null,
+    // A car that the library does not know is kept as it was told.
+    carWords: reading.model ? '' : reading.unknown.join(' ').slice(0, mostCarWords),
     ignition: reading.ignition?.value ?? null,
     why: reading.why?.value ?? null,
     access: reading.access?.value ?? null,

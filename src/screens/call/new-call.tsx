@@ -245,13 +245,7 @@ function NotUnderstood({ words, codes }: { words: readonly string[]; codes: numb
 
 function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: CallPreview | undefined }) {
   if (facts.modelId === null) {
-    return (
-      <p className="text-mute">
-        {facts.carWords || facts.makeId
-          ? 'Which model? The library then shows key, chip, blade and platform.'
-          : 'The line begins anywhere: “Merrowdale, lost both, before six”.'}
-      </p>
-    );
+    return <p className="text-mute">{whichModel(facts)}</p>;
   }
   if (!preview) return <p className="text-mute">Looking it up</p>;
   if (preview.candidates.length === 0)
@@ -287,6 +281,14 @@ function WhatItTakes({ facts, preview }: { facts: CallFacts; preview: CallPrevie
       )}
     </>
   );
+}
+
+function whichModel({ carWords, makeId }: CallFacts): string {
+  if (carWords)
+    return `The library does not know “${carWords}”. Choose make and model above where it has them; else the job opens with these words and is priced by hand.`;
+  return makeId
+    ? 'Which model? The library then shows key, chip, blade and platform.'
+    : 'The line begins anywhere: “Merrowdale, lost both, before six”.';
 }
 
 function chipStateOf(

@@ -166,7 +166,7 @@ export function KeyEditor({ draft, others, pending, outcome, onSave, onRemove, o
           <Button onClick={onClose}>Leave as it was</Button>
           {onRemove && (
             <Button look="danger" disabled={pending} onClick={onRemove} className="ml-auto">
-              Take off the ring
+              Remove from the ring
             </Button>
           )}
         </div>

@@ -52,7 +52,7 @@ export function CodeRows({ series }: { readonly series: string }) {
           }}
         />
         <Button disabled={pending} onClick={() => file.current?.click()} follows="in place of all there are">
-          {pending ? 'Bringing' : 'Bring rows'}
+          {pending ? 'Importing' : 'Import rows'}
         </Button>
       </div>
       <div className="mt-2" aria-live="polite">

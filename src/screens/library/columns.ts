@@ -31,5 +31,6 @@ function shown(column: ListColumn): ShownColumn {
 
 /** Whether a column holds numbers or codes that are compared sign by sign. */
 export function isCode({ name, type }: ListColumn): boolean {
+  if (type.kind === 'choice') return name.endsWith('family');
   return type.kind === 'whole' || type.kind === 'decimal' || codes.test(name);
 }

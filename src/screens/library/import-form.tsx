@@ -71,7 +71,7 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
   };
   return (
     <Page
-      title="Bring data"
+      title="Import data"
       note="A file is read first and shown: what it adds, changes, leaves and why rows are refused. Then all of it is stored, or nothing."
       actions={
         <Link href="/library" prefetch={false} className={buttonClass('plain')}>

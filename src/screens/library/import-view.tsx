@@ -30,7 +30,7 @@ export function ImportView({ id, first }: { readonly id: string; readonly first:
       note={row.list === 'library' ? 'All lists' : listOf(row.list).title}
       actions={
         <Link href="/library/import" prefetch={false} className={buttonClass('plain')}>
-          <ButtonWords>Bring data</ButtonWords>
+          <ButtonWords>Import data</ButtonWords>
         </Link>
       }
     >
@@ -170,7 +170,7 @@ function State({
     case 'cancelled':
       return <Lead over="Cancelled" title="Nothing of it was stored" />;
     case 'failed':
-      return <Lead over="Broken off" title="Nothing of it was stored" reason="Bring the file again." />;
+      return <Lead over="Broken off" title="Nothing of it was stored" reason="Import the file again." />;
   }
 }
 

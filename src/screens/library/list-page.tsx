@@ -48,10 +48,10 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
       actions={
         <div className="flex flex-wrap gap-2">
           <a href={`/api/v1/lists/${name}`} download={`${name}.csv`} className={buttonClass('plain')}>
-            <ButtonWords follows="CSV">Take away</ButtonWords>
+            <ButtonWords follows="CSV">Export</ButtonWords>
           </a>
           <Link href={`/library/import?list=${name}`} prefetch={false} className={buttonClass('plain')}>
-            <ButtonWords follows="CSV">Bring</ButtonWords>
+            <ButtonWords follows="CSV">Import</ButtonWords>
           </Link>
           <Link href={`/library/${name}/new`} prefetch={false} className={buttonClass('main')} data-main>
             <ButtonWords>Add a row</ButtonWords>
@@ -89,7 +89,7 @@ export function ListPage({ name, rows, total, next, search, isFirst }: ListPageP
       </SearchLine>
       {rows.length === 0 ? (
         <p className="rounded-lg border border-dashed border-edge p-6 text-center text-mute">
-          {search ? `No row has all of “${search}”.` : 'Nothing here yet. Add a row, or bring a file.'}
+          {search ? `No row has all of “${search}”.` : 'Nothing here yet. Add a row, or import a file.'}
         </p>
       ) : (
         <Table label={list.title}>

@@ -38,10 +38,10 @@ export function Overview({ lists, conflicts, changes, zone }: OverviewProps) {
       actions={
         <div className="flex flex-wrap gap-2">
           <a href="/api/v1/library" download="library.json" className={buttonClass('plain')}>
-            <ButtonWords follows="all lists, JSON">Take away</ButtonWords>
+            <ButtonWords follows="all lists, JSON">Export</ButtonWords>
           </a>
           <Link href="/library/import" prefetch={false} className={buttonClass('main')} data-main>
-            <ButtonWords follows="CSV or JSON">Bring data</ButtonWords>
+            <ButtonWords follows="CSV or JSON">Import data</ButtonWords>
           </Link>
         </div>
       }
@@ -93,7 +93,7 @@ export function Overview({ lists, conflicts, changes, zone }: OverviewProps) {
               <ul className="flex flex-col gap-2">
                 {changes.map(({ id, list, rowId, rowName, at, by, reason, before, after }) => {
                   const { day, hour } = localMoment(at, zone);
-                  const what = before === null ? 'added' : after === null ? 'taken out' : 'changed';
+                  const what = before === null ? 'added' : after === null ? 'removed' : 'changed';
                   return (
                     <li key={id} className="border-t border-line pt-2 first:border-0 first:pt-0">
                       <Link

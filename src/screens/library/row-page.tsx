@@ -191,7 +191,7 @@ function Changes({
 
 function verbOf({ before, after, undoes, importId }: RowView['changes'][number]): string {
   if (undoes) return 'Undone';
-  const verb = before === null ? 'Added' : after === null ? 'Taken out' : 'Changed';
+  const verb = before === null ? 'Added' : after === null ? 'Removed' : 'Changed';
   return importId === null ? verb : `${verb} by a file`;
 }
 
@@ -211,11 +211,11 @@ function Remove({
   if (!open)
     return (
       <Button look="quiet" className="self-start" onClick={() => setOpen(true)}>
-        Take this row out
+        Remove this row
       </Button>
     );
   return (
-    <Panel title="Take this row out" note="It stays in the history, and can be brought back from there.">
+    <Panel title="Remove this row" note="It stays in the history, and can be put back from there.">
       <form
         className="flex flex-col gap-3"
         onSubmit={(event) => {
@@ -227,7 +227,7 @@ function Remove({
         <Problems problems={problems.filter(({ field }) => field === undefined)} />
         <div className="flex gap-2">
           <Button type="submit" look="danger" disabled={pending}>
-            Take it out
+            Remove
           </Button>
           <Button look="quiet" onClick={() => setOpen(false)}>
             Leave it

@@ -163,7 +163,7 @@ export function QuoteStation(props: QuoteStationProps) {
             ))}
           </ul>
         </fieldset>
-        {closed.length > 0 && (
+        {closed.length > 0 && !snapshot.unknownCar && (
           <ul className="mt-2 rounded-lg border-[1.5px] border-dashed border-edge px-4 py-2 text-small text-mute">
             {closed.map((option) => (
               <li key={option.kind}>
@@ -285,7 +285,9 @@ function momentOf({ day, hour }: LocalMoment, today: string): string {
 
 function givenWords({ routeChosen }: QuoteStationProps, { request, snapshot }: PricedQuote): string {
   return [
-    `${routeNames[snapshot.now.route]}${routeChosen ? '' : ', advised and not taken yet'}`,
+    snapshot.unknownCar
+      ? 'Priced by hand'
+      : `${routeNames[snapshot.now.route]}${routeChosen ? '' : ', advised and not taken yet'}`,
     `${request.keys} new ${request.keys === 1 ? 'key' : 'keys'}`,
     bookStyles[request.book].toLowerCase(),
     snapshot.account?.name,

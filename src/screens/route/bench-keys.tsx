@@ -98,7 +98,7 @@ export function BenchKeysPanel({ value, problemOf, onChange }: BenchKeysProps) {
                 })
               }
             >
-              Take away
+              Remove
             </Button>
           </li>
         ))}

@@ -95,7 +95,7 @@ export function CoverForm({ van, tool, platformId, platforms, markets, onSave, o
                 aria-label={`Take ${functionName(row.method)} away`}
                 onClick={() => setRows(rows.filter((_, place) => place !== at))}
               >
-                Take away
+                Remove
               </Button>
             </li>
           ))}

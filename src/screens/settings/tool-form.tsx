@@ -74,7 +74,7 @@ export function ToolForm({ van, tool, onSave, onRemove, onClose }: ToolFormProps
               follows="with all it covers"
               onClick={() => remove.submit({ vanId: van.id, name: tool.name }, onClose)}
             >
-              Take it off the van
+              Remove
             </Button>
           )}
         </div>

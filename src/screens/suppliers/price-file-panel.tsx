@@ -52,7 +52,7 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
   };
   return (
     <Panel
-      title="Bring a price file"
+      title="Import a price file"
       note={`CSV with the columns ${priceFileColumns.join(', ')}; amounts in ${currency}.`}
     >
       <form

@@ -47,7 +47,7 @@ export function SuppliersPage(props: SuppliersPageProps) {
             <Th className="text-right">Comebacks here</Th>
             <Th className="text-right">Prices</Th>
             <Th>Read last</Th>
-            <Th>Take away</Th>
+            <Th>Export</Th>
           </Tr>
         </thead>
         <tbody>

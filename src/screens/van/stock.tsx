@@ -116,7 +116,7 @@ function MoveForm({ vans, onMove }: Pick<StockProps, 'vans' | 'onMove'>) {
     { value: '', label: 'Workshop' },
   ];
   return (
-    <Panel title="Write a movement">
+    <Panel title="Add a movement">
       <form
         className="flex flex-col gap-2"
         onSubmit={(event) => {

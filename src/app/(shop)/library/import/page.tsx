@@ -4,7 +4,7 @@ import { readImports } from '@/usecases/library/store-import';
 import { readShopNow } from '@/usecases/shop/shop';
 import { requireActor } from '../../../session';
 
-export const metadata = { title: 'Bring data' };
+export const metadata = { title: 'Import data' };
 
 interface ImportPageProps {
   readonly searchParams: Promise<{ readonly list?: string | string[] }>;
