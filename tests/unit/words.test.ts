@@ -15,7 +15,7 @@ const words: readonly (readonly [said: string, not: RegExp])[] = [
   ['refurbished original', /reset original/i],
   ['flat rates', /'Menu'|"Menu"|>Menu</],
   ['no programming', /None needed/],
-  ['ready by, four in five by', /\bP80\b|>Drives<|"Drives"|car drives/i],
+  ['ready by, four in five by', /\bP80\b|8 in 10|4 in 5|four of five|>Drives<|"Drives"|car drives/i],
   ['worse than', /beaten by/i],
   ['code service', /\bthe bureau\b|'Bureau'/i],
   ['Shortcuts', /Keys \?/],

@@ -142,9 +142,9 @@ function daysRestOn(
   return [
     parcels.length === 0
       ? 'Nothing has to come first.'
-      : `${parcels.length === 1 ? 'The parcel comes' : `All ${parcels.length} parcels have come`} ${words(earliest)} at the earliest, and in four of five cases by ${words(p80)}${parcels.length > 1 ? ', which is the chance that all are there' : ''}.`,
+      : `${parcels.length === 1 ? 'The parcel comes' : `All ${parcels.length} parcels have come`} ${words(earliest)} at the earliest, four in five by ${words(p80)}${parcels.length > 1 ? ', which is the chance that all are there' : ''}.`,
     ...(visit.earliest ? [`The van’s first time after that is ${words(visit.earliest)}.`] : []),
-    ...(visit.p80 ? [`In four of five cases it is ${words(visit.p80)}.`] : []),
+    ...(visit.p80 ? [`Four in five by ${words(visit.p80)}.`] : []),
   ];
 }
 

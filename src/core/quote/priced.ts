@@ -175,7 +175,7 @@ function visitOf(
       ? [`Not here by the appointment: ${wordsOf(earliest, at.day)} at the earliest.`]
       : []),
     ...(inTime && !surely
-      ? [`One order of five comes after the appointment; four of five by ${formatDay(p80.day, at.day)}.`]
+      ? [`One order of five comes after the appointment; four in five by ${formatDay(p80.day, at.day)}.`]
       : []),
     ...(reserved === null && asked && !wished
       ? [

@@ -20,6 +20,7 @@ import type { IdentifiedLine } from '@/usecases/benches/identify';
 import { CandidatesTable } from './candidates-table';
 import type { GiveAnswer } from './give-answer';
 import { Narrowing } from './narrowing';
+import { ShareFactors } from './share-factors';
 
 interface IdentifyBenchProps {
   readonly onIdentify: (data: unknown) => Promise<Result<IdentifiedLine>>;
@@ -152,6 +153,13 @@ function Found({ answer, given, certainty, pending, onAnswer, onCertainty, onSta
         <Button look="quiet" className="self-start" onClick={() => setShowAll(true)}>
           Show {candidates.length - shown.length} less likely
         </Button>
+      )}
+      {candidates.length > 1 && (
+        <ShareFactors
+          candidates={candidates}
+          facts={answer.identification.gathered.facts}
+          most={mostSideBySide}
+        />
       )}
     </Narrowing>
   );

@@ -20,7 +20,7 @@ interface OptionRowProps {
 }
 
 /** The columns of the rows and of the line of heads above them. */
-export const optionColumns = 'md:grid-cols-[1.25rem_minmax(0,1fr)_7rem_9rem_5.75rem_8.5rem_2.75rem] gap-x-3';
+export const optionColumns = 'md:grid-cols-[1.25rem_minmax(0,1fr)_7rem_11rem_5.25rem_8rem_2.75rem] gap-x-3';
 
 /** One option: total, days, comeback with who bears it, what it earns; its lines and reasons on demand. */
 export function OptionRow({ option, rules, selected, today, show, onSelect }: OptionRowProps) {
@@ -61,7 +61,7 @@ export function OptionRow({ option, rules, selected, today, show, onSelect }: Op
         <Figure label="Ready by" value={formatDay(option.earliestOn, today)}>
           {option.p80On === option.earliestOn
             ? option.visit?.hour
-            : `4 in 5 by ${formatDay(option.p80On, today)}`}
+            : `four in five by ${formatDay(option.p80On, today)}`}
         </Figure>
         <Figure label="Comeback" value={percentWords(comeback.percent)}>
           {bearers[comeback.bornBy]}

@@ -123,7 +123,7 @@ function Times({ time }: { time: WorkTime }) {
     <>
       <span className="block text-ask font-bold">{formatMinutes(totalMinutes(time, 'p50'))}</span>
       <span className="block text-small text-mute">
-        8 in 10 by {formatMinutes(totalMinutes(time, 'p80'))}
+        four in five by {formatMinutes(totalMinutes(time, 'p80'))}
       </span>
       <span className="block text-small text-mute">
         {time.waitSeconds > 0 ? `of it a wait of ${formatMinutes(time.waitSeconds / 60)}` : 'no wait'}

@@ -110,7 +110,7 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
     [
       'Time',
       route?.time &&
-        `${formatMinutes(route.time.workP50Minutes)} of work, ${formatMinutes(route.time.workP80Minutes)} in four of five cases${route.time.waitSeconds > 0 ? `; wait ${formatMinutes(route.time.waitSeconds / 60)}` : ''}`,
+        `${formatMinutes(route.time.workP50Minutes)} of work, four in five by ${formatMinutes(route.time.workP80Minutes)}${route.time.waitSeconds > 0 ? `; wait ${formatMinutes(route.time.waitSeconds / 60)}` : ''}`,
     ],
     [
       'Quoted',
