@@ -125,3 +125,34 @@ function check(
 ): PropertyDecorator {
   return ValidateBy({ name, validator: { validate } }, { message, ...saying({ schema }) });
 }
+
+/** A list of finite numbers, each of a range; with `gaps` a number that is not known is null. */
+export function numbers({ most, from, to, gaps = false }: NumbersRange, message: string): PropertyDecorator {
+  const number = { type: 'number', minimum: from, maximum: to };
+  return check(
+    'numbers',
+    message,
+    (value) =>
+      Array.isArray(value) &&
+      value.length >= 1 &&
+      value.length <= most &&
+      value.every(
+        (one) =>
+          (gaps && one === null) ||
+          (typeof one === 'number' && Number.isFinite(one) && one >= from && one <= to),
+      ),
+    {
+      type: 'array',
+      minItems: 1,
+      maxItems: most,
+      items: gaps ? { anyOf: [number, { type: 'null' }] } : number,
+    },
+  );
+}
+
+interface NumbersRange {
+  readonly most: number;
+  readonly from: number;
+  readonly to: number;
+  readonly gaps?: boolean;
+}

@@ -11,7 +11,7 @@ export class QuoteCallInput extends CarInput {
   @Max(mostKeysWanted, { message: `0 to ${mostKeysWanted}.` })
   wanted?: number;
   @IsOptional() @Length(1, 60, { message: 'A name has up to 60 characters.' }) place?: string;
-  @IsOptional() @IsIn(Object.keys(bookStyles), { message: 'flatRates or time.' }) book?: BookStyle;
+  @IsOptional() @IsIn(Object.keys(bookStyles), { message: 'flatRates or timeAndParts.' }) book?: BookStyle;
   @IsOptional() @IsIn(['price', 'day'], { message: 'price or day.' }) prefer?: 'price' | 'day';
   @IsOptional() @IsBoolean({ message: 'true or false.' }) flexible?: boolean;
   @IsOptional() @Length(1, 80, { message: 'A name has up to 80 characters.' }) account?: string;

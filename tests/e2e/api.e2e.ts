@@ -58,6 +58,7 @@ test('nobody is answered who is not signed in', async ({ request }) => {
     ['post', '/candidates'],
     ['post', '/routes'],
     ['post', '/quote'],
+    ['post', '/blade/decode'],
     ['get', '/quotes/2001'],
     ['get', '/quotes/2001/pdf'],
     ['get', '/jobs/1001/sheet'],
@@ -125,6 +126,20 @@ test('every answer is as the document says', async ({ page }) => {
   expect(ranked.candidates.map(({ id }: { id: string }) => id)).toEqual(
     asked.candidates.map(({ id }: { id: string }) => id),
   );
+
+  const decoded = await call('/blade/decode', {
+    keyway: 'Fieldfare 10',
+    unit: 'mm',
+    faces: [{ readings: [0, 0.26, 0.52, null, 0.75, 1.02, 0.78, 0.5, 0.27, 0.05] }],
+  });
+  expect(decoded.ranked[0].bitting).toHaveLength(10);
+  expect(decoded.residualsMm[0][3]).toBeNull();
+  await call('/blade/decode', {
+    axis: { spaces: [200, 300, 400], depths: [0, 20, 40], macs: null, stop: 'tip' },
+    unit: 'thousandths',
+    faces: [{ readings: [1, 21, 39] }, { readings: [0, 20, null] }],
+    series: [{ bitting: [1, 2, 3] }, { bitting: [3, 2, 1] }],
+  });
 
   const quoted = await call('/quote', {
     line: 'merowdale 2019 push lost both quarry end',

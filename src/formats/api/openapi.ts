@@ -1,3 +1,4 @@
+import { bladePaths } from './blade';
 import { identifyPaths } from './identify';
 import { importPaths } from './imports';
 import { jobPaths } from './jobs';
@@ -11,6 +12,7 @@ import { vinPaths } from './vin';
 const paths: Paths = {
   ...vinPaths,
   ...identifyPaths,
+  ...bladePaths,
   ...routePaths,
   ...quotePaths,
   ...jobPaths,

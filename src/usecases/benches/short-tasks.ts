@@ -1,5 +1,7 @@
 import type { Actor } from '@/core/kinds/actor';
+import type { DecodeInput } from '@/inputs/blade-inputs';
 import type { IdentifyInput } from '@/inputs/identify-input';
+import { decodeKey } from './blade';
 import { identify } from './identify';
 
 /** Questions that people wait for, too heavy for the thread that answers: values in, values out. */
@@ -7,4 +9,7 @@ export const shortTasks = {
   /** Identifies a car that hangs on no job. */
   identify: ({ actor, input }: { readonly actor: Actor; readonly input: IdentifyInput }) =>
     identify(actor, input),
+  /** Decodes a key in hand. */
+  decode: ({ actor, input }: { readonly actor: Actor; readonly input: DecodeInput }) =>
+    decodeKey(actor, input),
 } as const;
