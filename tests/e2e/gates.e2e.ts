@@ -29,7 +29,7 @@ test('a valet only: nothing introduces a key, and the route says what would', as
   await identify(page, number);
   await page.goto(`/jobs/${number}/route`);
   await expect(page.getByRole('heading', { name: 'Advised: On-board sequence' })).toBeVisible();
-  await page.getByLabel('Seen: Head of the key').selectOption('dark head');
+  await page.getByLabel('Seen: Head of the key').selectOption('head: slate');
   await expect(page.getByText('The telling sign is that of a valet.')).toBeVisible();
   await page.getByRole('button', { name: 'Hang it on the key' }).click();
   await expect(page.getByText(/the valet cannot introduce another/)).toBeVisible();
