@@ -4,6 +4,7 @@ import {
   closeSync,
   existsSync,
   fsyncSync,
+  mkdirSync,
   openSync,
   readFileSync,
   renameSync,
@@ -47,10 +48,11 @@ export function readVaultKeys(): VaultKey[] {
     .map((line) => keyOf(line, file));
 }
 
-/** Writes the keys to the file with mode 0600: beside it first, then in its place, so that none is ever lost half-way. */
+/** Writes the keys to the file with mode 0600: beside it first, then in its place, so that none is ever lost half-way. Makes its folder. */
 export function writeVaultKeys(keys: readonly VaultKey[]): void {
   const file = vaultFile();
   const beside = `${file}.new`;
+  mkdirSync(dirname(file), { recursive: true });
   const handle = openSync(beside, 'w', 0o600);
   writeSync(handle, `${keys.map(({ bytes }) => bytes.toString('base64')).join('\n')}\n`);
   fsyncSync(handle);
