@@ -21,6 +21,7 @@ export interface StationsRequest {
   readonly candidates: number;
   readonly advice: RouteKind | undefined;
   readonly offered: { readonly totalMinor: number; readonly currency: string } | undefined;
+  /** The least of what the call may cost, as the quote says it. */
   readonly cheapest: number | undefined;
   readonly currency: string;
   readonly locale: string;

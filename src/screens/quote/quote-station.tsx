@@ -107,7 +107,7 @@ export function QuoteStation(props: QuoteStationProps) {
         }
         reason={
           first &&
-          `${optionName(first.kind)}, ready by ${formatDay(first.earliestOn, today)}; comeback ${percentWords(first.comeback.percent)}.`
+          `${optionName(first.kind)}, ready ${first.earliestOn === today ? 'today' : `by ${formatDay(first.earliestOn, today)}`}; comeback ${percentWords(first.comeback.percent)}.`
         }
       />
       {firstPrices && (

@@ -167,7 +167,7 @@ export async function computeView(
       candidates: candidates.filter(isLikely).length,
       advice: advice?.kind,
       offered: quotes[0] && { totalMinor: quotes[0].totalMinor, currency: quotes[0].currency },
-      cheapest: firstOption(quote?.options ?? [])?.totalMinor,
+      cheapest: quote && (first?.range.fromMinor ?? firstOption(quote.options)?.totalMinor),
       currency: shop.currency,
       locale: shop.locale,
       authority: authorityStage(job.authority),
