@@ -1,4 +1,3 @@
-import 'reflect-metadata/lite';
 import { Type } from 'class-transformer';
 import { IsIn, IsUUID, ValidateNested } from 'class-validator';
 import { type EventContent, type EventKindName, eventKinds } from '@/core/job/events/events';

@@ -1,3 +1,5 @@
+// The decorators below and class-transformer's need it, whichever module of inputs is read first.
+import 'reflect-metadata/lite';
 import { Transform, Type } from 'class-transformer';
 import { ArrayMaxSize, IsArray, isInt, ValidateBy, ValidateIf, ValidateNested } from 'class-validator';
 import { isDay } from '@/core/kinds/local-time';

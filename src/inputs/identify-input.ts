@@ -1,5 +1,3 @@
-import { listOf, onlyWhere } from './fields';
-import 'reflect-metadata/lite';
 import {
   IsBoolean,
   IsIn,
@@ -18,6 +16,7 @@ import { lineLimit, type Why, whys } from '@/core/identify/line/reading';
 import { type QuestionKind, questionKinds } from '@/core/identify/question-kinds';
 import { type Stand, stands } from '@/core/identify/sight';
 import { usualCertainty } from '@/core/identify/what-to-bring';
+import { listOf, onlyWhere } from './fields';
 import { JobEdit } from './job-inputs';
 
 const kinds = Object.keys(questionKinds) as QuestionKind[];

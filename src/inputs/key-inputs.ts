@@ -1,7 +1,5 @@
-import { mostKeysWanted } from '@/core/kinds/keys-wanted';
-import { listOf, orWords } from './fields';
-import 'reflect-metadata/lite';
 import { IsBoolean, IsIn, IsInt, IsOptional, IsUUID, Length, Matches, Max, Min } from 'class-validator';
+import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import {
   type BladeState,
   type KeyFault,
@@ -11,6 +9,7 @@ import {
   presences,
   type Rank,
 } from '@/core/programming/keys';
+import { listOf, orWords } from './fields';
 import { JobEdit } from './job-inputs';
 
 /** A key as a bench is told of it. */

@@ -1,4 +1,3 @@
-import 'reflect-metadata/lite';
 import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsInt, IsUUID, Length, Matches, Max, Min } from 'class-validator';
 import { type Scope, scopes } from '@/core/authority/scopes';
 import type { Role } from '@/core/kinds/actor';

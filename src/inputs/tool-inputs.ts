@@ -1,4 +1,3 @@
-import 'reflect-metadata/lite';
 import {
   IsArray,
   IsBoolean,

@@ -92,9 +92,12 @@ function sureOf(
   });
 }
 
+/** In how many of the cases a question narrows the price, for it to be worth a caller's time. */
+const narrowsIn = 0.5;
+
 /**
- * Of the questions that tell totals apart and can be put from here, the one after which the range is narrowest on average;
- * of equals the quicker. What is promised after an answer is reckoned as the answer itself will be.
+ * Of the questions that can be put from here and more often than not narrow the price, the one after which the range is
+ * narrowest on average; of equals the quicker. What is promised after an answer is reckoned as the answer itself will be.
  */
 function settlingQuestion(
   asked: Asked,
@@ -107,21 +110,35 @@ function settlingQuestion(
   });
   if (next.kind === 'stop') return null;
   const [best] = [next.question, ...next.others]
-    .map((question) => ({ question, ...after(question, asked, decided) }))
-    .filter(({ meanMinor }) => meanMinor < widthMinor)
-    .sort((a, b) => a.meanMinor - b.meanMinor || a.question.asking.seconds - b.question.asking.seconds);
-  return best
-    ? { ask: best.question.asking.ask, how: best.question.asking.how, answers: best.answers }
-    : null;
+    .map((question) => ({ question, ranges: after(question, asked, decided) }))
+    .filter(({ ranges }) => narrowed(ranges, widthMinor) > narrowsIn)
+    .sort(
+      (a, b) =>
+        meanWidth(a.ranges) - meanWidth(b.ranges) || a.question.asking.seconds - b.question.asking.seconds,
+    );
+  if (!best) return null;
+  const { kind, asking } = best.question;
+  return {
+    ask: asking.ask,
+    how: asking.how,
+    answers: withoutRepeats(best.ranges, byYear(kind) ? ' to ' : ' or '),
+  };
+}
+
+/** What the price is after an answer, and how likely that answer is. */
+interface Answered {
+  readonly label: string;
+  readonly chance: number;
+  readonly range: PriceRange;
 }
 
 function after(
   { kind, answers, asking: { reliability } }: Question,
   { candidates, facts }: Asked,
   decided: (application: Application) => CarDecision,
-): { readonly meanMinor: number; readonly answers: SettlingQuestion['answers'] } {
+): Answered[] {
   const applications = candidates.map(({ application }) => application);
-  const ranges = answers.flatMap(({ value, label, chance }) => {
+  return answers.flatMap(({ value, label, chance }) => {
     const told = withAnswer(facts, { kind, value, reliability });
     const range =
       told.ok &&
@@ -129,14 +146,24 @@ function after(
         rankCandidates(applications, told.value).filter(({ probability }) => probability >= foldBelow),
         decided,
       );
-    const said = kind === 'modelYear' || kind === 'buildMonth' ? label : answerLabel(kind, value);
-    return range ? [{ label: said, chance, range }] : [];
+    return range ? [{ label: byYear(kind) ? label : answerLabel(kind, value), chance, range }] : [];
   });
-  const all = ranges.reduce((sum, { chance }) => sum + chance, 0);
-  return {
-    meanMinor: ranges.reduce((sum, { chance, range }) => sum + chance * widthOf(range), 0) / (all || 1),
-    answers: withoutRepeats(ranges, kind === 'modelYear' || kind === 'buildMonth' ? ' to ' : ' or '),
-  };
+}
+
+const byYear = (kind: Question['kind']) => kind === 'modelYear' || kind === 'buildMonth';
+
+function meanWidth(answers: readonly Answered[]): number {
+  return shareOf(answers, ({ range }) => widthOf(range));
+}
+
+/** The share of the cases in which the price is narrower after the answer. */
+function narrowed(answers: readonly Answered[], widthMinor: number): number {
+  return shareOf(answers, ({ range }) => (widthOf(range) < widthMinor ? 1 : 0));
+}
+
+function shareOf(answers: readonly Answered[], of: (answer: Answered) => number): number {
+  const all = answers.reduce((sum, { chance }) => sum + chance, 0);
+  return answers.reduce((sum, answer) => sum + answer.chance * of(answer), 0) / (all || 1);
 }
 
 /** Answers beside each other that leave the same prices as one: '1985 to 1998', 'dot or leaf'. */
