@@ -45,7 +45,7 @@ export function FirstPrice({ options, route, firstPrices, currency, locale, toda
         <tbody>
           {open.map((option) => (
             <Tr key={option.kind}>
-              <Th row>
+              <Th row className="max-sm:whitespace-normal">
                 {optionName(option.kind)}
                 {option.worseThan && (
                   <span className="block text-small">worse than {optionName(option.worseThan)}</span>
