@@ -8,10 +8,12 @@ const cuts = (count: number, step: number, axis = 1) =>
 
 const sound: KeywaySpec = {
   profile: 'edge, two sides',
+  stop: 'shoulder',
   spaces: 6,
   depths: 4,
   widthMm: 8,
   lengthMm: 25,
+  thicknessMm: null,
   angleDeg: 90,
   flatMm: 1,
   macs: 2,

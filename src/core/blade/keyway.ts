@@ -1,16 +1,16 @@
-/** Whether a cut that came out too shallow can be cut again: a groove of fixed width and a disc's angle cannot. */
-export const recuts = ['deeper', 'never'] as const;
-export type Recut = (typeof recuts)[number];
+import type { Recut } from '@/core/catalogue/lists/keys';
 
 /** A keyway as the library has it; what nobody knows is null, and rows that nobody measured are left out. */
 export interface KeywaySpec {
   readonly profile: string;
+  readonly stop: 'shoulder' | 'tip';
   /** Of the whole bitting: the spaces of the first row of cuts, then those of the second. */
   readonly spaces: number;
   /** Of each row of cuts. */
   readonly depths: number;
   readonly widthMm: number;
   readonly lengthMm: number | null;
+  readonly thicknessMm: number | null;
   /** The included angle of a cut. */
   readonly angleDeg: number | null;
   /** The flat ground of a cut. */
@@ -76,6 +76,23 @@ export function keywayProblems(keyway: KeywaySpec): KeywayProblem[] {
   ];
   // A MACS is weighed by geometry where the rows it rests on are sound.
   return own.length + measured.length > 0 ? [...own, ...measured] : macsProblems(keyway);
+}
+
+/** Axes that have one depth only: no beginning of a keyway, where it comes as a whole. */
+export function loneDepths({ depthRows, recut }: KeywaySpec): KeywayProblem[] {
+  return recut.flatMap((_, at) => {
+    const [one, ...others] = ofAxis(depthRows, at + 1);
+    return one && others.length === 0
+      ? [
+          {
+            of: 'depth' as const,
+            axis: one.axis,
+            number: one.number,
+            reason: 'Fewer than two depths cut nothing.',
+          },
+        ]
+      : [];
+  });
 }
 
 /** What is worth saying of a keyway that contradicts nothing. */

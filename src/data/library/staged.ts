@@ -19,7 +19,7 @@ export interface StagedRow {
 }
 
 /** Staged rows of one list as a table expression with the names of its columns; `$1` is the import. */
-function stagedRows(name: ListName): string {
+export function stagedRows(name: ListName): string {
   const columns = listOf(name).columns.map((column, at) => `cells[${at + 1}] AS ${column.name}`);
   return `SELECT line, id, ${columns.join(', ')} FROM import_row WHERE import_id = $1 AND list = '${name}'`;
 }
@@ -68,13 +68,21 @@ function copyCell(value: string): string {
 }
 
 /** The join of staged rows `s` with the list as it stands `c`, by key. */
-function matchOn({ key }: LibraryList, staged = 's'): string {
-  return key.map((name) => `coalesce(${staged}.${name}, '') = coalesce(c.${name}, '')`).join(' AND ');
+export function matchOn(name: ListName, staged = 's'): string {
+  return listOf(name)
+    .key.map((name) => `coalesce(${staged}.${name}, '') = coalesce(c.${name}, '')`)
+    .join(' AND ');
 }
 
 function sameCells({ columns }: LibraryList, staged = 's'): string {
   const row = (alias: string) => `(${columns.map(({ name }) => `${alias}.${name}`).join(', ')})`;
   return `${row(staged)} IS NOT DISTINCT FROM ${row('c')}`;
+}
+
+/** The cells of a row as an object, empty ones left out. */
+export function jsonOf(name: ListName, alias: string): string {
+  const cells = listOf(name).columns.map((column) => `'${column.name}', ${alias}.${column.name}`);
+  return `jsonb_strip_nulls(jsonb_build_object(${cells.join(', ')}))`;
 }
 
 /** How many rows of a list would be added, changed and left as they are. */
@@ -84,7 +92,7 @@ export async function countStaged(db: Db, importId: string, name: ListName): Pro
     `SELECT count(*) FILTER (WHERE c.id IS NULL) AS added,
        count(*) FILTER (WHERE c.id IS NOT NULL AND NOT ${sameCells(list)}) AS changed,
        count(*) FILTER (WHERE c.id IS NOT NULL AND ${sameCells(list)}) AS same
-     FROM (${stagedRows(name)}) s LEFT JOIN (${currentRows(name)}) c ON ${matchOn(list)}`,
+     FROM (${stagedRows(name)}) s LEFT JOIN (${currentRows(name)}) c ON ${matchOn(name)}`,
     [importId],
   );
   const row = result.rows[0];
@@ -94,7 +102,7 @@ export async function countStaged(db: Db, importId: string, name: ListName): Pro
 /** Staged rows `s` beside the rows `c` they would change, as a FROM clause. */
 export function changedStaged(name: ListName): string {
   const list = listOf(name);
-  return `(${stagedRows(name)}) s JOIN (${currentRows(name)}) c ON ${matchOn(list)} WHERE NOT ${sameCells(list)}`;
+  return `(${stagedRows(name)}) s JOIN (${currentRows(name)}) c ON ${matchOn(name)} WHERE NOT ${sameCells(list)}`;
 }
 
 /** The first rows that would be added or changed, with what they are now. */
@@ -105,11 +113,9 @@ export async function listStagedChanges(
   limit: number,
 ): Promise<StagedChange[]> {
   const list = listOf(name);
-  const json = (alias: string) =>
-    `jsonb_strip_nulls(jsonb_build_object(${list.columns.map((column) => `'${column.name}', ${alias}.${column.name}`).join(', ')}))`;
   const result = await db.query<StagedChange>(
-    `SELECT s.line, CASE WHEN c.id IS NULL THEN NULL ELSE ${json('c')} END AS before, ${json('s')} AS after
-     FROM (${stagedRows(name)}) s LEFT JOIN (${currentRows(name)}) c ON ${matchOn(list)}
+    `SELECT s.line, CASE WHEN c.id IS NULL THEN NULL ELSE ${jsonOf(name, 'c')} END AS before, ${jsonOf(name, 's')} AS after
+     FROM (${stagedRows(name)}) s LEFT JOIN (${currentRows(name)}) c ON ${matchOn(name)}
      WHERE c.id IS NULL OR NOT ${sameCells(list)} ORDER BY (c.id IS NULL), s.line LIMIT $2`,
     [importId, limit],
   );
@@ -179,7 +185,7 @@ export async function storeStaged(
   const source = allNew
     ? `${stagedRows(name)}${part}`
     : `SELECT x.line, coalesce(c.id, x.id) AS id, ${cells} FROM (${stagedRows(name)}${part}) x
-       LEFT JOIN (${currentRows(name)}) c ON ${matchOn(list, 'x')}
+       LEFT JOIN (${currentRows(name)}) c ON ${matchOn(name, 'x')}
        WHERE c.id IS NULL OR NOT ${sameCells(list, 'x')}`;
   const updates = columns
     .filter((column) => !conflict.split(', ').includes(column))

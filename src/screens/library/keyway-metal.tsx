@@ -1,64 +1,73 @@
 import Link from 'next/link';
-import type { KeywayMetal as Metal } from '@/core/catalogue/keyway-metal';
+import { type KeywaySpec, keywayRemarks } from '@/core/blade/keyway';
+import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Table, Td, Th, Tr } from '@/ui/table';
 
 /** Where the spaces and depths of a keyway lie, or that nobody knows. */
-export function KeywayMetal({ keyway, metal }: { readonly keyway: string; readonly metal: Metal }) {
+export function KeywayMetal({ name, keyway }: { readonly name: string; readonly keyway: KeywaySpec }) {
+  const disc = keyway.profile === 'disc';
   const measures = [
     {
       list: 'keyway-spaces',
       title: 'Spaces, mm from the stop',
+      unit: 'mm',
       none: 'Where its spaces lie is not known.',
-      rows: metal.spaces.map(({ atMm, ...rest }) => ({ ...rest, mm: atMm })),
+      rows: keyway.spaceRows.map(({ atMm, ...rest }) => ({ ...rest, measure: atMm })),
     },
     {
       list: 'keyway-depths',
-      title: 'Depths, mm cut away',
+      title: disc ? 'Depths, degrees' : 'Depths, mm cut away',
+      unit: disc ? '°' : 'mm',
       none: 'How deep its depths are is not known.',
-      rows: metal.depths.map(({ cutMm, ...rest }) => ({ ...rest, mm: cutMm })),
+      rows: keyway.depthRows.map(({ mm, deg, ...rest }) => ({ ...rest, measure: deg ?? mm })),
     },
   ];
   return (
     <Panel title="Spaces and depths">
-      {measures.map(({ list, title, none, rows }) => (
+      {keywayRemarks(keyway).map((remark) => (
+        <Notice key={remark} tone="plain">
+          {remark}
+        </Notice>
+      ))}
+      {measures.map(({ list, title, unit, none, rows }) => (
         <div key={list} className="mt-3 first:mt-0">
           {rows.length === 0 ? (
             <p className="text-mute">{none}</p>
           ) : (
-            [...new Set(rows.map(({ axis }) => axis))].map((axis) => (
-              <div key={axis} className="overflow-x-auto">
-                <Table label={axis === 1 ? title : `${title}, axis ${axis}`}>
-                  <thead>
-                    <Tr>
-                      <Th>{axis === 1 ? title : `${title}, axis ${axis}`}</Th>
-                      {rows
-                        .filter((row) => row.axis === axis)
-                        .map(({ number }) => (
+            [...new Set(rows.map(({ axis }) => axis))].map((axis) => {
+              const words = keyway.recut.length === 1 ? title : `${title}, axis ${axis}`;
+              const own = rows.filter((row) => row.axis === axis);
+              return (
+                <div key={axis} className="overflow-x-auto">
+                  <Table label={words}>
+                    <thead>
+                      <Tr>
+                        <Th>{words}</Th>
+                        {own.map(({ number }) => (
                           <Th key={number} className="text-right font-mono">
                             {number}
                           </Th>
                         ))}
-                    </Tr>
-                  </thead>
-                  <tbody>
-                    <Tr>
-                      <Th row>mm</Th>
-                      {rows
-                        .filter((row) => row.axis === axis)
-                        .map(({ number, mm }) => (
+                      </Tr>
+                    </thead>
+                    <tbody>
+                      <Tr>
+                        <Th row>{unit}</Th>
+                        {own.map(({ number, measure }) => (
                           <Td key={number} className="text-right font-mono">
-                            {mm}
+                            {measure}
                           </Td>
                         ))}
-                    </Tr>
-                  </tbody>
-                </Table>
-              </div>
-            ))
+                      </Tr>
+                    </tbody>
+                  </Table>
+                </div>
+              );
+            })
           )}
           <Link
-            href={`/library/${list}?q=${encodeURIComponent(keyway)}`}
+            href={`/library/${list}?q=${encodeURIComponent(name)}`}
             prefetch={false}
             className="inline-flex min-h-11 items-center underline"
           >

@@ -1,7 +1,7 @@
-import type { KeywayMetal } from '@/core/catalogue/keyway-metal';
+import type { KeywaySpec } from '@/core/blade/keyway';
 import { type LibraryList, type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists/lists';
 import type { Actor } from '@/core/kinds/actor';
-import { findKeywayMetal } from '@/data/keyways';
+import { findKeyway } from '@/data/keyways';
 import { type ChangeRow, listLatestChanges, listRowChanges } from '@/data/library/changes';
 import { countList, findRow, type LibraryRow, listRows, listValues } from '@/data/library/rows';
 import { getShopOrThrow } from '@/data/shop';
@@ -83,7 +83,7 @@ export async function readChoices(
   return choices;
 }
 
-/** Where the spaces and depths of a keyway lie. */
-export function readKeywayMetal(_actor: Actor, keyway: string): Promise<KeywayMetal> {
-  return findKeywayMetal(database(), keyway);
+/** A keyway with its metal. */
+export function readKeyway(_actor: Actor, name: string): Promise<KeywaySpec | undefined> {
+  return findKeyway(database(), name);
 }

@@ -29,6 +29,7 @@ import { now } from '@/outside/clock';
 import { database, importDatabase, transact } from '../database';
 import { refusedFor } from '../duties';
 import { runInPool } from '../pool/pool';
+import { importContradictions } from './keyway-check';
 import { giveSigns } from './signs-of-life';
 
 export interface ImportFile {
@@ -227,6 +228,9 @@ class Reading {
           })),
         );
     }
+    // Rows that are refused by themselves would make a keyway look wrong that is not.
+    if (this.refusedLines.size === 0)
+      for (const problem of await importContradictions(db, this.file.id)) this.refuse(problem);
     const problems = [...this.problems].sort((a, b) => a.line - b.line);
     return {
       lists,

@@ -19,6 +19,7 @@ import type { StoreImportInput } from '@/inputs/library-inputs';
 import { now } from '@/outside/clock';
 import { database, importDatabase, transact } from '../database';
 import { refusedFor } from '../duties';
+import { importContradictions } from './keyway-check';
 import { giveSigns } from './signs-of-life';
 
 /** Rows stored by one statement; between two the progress is told. */
@@ -50,6 +51,8 @@ export async function storeImport(
       await noteBackend(pool, db, id);
       await prepareForImport(db);
       if ((await countStagedRows(db, id)) !== found.rowsTotal) throw new RowsGone();
+      // Somebody may have changed a keyway since the file was read.
+      if ((await importContradictions(db, id)).length > 0) throw new Contradicted();
       await storeLists(db, actor, found);
       // In the same transaction: a cancel that was first is met here, one that is later finds it stored.
       const end = { rowsDone: found.rowsTotal ?? 0, endedAt: now() };
@@ -70,6 +73,8 @@ export async function storeImport(
 }
 
 class Cancelled extends Error {}
+/** A keyway that was changed after the file was read contradicts it. */
+class Contradicted extends Error {}
 /** The staged rows were lost with a crash of the database. */
 class RowsGone extends Error {}
 
@@ -114,6 +119,10 @@ function linesOf(rows: number): readonly (readonly [number, number])[] {
 function storeFailure(error: unknown): Failed | undefined {
   if (error instanceof RowsGone)
     return failed('The rows that were read are gone with a crash of the database. Read the file again.');
+  if (error instanceof Contradicted)
+    return failed(
+      'A keyway was changed after this file was read, and contradicts it. Nothing was stored; read the file again.',
+    );
   const { code, constraint } = error as { code?: string; constraint?: string };
   if (code === '23505' || code === '23503')
     return failed('The library changed after this file was read. Nothing was stored; read the file again.');

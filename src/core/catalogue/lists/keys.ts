@@ -22,6 +22,11 @@ export const keywayProfiles = [
   'disc',
 ] as const;
 
+/** Whether a cut that came out too shallow can be cut again: a groove of fixed width and the angle of a disc cannot. */
+export const recuts = ['deeper', 'never'] as const;
+export type Recut = (typeof recuts)[number];
+const recutWords = words(13);
+
 /** One spacing and one step for a whole keyway, as its files had them before spaces and depths were lists. */
 const formerSpacing = [
   column('first_space_mm', 'First space, mm', decimal(0, 40), optional),
@@ -29,8 +34,8 @@ const formerSpacing = [
   column('depth_step_mm', 'Depth step, mm', decimal(0.1, 2), optional),
 ];
 
-/** The spaces and depths that one spacing and one step stand for; depth 1 is not cut. */
-function rowsOfSpacing({ name = '', spaces, depths, ...cells }: Cells) {
+/** The spaces and depths that one spacing and one step stand for; depth 1 is not cut. A step in mm says nothing of a disc. */
+function rowsOfSpacing({ name = '', spaces, depths, profile, ...cells }: Cells) {
   const { first_space_mm: first, spacing_mm: spacing, depth_step_mm: step } = cells;
   const numbered = (count: string | undefined) => Array.from({ length: Number(count) }, (_, at) => at);
   const place = (at: number) => ({ keyway: name, axis: '1', number: String(at + 1) });
@@ -42,7 +47,7 @@ function rowsOfSpacing({ name = '', spaces, depths, ...cells }: Cells) {
         list: 'keyway-spaces',
         cells: { ...place(at), at_mm: mm(Number(first) + at * Number(spacing)) },
       });
-  if (step !== undefined)
+  if (step !== undefined && profile !== 'disc')
     for (const at of numbered(depths))
       rows.push({ list: 'keyway-depths', cells: { ...place(at), cut_mm: mm(at * Number(step)) } });
   return rows;
@@ -62,11 +67,25 @@ export const keyLists = {
       column('depths', 'Depths', whole(2, 12)),
       column('stop', 'Stop', choice(['shoulder', 'tip'])),
       column('blade_width_mm', 'Blade width, mm', decimal(2, 20)),
+      column('blade_length_mm', 'Blade length, mm', decimal(5, 120), optional),
+      column('blade_thickness_mm', 'Blade thickness, mm', decimal(0.5, 10), optional),
+      column('cut_angle_deg', 'Cut angle, degrees', decimal(20, 170), optional),
+      column('flat_mm', 'Flat of a cut, mm', decimal(0.1, 5), optional),
       column('macs', 'MACS', whole(1, 11), optional),
+      column('recut', 'Cut again', recutWords, {
+        optional: true,
+        hint: 'deeper or never, for each row of cuts; two words where a track has two rows',
+      }),
       column('pellet', 'Pellet', yesNo),
     ],
     key: ['name'],
     references: [],
+    check: ({ recut = 'deeper' }) => {
+      const rows = recut.split(' ');
+      return rows.length > 2 || rows.some((row) => !(recuts as readonly string[]).includes(row))
+        ? { column: 'recut', reason: 'Expected deeper or never, once or for two rows of cuts.' }
+        : undefined;
+    },
     former: { columns: formerSpacing, rowsOf: rowsOfSpacing },
   },
   'keyway-spaces': {
@@ -86,15 +105,21 @@ export const keyLists = {
   'keyway-depths': {
     title: 'Keyway depths',
     one: 'depth of a keyway',
-    about: 'How much is cut away at each depth of a keyway, in millimetres; depth 1 is not cut.',
+    about:
+      'How much is cut away at each depth of a keyway, in millimetres, or on a disc in degrees; depth 1 is not cut.',
     columns: [
       column('keyway', 'Keyway', text(40)),
       column('axis', 'Axis', whole(1, 2)),
       column('number', 'Depth', whole(1, 12)),
-      column('cut_mm', 'Cut away, mm', decimal(0, 30)),
+      column('cut_mm', 'Cut away, mm', decimal(0, 30), optional),
+      column('cut_deg', 'Cut at, degrees', decimal(0, 180), optional),
     ],
     key: ['keyway', 'axis', 'number'],
     references: [oneOf('keyways', 'keyway', 'name')],
+    check: ({ cut_mm: mm, cut_deg: deg }) =>
+      (mm === undefined) === (deg === undefined)
+        ? { column: 'cut_mm', reason: 'Expected millimetres, or degrees on a disc.' }
+        : undefined,
   },
   'code-series': {
     title: 'Code series',

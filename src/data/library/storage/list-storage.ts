@@ -72,8 +72,8 @@ export function pair(
   };
 }
 
-/** What a keyway has by axis and number: the measure of each. */
-export function ofKeyway(table: string, measure: string): ListStorage {
+/** What a keyway has by axis and number: the measures of each. */
+export function ofKeyway(table: string, measures: readonly string[]): ListStorage {
   return {
     table,
     from: `${table} t JOIN keyway k ON k.id = t.keyway_id`,
@@ -82,13 +82,13 @@ export function ofKeyway(table: string, measure: string): ListStorage {
       keyway: 'k.name',
       axis: 't.axis::text',
       number: 't.number::text',
-      [measure]: number(`t.${measure}`),
+      ...Object.fromEntries(measures.map((measure) => [measure, number(`t.${measure}`)])),
     },
     write: {
       keyway_id: 'k.id',
       axis: 's.axis::int',
       number: 's.number::int',
-      [measure]: `s.${measure}::numeric`,
+      ...Object.fromEntries(measures.map((measure) => [measure, `s.${measure}::numeric`])),
     },
     joins: 'JOIN keyway k ON k.name = s.keyway',
     conflict: 'keyway_id, axis, number',

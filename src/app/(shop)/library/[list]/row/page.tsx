@@ -3,7 +3,7 @@ import { mayDo } from '@/core/authority/roles';
 import { CodeRows } from '@/screens/library/code-rows';
 import { KeywayMetal } from '@/screens/library/keyway-metal';
 import { RowPage } from '@/screens/library/row-page';
-import { readChoices, readKeywayMetal, readRow } from '@/usecases/library/browse';
+import { readChoices, readKeyway, readRow } from '@/usecases/library/browse';
 import { readStandings } from '@/usecases/library/check';
 import { requireActor } from '../../../../session';
 import { removeRowAction, saveRowAction, undoChangeAction } from '../../actions';
@@ -21,6 +21,7 @@ export default async function LibraryRowPage({ params, searchParams }: LibraryRo
   const { id } = await searchParams;
   const view = typeof id === 'string' ? await readRow(actor, list, id.slice(0, 300)) : undefined;
   if (!view || typeof id !== 'string') notFound();
+  const keyway = list === 'keyways' && view.row ? await readKeyway(actor, view.name) : undefined;
   return (
     <RowPage
       list={list}
@@ -31,11 +32,7 @@ export default async function LibraryRowPage({ params, searchParams }: LibraryRo
       facts={list === 'applications' && view.row ? await readStandings(actor, view.row.id) : []}
       choices={await readChoices(actor, list)}
       zone={view.zone}
-      about={
-        list === 'keyways' && view.row ? (
-          <KeywayMetal keyway={view.name} metal={await readKeywayMetal(actor, view.name)} />
-        ) : undefined
-      }
+      about={keyway && <KeywayMetal name={view.name} keyway={keyway} />}
       below={
         list === 'code-series' && view.row && mayDo(actor.role, 'codeRows') ? (
           <CodeRows series={view.name} />

@@ -1,0 +1,42 @@
+import { NIL } from 'uuid';
+import { type KeywayRow, keywayLists } from '@/core/blade/keyway-rows';
+import type { Db } from '../db';
+import { currentRows } from './rows';
+import { jsonOf, matchOn, stagedRows } from './staged';
+
+const nameOf = { keyways: 'name', 'keyway-spaces': 'keyway', 'keyway-depths': 'keyway' } as const;
+
+/** The names of the keyways that an import touches. */
+export async function listStagedKeyways(db: Db, importId: string): Promise<string[]> {
+  const found = await db.query<{ name: string }>(
+    keywayLists
+      .map((list) => `SELECT DISTINCT ${nameOf[list]} AS name FROM (${stagedRows(list)}) s`)
+      .join(' UNION '),
+    [importId],
+  );
+  return found.rows.map(({ name }) => name);
+}
+
+/**
+ * The rows of keyways by their names as they stand, or as they would stand after an import whose rows are staged; of those
+ * with their line.
+ */
+export async function listKeywayRows(
+  db: Db,
+  names: readonly string[],
+  importId: string = NIL,
+): Promise<KeywayRow[]> {
+  const rows: KeywayRow[] = [];
+  for (const list of keywayLists) {
+    const name = nameOf[list];
+    const found = await db.query<Omit<KeywayRow, 'list'>>(
+      `SELECT s.line, ${jsonOf(list, 's')} AS cells FROM (${stagedRows(list)}) s WHERE s.${name} = ANY ($2)
+       UNION ALL
+       SELECT NULL, ${jsonOf(list, 'c')} FROM (${currentRows(list)}) c WHERE c.${name} = ANY ($2)
+         AND NOT EXISTS (SELECT FROM (${stagedRows(list)}) s WHERE ${matchOn(list)})`,
+      [importId, names],
+    );
+    rows.push(...found.rows.map((row) => ({ ...row, list })));
+  }
+  return rows;
+}
