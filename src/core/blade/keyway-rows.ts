@@ -6,6 +6,17 @@ import { type KeywayProblem, type KeywaySpec, keywayProblems, loneDepths, ofAxis
 export const keywayLists = ['keyways', 'keyway-spaces', 'keyway-depths'] as const;
 export type KeywayList = (typeof keywayLists)[number];
 
+/** The column of each list that names the keyway. */
+export const keywayColumns = {
+  keyways: 'name',
+  'keyway-spaces': 'keyway',
+  'keyway-depths': 'keyway',
+} as const satisfies Record<KeywayList, string>;
+
+export function isKeywayList(list: string): list is KeywayList {
+  return list in keywayColumns;
+}
+
 /** A row of one of the lists, with its line where it comes of a file. */
 export interface KeywayRow {
   readonly list: KeywayList;
@@ -81,7 +92,7 @@ function placed(
   { of, axis, number, reason }: KeywayProblem,
   rows: readonly KeywayRow[],
 ): KeywayRowProblem {
-  const own = rows.filter(({ cells }) => (cells.name ?? cells.keyway) === keyway);
+  const own = rows.filter(({ list, cells }) => cells[keywayColumns[list]] === keyway);
   const row = own.find(
     ({ list, cells }) =>
       list === listOf[of] && (of === 'keyway' || (cells.axis === `${axis}` && cells.number === `${number}`)),

@@ -48,7 +48,7 @@ export interface KeywayProblem {
 }
 
 /** Depths nearer to each other than this cannot be told apart; the finest in the trade are four times as far. */
-const leastStepMm = 0.05;
+export const leastStepMm = 0.05;
 const leastStepDeg = 1;
 
 /** Where the numbers of a keyway contradict each other; what is merely unknown contradicts nothing. */

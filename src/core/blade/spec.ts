@@ -1,3 +1,5 @@
+import { type KeywaySpec, leastStepMm } from './keyway';
+
 /** One row of cuts of a blade; the space nearest the stop is the first. */
 export interface BladeAxis {
   /** Each space's distance from the stop, in mm, rising. */
@@ -16,8 +18,8 @@ export interface SpecProblem {
 
 export const mostSpaces = 20;
 export const mostDepths = 12;
-/** Steps and spaces closer than this are one. */
-const least = 0.01;
+/** Spaces closer than this are one. */
+const leastSpacingMm = 0.01;
 
 /** What is wrong with an axis; nothing where it can be cut. */
 export function specProblems({ spacesMm, depthsMm, macs }: BladeAxis): SpecProblem[] {
@@ -28,15 +30,20 @@ export function specProblems({ spacesMm, depthsMm, macs }: BladeAxis): SpecProbl
     ...(depthsMm.length < 2 || depthsMm.length > mostDepths
       ? [{ field: 'depthsMm', message: `Expected 2 to ${mostDepths} depths.` }]
       : []),
-    ...risingProblems('spacesMm', 'Space', spacesMm),
-    ...risingProblems('depthsMm', 'Depth', depthsMm),
+    ...risingProblems('spacesMm', 'Space', spacesMm, leastSpacingMm),
+    ...risingProblems('depthsMm', 'Depth', depthsMm, leastStepMm),
     ...(macs !== null && (!Number.isInteger(macs) || macs < 1 || macs >= Math.max(2, depthsMm.length))
       ? [{ field: 'macs', message: `Expected a MACS of 1 to ${depthsMm.length - 1}.` }]
       : []),
   ];
 }
 
-function risingProblems(field: string, what: string, values: readonly number[]): SpecProblem[] {
+function risingProblems(
+  field: string,
+  what: string,
+  values: readonly number[],
+  least: number,
+): SpecProblem[] {
   return values.flatMap((value, at) => {
     const before = values[at - 1];
     if (!Number.isFinite(value) || value < 0 || value > 300)
@@ -68,4 +75,27 @@ export function keepsMacs(bitting: readonly number[], macs: number | null): bool
     macs === null ||
     bitting.every((depth, at) => at === 0 || Math.abs(depth - (bitting[at - 1] ?? depth)) <= macs)
   );
+}
+
+/** The row of cuts of a keyway of the library that a reading can be decoded by, or why there is none. */
+export function axisOfKeyway(
+  keyway: KeywaySpec,
+): { readonly axis: BladeAxis; readonly stop: 'shoulder' | 'tip' } | { readonly reason: string } {
+  const { profile, recut, spaces, depths, spaceRows, depthRows, macs, stop } = keyway;
+  if (profile === 'disc')
+    return { reason: 'A disc has angles and not depths in millimetres; it is not decoded yet.' };
+  if (recut.length > 1) return { reason: 'A track with two rows of cuts is not decoded yet.' };
+  if (spaceRows.length === 0) return { reason: 'Nobody knows where the spaces of this keyway lie.' };
+  if (spaceRows.length < spaces || depthRows.length < depths)
+    return {
+      reason: `Of this keyway ${spaceRows.length} of ${spaces} spaces and ${depthRows.length} of ${depths} depths are known.`,
+    };
+  return {
+    axis: {
+      spacesMm: spaceRows.map(({ atMm }) => atMm),
+      depthsMm: depthRows.map(({ mm }) => mm ?? 0),
+      macs,
+    },
+    stop,
+  };
 }

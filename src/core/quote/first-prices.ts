@@ -5,7 +5,9 @@ import { type Candidate, foldBelow, rankCandidates } from '@/core/identify/poste
 import { answerLabel } from '@/core/identify/question-words';
 import { routeNames } from '@/core/programming/route';
 import type { OptionKind } from './option-kinds';
+import { firstOption } from './options';
 import { type PriceRange, priceRange, widthOf } from './price-range';
+import type { QuoteOption } from './quote';
 import type { CarDecision } from './recommend';
 
 /** A question that narrows the first price, and what it would be after each answer. */
@@ -45,6 +47,12 @@ export function firstPrices(
     sure: sureOf(likely, decided),
     settledBy: widthOf(range) === 0 ? null : settlingQuestion(asked, decided, widthOf(range)),
   };
+}
+
+/** What is said first: the range over the likely cars, else what the option to say first comes to; null where none has a price. */
+export function firstRange(prices: FirstPrices | null, options: readonly QuoteOption[]): PriceRange | null {
+  const first = firstOption(options);
+  return prices?.range ?? (first ? { fromMinor: first.totalMinor, toMinor: first.totalMinor } : null);
 }
 
 function rangeOf(

@@ -1,16 +1,14 @@
 import { NIL } from 'uuid';
-import { type KeywayRow, keywayLists } from '@/core/blade/keyway-rows';
+import { type KeywayRow, keywayColumns, keywayLists } from '@/core/blade/keyway-rows';
 import type { Db } from '../db';
 import { currentRows } from './rows';
 import { jsonOf, matchOn, stagedRows } from './staged';
-
-const nameOf = { keyways: 'name', 'keyway-spaces': 'keyway', 'keyway-depths': 'keyway' } as const;
 
 /** The names of the keyways that an import touches. */
 export async function listStagedKeyways(db: Db, importId: string): Promise<string[]> {
   const found = await db.query<{ name: string }>(
     keywayLists
-      .map((list) => `SELECT DISTINCT ${nameOf[list]} AS name FROM (${stagedRows(list)}) s`)
+      .map((list) => `SELECT DISTINCT ${keywayColumns[list]} AS name FROM (${stagedRows(list)}) s`)
       .join(' UNION '),
     [importId],
   );
@@ -28,7 +26,7 @@ export async function listKeywayRows(
 ): Promise<KeywayRow[]> {
   const rows: KeywayRow[] = [];
   for (const list of keywayLists) {
-    const name = nameOf[list];
+    const name = keywayColumns[list];
     const found = await db.query<Omit<KeywayRow, 'list'>>(
       `SELECT s.line, ${jsonOf(list, 's')} AS cells FROM (${stagedRows(list)}) s WHERE s.${name} = ANY ($2)
        UNION ALL

@@ -1,6 +1,6 @@
 import { type Decode, decodeBlade, tellsFrom } from '@/core/blade/decode';
 import { readingProblems, seriesProblems } from '@/core/blade/readings';
-import { type BladeAxis, type SpecProblem, specProblems } from '@/core/blade/spec';
+import { axisOfKeyway, type BladeAxis, type SpecProblem, specProblems } from '@/core/blade/spec';
 import type { Actor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { findKeyway } from '@/data/keyways';
@@ -53,22 +53,6 @@ async function axisOf(
   if (keyway === undefined) return failed('Name a keyway, or send one whole.', 'keyway');
   const known = await findKeyway(database(), keyway);
   if (!known) return failed('The library has no keyway of this name.', 'keyway');
-  const { profile, recut, spaces, depths, spaceRows, depthRows, macs, stop } = known;
-  if (profile === 'disc')
-    return failed('A disc has angles and not depths in millimetres; it is not decoded yet.', 'keyway');
-  if (recut.length > 1) return failed('A track with two rows of cuts is not decoded yet.', 'keyway');
-  if (spaceRows.length === 0) return failed('Nobody knows where the spaces of this keyway lie.', 'keyway');
-  if (spaceRows.length < spaces || depthRows.length < depths)
-    return failed(
-      `Of this keyway ${spaceRows.length} of ${spaces} spaces and ${depthRows.length} of ${depths} depths are known.`,
-      'keyway',
-    );
-  return done({
-    axis: {
-      spacesMm: spaceRows.map(({ atMm }) => atMm),
-      depthsMm: depthRows.map(({ mm: cutMm }) => cutMm ?? 0),
-      macs,
-    },
-    stop,
-  });
+  const found = axisOfKeyway(known);
+  return 'reason' in found ? failed(found.reason, 'keyway') : done(found);
 }

@@ -7,8 +7,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import type { Advice } from '@/core/programming/advice';
 import type { RingTag } from '@/core/programming/ring';
 import type { RefusedRoute, Route } from '@/core/programming/route';
-import type { FirstPrices } from '@/core/quote/first-prices';
-import { firstOption } from '@/core/quote/options';
+import { type FirstPrices, firstRange } from '@/core/quote/first-prices';
 import type { PriceRange } from '@/core/quote/price-range';
 import type { Quote, QuoteOption } from '@/core/quote/quote';
 import { readLexicon } from '@/data/catalogue';
@@ -16,7 +15,7 @@ import { listPlaces } from '@/data/names';
 import type { PreviewCallInput } from '@/inputs/call-input';
 import { database } from '../database';
 import { jobOf } from '../view/draft-job';
-import { computeView, type JobView } from '../view/job-view';
+import { computeView } from '../view/job-view';
 
 /** What a call comes to while it is typed. */
 export interface CallPreview {
@@ -89,13 +88,7 @@ async function spareOf(
     await draftJob(actor, { ...input, why: 'spare' }, make),
     input,
   );
-  return firstRange(view);
-}
-
-/** What the option to say first comes to, over all likely cars. */
-function firstRange({ firstPrices, quote }: JobView): PriceRange | null {
-  const first = firstOption(quote?.options ?? []);
-  return firstPrices?.range ?? (first ? { fromMinor: first.totalMinor, toMinor: first.totalMinor } : null);
+  return firstRange(view.firstPrices, view.quote?.options ?? []);
 }
 
 /** Routes that the platform lacks altogether have no time and are left out. */

@@ -12,7 +12,7 @@ import type { RemoveRowInput, SaveRowInput, UndoChangeInput } from '@/inputs/lib
 import { parseLibraryRow } from '@/inputs/library-row';
 import { transact } from '../database';
 import { refusedFor } from '../duties';
-import { added, contradictionsOf, keywaysNamed } from './keyway-check';
+import { addedContradictions, contradictionsOf, keywaysNamed } from './keyway-check';
 
 /** Somebody changed the row after it was shown: nothing was stored, and here is how it stands. */
 export interface StaleRow extends Failed {
@@ -118,7 +118,7 @@ export async function store(
   const stood = await contradictionsOf(db, keyways);
   const id = edit.after === null ? edit.id : await write(db, list.name, edit.id, edit.after);
   if (edit.after === null) await deleteRow(db, list.name, edit.id);
-  const [problem] = added(stood, await contradictionsOf(db, keyways));
+  const [problem] = addedContradictions(stood, await contradictionsOf(db, keyways));
   if (problem)
     throw new Refused(failed(problem.reason, problem.list === list.name ? problem.column : undefined));
   await insertChange(db, actor, { ...edit, rowId: id, id: uuid(), list: list.name });

@@ -1,4 +1,9 @@
-import { type KeywayRowProblem, keywayLists, keywayRowProblems } from '@/core/blade/keyway-rows';
+import {
+  isKeywayList,
+  type KeywayRowProblem,
+  keywayColumns,
+  keywayRowProblems,
+} from '@/core/blade/keyway-rows';
 import type { ImportProblem } from '@/core/catalogue/imports';
 import type { Cells } from '@/core/catalogue/lists/description';
 import type { ListName } from '@/core/catalogue/lists/lists';
@@ -7,8 +12,7 @@ import { listKeywayRows, listStagedKeyways } from '@/data/library/keyway-rows';
 
 /** The keyways that a row of a list is of; none where the list is not of keyways. */
 export function keywaysNamed(list: ListName, ...rows: readonly (Cells | null)[]): string[] {
-  if (!(keywayLists as readonly string[]).includes(list)) return [];
-  return rows.flatMap((cells) => cells?.[list === 'keyways' ? 'name' : 'keyway'] ?? []);
+  return isKeywayList(list) ? rows.flatMap((cells) => cells?.[keywayColumns[list]] ?? []) : [];
 }
 
 /** Where keyways contradict themselves as they stand. */
@@ -17,7 +21,7 @@ export async function contradictionsOf(db: Db, names: readonly string[]): Promis
 }
 
 /** What contradicts itself and did not before: a change may leave what was wrong, and adds nothing to it. */
-export function added(
+export function addedContradictions(
   before: readonly KeywayRowProblem[],
   after: readonly KeywayRowProblem[],
 ): KeywayRowProblem[] {
@@ -31,7 +35,7 @@ export async function importContradictions(db: Db, importId: string): Promise<Im
   if (names.length === 0) return [];
   const before = keywayRowProblems(await listKeywayRows(db, names), true);
   const after = keywayRowProblems(await listKeywayRows(db, names, importId), true);
-  return added(before, after).map(({ list, line, column, reason }) => ({
+  return addedContradictions(before, after).map(({ list, line, column, reason }) => ({
     list,
     line: line ?? 1,
     column,

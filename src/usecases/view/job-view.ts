@@ -17,8 +17,7 @@ import type { RankTest } from '@/core/programming/rank-test';
 import { deriveRing, type Ring } from '@/core/programming/ring';
 import { othersEffect, type Route, type RouteRequest } from '@/core/programming/route';
 import { decisionsOnce } from '@/core/quote/decision-parts';
-import { type FirstPrices, firstPrices } from '@/core/quote/first-prices';
-import { firstOption } from '@/core/quote/options';
+import { type FirstPrices, firstPrices, firstRange } from '@/core/quote/first-prices';
 import { type PricedQuote, recommend } from '@/core/quote/recommend';
 import { type RightToBuy, rightsToBuy } from '@/core/quote/right-to-buy';
 import { findApplication, listApplications, listPlatforms } from '@/data/catalogue';
@@ -167,7 +166,7 @@ export async function computeView(
       candidates: candidates.filter(isLikely).length,
       advice: advice?.kind,
       offered: quotes[0] && { totalMinor: quotes[0].totalMinor, currency: quotes[0].currency },
-      cheapest: quote && (first?.range.fromMinor ?? firstOption(quote.options)?.totalMinor),
+      cheapest: firstRange(quote ? first : null, quote?.options ?? [])?.fromMinor,
       currency: shop.currency,
       locale: shop.locale,
       authority: authorityStage(job.authority),
