@@ -131,6 +131,7 @@ test('the call works on a phone', async ({ page }) => {
 test('touch targets are at least 44 px high', async ({ page }) => {
   await signIn(page);
   const number = await hangTag(page, 'merrowdale 2019 push start lost both quarry end');
+  await hangTag(page, 'zorbex quintal');
   for (const path of [
     '/jobs',
     '/jobs/new',

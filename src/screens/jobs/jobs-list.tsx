@@ -104,7 +104,7 @@ function JobRowTag({ job, zone, today }: { job: JobsPage['jobs'][number]; zone: 
       <TagShape
         tone="plain"
         outline={job.outcome ? 'dashed' : 'solid'}
-        className="flex flex-wrap items-center gap-x-4 gap-y-1 px-3 py-2"
+        className="flex min-h-11 flex-wrap items-center gap-x-4 gap-y-1 px-3 py-2"
       >
         <span className="w-20 font-mono font-bold">{formatJobNumber(job.number)}</span>
         <span className="min-w-0 flex-1 basis-52">
