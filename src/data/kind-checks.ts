@@ -1,4 +1,5 @@
 import type { ClientBase } from 'pg';
+import { lockNames } from '@/core/catalogue/locks';
 import { methodKinds } from '@/core/catalogue/methods';
 import { whys } from '@/core/identify/line/reading';
 import { eventKinds } from '@/core/job/events/events';
@@ -10,6 +11,7 @@ import { flatWorks } from '@/core/quote/price-rules';
 
 /** Columns that hold a kind of a registry: a new kind needs no migration of its own. */
 export const kindColumns: Readonly<Record<string, readonly string[]>> = {
+  'car_lock.lock': lockNames,
   'platform_method.kind': methodKinds,
   'tool_cover.method': toolFunctions,
   'job.route': routeKinds,
@@ -35,14 +37,14 @@ export async function applyKindChecks(client: ClientBase): Promise<void> {
        WHERE conname = $1 AND conrelid = $2::regclass`,
       [name, table],
     );
-    if (stands.rows[0]?.kinds === kinds.join(' ')) continue;
+    if (stands.rows[0]?.kinds === kinds.join(', ')) continue;
     const list = kinds.map((kind) => client.escapeLiteral(kind)).join(', ');
     await client.query('BEGIN');
     try {
       await client.query(`ALTER TABLE ${table} DROP CONSTRAINT IF EXISTS ${name}`);
       await client.query(`ALTER TABLE ${table} ADD CONSTRAINT ${name} CHECK (${column} IN (${list}))`);
       await client.query(
-        `COMMENT ON CONSTRAINT ${name} ON ${table} IS ${client.escapeLiteral(kinds.join(' '))}`,
+        `COMMENT ON CONSTRAINT ${name} ON ${table} IS ${client.escapeLiteral(kinds.join(', '))}`,
       );
       await client.query('COMMIT');
     } catch (error) {

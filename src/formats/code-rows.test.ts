@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readCodeRows } from './code-rows';
 
-const spec = { spaces: 4, depths: 3, macs: 2, first: 1, count: 500 };
+const spec = { spaces: 4, depths: 3, macs: 2, begins: [0], first: 1, count: 500 };
 const textOf = (copy: Uint8Array) => Buffer.from(copy).toString('utf8');
 
 describe('readCodeRows', () => {

@@ -1,6 +1,5 @@
 import { parseBitting } from '@/core/catalogue/bitting';
-import { checkCodeRows } from '@/core/catalogue/check-code-rows';
-import type { SeriesSpec } from '@/core/catalogue/code-rows';
+import { type CodeRowsSpec, checkCodeRows } from '@/core/catalogue/check-code-rows';
 import { done, type Problem, type Result } from '@/core/kinds/result';
 import { type CsvLimits, readCsv } from './csv';
 
@@ -15,10 +14,7 @@ export interface CodeRowsRead {
 }
 
 /** Reads and checks the rows of a code series from CSV with the columns number and bitting. */
-export function readCodeRows(
-  text: string,
-  spec: Pick<SeriesSpec, 'spaces' | 'depths' | 'macs' | 'count'> & { readonly first: number },
-): Result<CodeRowsRead> {
+export function readCodeRows(text: string, spec: CodeRowsSpec): Result<CodeRowsRead> {
   const table = readCsv(text, limits);
   const problems: Problem[] = table.problems.map(({ line, reason }) => ({
     message: `Line ${line}: ${reason}`,

@@ -1,23 +1,39 @@
 import { Type } from 'class-transformer';
 import { IsIn, IsOptional, Length, Max, Min, ValidateNested } from 'class-validator';
 import { mostDepths, mostSpaces } from '@/core/blade/spec';
-import { listOf, notList, numbers, orNull, whole } from './fields';
+import { decimals, listOf, notList, numbers, orNull, texts, whole } from './fields';
 
-/** Lengths of a blade are sent in millimetres or in thousandths of an inch, all of them alike. */
-export const bladeUnits = ['mm', 'thousandths'] as const;
+/** Lengths of a blade are sent in millimetres or in thousandths of an inch, all of them alike; a disc is read in degrees. */
+export const bladeUnits = ['mm', 'thousandths', 'degrees'] as const;
 export type BladeUnit = (typeof bladeUnits)[number];
 
-/** A row of cuts sent whole. */
-export class AxisInput {
+/** One row of cuts. */
+export class RowOfCutsInput {
   @numbers({ most: mostSpaces, from: 0, to: 12_000 }, `1 to ${mostSpaces} distances from the stop.`)
   spaces!: number[];
   @numbers({ most: mostDepths, from: 0, to: 1200 }, `2 to ${mostDepths} depths, cut away from the blank.`)
   depths!: number[];
+}
+
+/** A blade sent whole; the spaces of a disc are in mm. */
+export class BladeInput {
+  @listOf(() => RowOfCutsInput, 2, 'rows of cuts') rows!: RowOfCutsInput[];
   @orNull()
   @whole('A MACS of 1 or more, or nothing.', 1)
   @Max(mostDepths, { message: `Up to ${mostDepths}.` })
   macs!: number | null;
   @IsIn(['shoulder', 'tip'], { message: 'shoulder or tip.' }) stop!: 'shoulder' | 'tip';
+  /** Flat ground and included angle of a cut: with both, cuts that lie shifted along the blade are found. */
+  @IsOptional()
+  @decimals(4, 'The flat of a cut.')
+  @Min(0, { message: '0 or more.' })
+  @Max(200, { message: 'Up to 200.' })
+  flat?: number;
+  @IsOptional()
+  @decimals(2, 'The included angle of a cut, in degrees.')
+  @Min(20, { message: '20 degrees or more.' })
+  @Max(170, { message: 'Up to 170 degrees.' })
+  angle?: number;
 }
 
 export class FaceInput {
@@ -28,27 +44,61 @@ export class FaceInput {
   readings!: (number | null)[];
 }
 
-export class SeriesRowInput {
-  @numbers({ most: mostSpaces, from: 1, to: mostDepths }, 'A depth for each space, counted from 1.')
-  bitting!: number[];
-}
+/** The most bittings that are sent at once. */
+const mostSent = 20_000;
+const bittings = texts(
+  { most: mostSent, longest: 60 },
+  `1 to ${mostSent} bittings: a digit for each space, or numbers with hyphens between.`,
+);
 
-/** Readings of a key in hand: of a keyway of the library, or of one sent whole. */
+/** Readings of a key in hand: of a keyway of the library, or of a blade sent whole. */
 export class DecodeInput {
   @IsOptional() @Length(1, 40, { message: 'Name a keyway.' }) keyway?: string;
   @IsOptional()
-  @notList('One row of cuts.')
-  @ValidateNested({ message: 'A row of cuts.' })
-  @Type(() => AxisInput)
-  axis?: AxisInput;
-  @IsIn(bladeUnits, { message: 'mm or thousandths.' }) unit!: BladeUnit;
+  @notList('One blade.')
+  @ValidateNested({ message: 'A blade.' })
+  @Type(() => BladeInput)
+  blade?: BladeInput;
+  @IsIn(bladeUnits, { message: 'mm, thousandths or degrees.' }) unit!: BladeUnit;
   @listOf(() => FaceInput, 2, 'faces') faces!: FaceInput[];
+  /** A code series of the keyway, as what may be meant; its codes are not answered. */
+  @IsOptional() @Length(1, 40, { message: 'Name a series.' }) codeSeries?: string;
   /** Bittings of a series of one's own, as what may be meant. */
-  @IsOptional() @listOf(() => SeriesRowInput, 20_000, 'bittings') series?: SeriesRowInput[];
+  @IsOptional() @bittings series?: string[];
   /** How many of the likeliest are answered. */
   @IsOptional()
   @whole('1 to 20.', 1)
   @Min(1, { message: '1 or more.' })
   @Max(20, { message: 'Up to 20.' })
   most?: number;
+}
+
+/** A series sent whole, whose keyway the library does not know. */
+export class SentSeriesInput {
+  @whole('The depths of the keyway.', 2)
+  @Max(mostDepths, { message: `Up to ${mostDepths}.` })
+  depths!: number;
+  @bittings bittings!: string[];
+  /** What stands for each of them; shown to whom codes may be shown. */
+  @texts({ most: mostSent, longest: 20 }, 'A code for each bitting.') codes!: string[];
+}
+
+/** What is known of a bitting, and which series it is looked for in. */
+export class SearchInput {
+  @IsOptional() @Length(1, 40, { message: 'Name a keyway.' }) keyway?: string;
+  /** Of the keyway; all of them where none is named. */
+  @IsOptional() @texts({ most: 20, longest: 40 }, 'Names of series.') series?: string[];
+  @IsOptional()
+  @notList('One series.')
+  @ValidateNested({ message: 'A series.' })
+  @Type(() => SentSeriesInput)
+  whole?: SentSeriesInput;
+  /** For each space its depth, several with strokes between (`2/3`), or nothing where nobody knows. */
+  @texts({ most: mostSpaces, longest: 40 }, 'For each space the depths it may have.') wanted!: string[];
+  /** The spaces that the lock in question holds, where it lacks some. */
+  @IsOptional()
+  @numbers({ most: mostSpaces, from: 1, to: mostSpaces }, 'Spaces, counted from 1.')
+  holds?: number[];
+  /** The job whose right to the car opens the codes; without one only their number is told. */
+  @IsOptional() @whole('The number of a job.', 1) job?: number;
 }

@@ -152,6 +152,30 @@ export function numbers({ most, from, to, gaps = false }: NumbersRange, message:
   );
 }
 
+/** A list of texts, each of up to `longest` characters. */
+export function texts({ most, longest }: TextsRange, message: string): PropertyDecorator {
+  return check(
+    'texts',
+    message,
+    (value) =>
+      Array.isArray(value) &&
+      value.length >= 1 &&
+      value.length <= most &&
+      value.every((one) => typeof one === 'string' && one.length <= longest),
+    {
+      type: 'array',
+      minItems: 1,
+      maxItems: most,
+      items: { type: 'string', maxLength: longest },
+    },
+  );
+}
+
+interface TextsRange {
+  readonly most: number;
+  readonly longest: number;
+}
+
 interface NumbersRange {
   readonly most: number;
   readonly from: number;

@@ -1,7 +1,13 @@
 import { beforeAll, describe, expect, it } from 'vitest';
+import { formatBitting } from '@/core/catalogue/bitting';
 import type { PersonActor } from '@/core/kinds/actor';
 import { decodeKey } from '@/usecases/benches/blade';
+import { type CodeSearch, searchCodes } from '@/usecases/benches/code-search';
 import { database } from '@/usecases/database';
+import { recordAuthority } from '@/usecases/jobs/authority';
+import { chooseCandidate } from '@/usecases/jobs/decide';
+import { openTestJob, viewOf } from '../support/jobs';
+import { advancePapers } from '../support/papers';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');
@@ -39,9 +45,13 @@ describe('a key in hand', () => {
   });
 
   it('is decoded by a keyway sent whole, which the library does not know', async () => {
-    const axis = { spaces: [5, 8, 11, 14], depths: [0, 0.5, 1], macs: null, stop: 'shoulder' } as const;
+    const blade = {
+      rows: [{ spaces: [5, 8, 11, 14], depths: [0, 0.5, 1] }],
+      macs: null,
+      stop: 'shoulder' as const,
+    };
     const found = await decodeKey(actor, {
-      axis: { ...axis, spaces: [...axis.spaces], depths: [...axis.depths] },
+      blade,
       unit: 'mm',
       faces: [{ readings: [0.02, 0.53, 1.05, 0.1] }],
       most: 2,
@@ -50,9 +60,25 @@ describe('a key in hand', () => {
     expect(found.ok && found.value.ranked.length).toBeLessThanOrEqual(2);
   });
 
+  it('is decoded in degrees where it is a disc, and over both rows where it is a track on two axes', async () => {
+    const angles = [1, 6, 3, 2, 5, 4];
+    const disc = await decodeKey(actor, {
+      keyway: 'Whinchat 6',
+      unit: 'degrees',
+      faces: [{ readings: angles.map((depth) => (depth - 1) * 18 + 2) }],
+    });
+    expect(disc.ok && disc.value).toMatchObject({ measure: 'degrees', tells: true });
+    expect(disc.ok && disc.value.ranked[0]?.bitting).toEqual(angles);
+    const track = [1, 2, 4, 3, 2, 5, 4, 2, 1];
+    const readings = track.map((depth, at) => (depth - 1) * (at < 5 ? 0.35 : 0.32) + 0.03);
+    const two = await decodeKey(actor, { keyway: 'Redpoll 9', unit: 'mm', faces: [{ readings }] });
+    expect(two.ok && two.value.ranked[0]?.bitting).toEqual(track);
+  });
+
   it.each([
     ['an unknown keyway', { keyway: 'Ostrich 3' }, 'keyway', /no keyway of this name/],
-    ['a disc', { keyway: 'Whinchat 6' }, 'keyway', /angles/],
+    ['a disc in mm', { keyway: 'Whinchat 6' }, 'unit', /read in degrees/],
+    ['an edge in degrees', { keyway: 'Dunnock 8', unit: 'degrees' }, 'unit', /Only a disc/],
     ['no keyway', {}, 'keyway', /Name a keyway/],
     [
       'too few readings',
@@ -74,7 +100,7 @@ describe('a key in hand', () => {
     ],
     [
       'a row of a series that its keyway forbids',
-      { keyway: 'Dunnock 8', series: [{ bitting: [1, 2, 9, 1, 1, 1, 1, 1] }] },
+      { keyway: 'Dunnock 8', series: ['12911111'] },
       'series.0',
       /Row 1/,
     ],
@@ -89,5 +115,130 @@ describe('a key in hand', () => {
       field,
       message: expect.stringMatching(words),
     });
+  });
+});
+
+describe('the codes of what is known of a bitting', () => {
+  interface Row {
+    readonly code: string;
+    readonly bitting: number[];
+  }
+  let [keyway, locksmith, number]: [string, PersonActor, number] = ['', actor, 0];
+  let rows: Row[] = [];
+  const edit = async () => ({ number, version: (await viewOf(locksmith, number)).job.version });
+  const searched = async (more: object, who: PersonActor = locksmith): Promise<CodeSearch> => {
+    const found = await searchCodes(who, { keyway, ...more } as never);
+    if (!found.ok) throw new Error(found.problems[0]?.message);
+    return found.value;
+  };
+  const known = () => (rows[7]?.bitting ?? []).map((depth, space) => (space < 4 ? `${depth}` : '?'));
+
+  beforeAll(async () => {
+    locksmith = await actorOf('locksmith');
+    number = await openTestJob(locksmith, 'Merrowdale', { year: 2018, ignition: 'push' });
+    const applicationId = (await viewOf(locksmith, number)).candidates[0]?.application.id ?? '';
+    await chooseCandidate(locksmith, { ...(await edit()), applicationId, reason: 'likeliest' });
+    keyway = (await viewOf(locksmith, number)).application?.keyway.name ?? '';
+    const stored = await database().query<Row>(
+      `SELECT s.prefix || r.number AS code, r.bitting FROM code_row r JOIN code_series s ON s.id = r.series_id
+       JOIN keyway k ON k.id = s.keyway_id WHERE k.name = $1 ORDER BY s.name, r.number`,
+      [keyway],
+    );
+    rows = stored.rows;
+  });
+
+  it('are counted for anybody, and told to nobody without a job', async () => {
+    const plain = rows.filter(({ bitting }) =>
+      bitting.every((depth, at) => ['?', `${depth}`].includes(known()[at] ?? '')),
+    );
+    expect(plain.length).toBeGreaterThan(1);
+    const found = await searched({ wanted: known() }, actor);
+    expect(found).toMatchObject({ fits: plain.length, of: rows.length, codes: null });
+    expect(found.closed).toMatch(/want a job/);
+    const door = await searched({ wanted: known(), holds: [1, 2, 3, 4] }, actor);
+    expect(door.different).toBe(1);
+    expect(found.different).toBe(new Set(plain.map(({ bitting }) => formatBitting(bitting))).size);
+    // No place, no code and no bitting in what is told.
+    expect(JSON.stringify(found)).not.toContain(rows[7]?.code);
+  });
+
+  it('are told with the right to the car, of its own keyway, and that is on record', async () => {
+    const asked = { wanted: known(), job: number };
+    expect((await searched(asked)).closed).toMatch(/record at Prepare/);
+    await recordAuthority(locksmith, { ...(await edit()), ...advancePapers });
+    const plain = rows.filter(({ bitting }) =>
+      bitting.every((depth, at) => ['?', `${depth}`].includes(known()[at] ?? '')),
+    );
+    const found = await searched(asked);
+    expect(found.closed).toBeNull();
+    expect(found.codes?.map(({ code, bitting }) => ({ code, bitting }))).toEqual(plain.slice(0, 200));
+    const looks = await database().query(
+      `SELECT details::text AS details FROM audit_line WHERE action = 'codes.searched'`,
+    );
+    expect(looks.rows).toHaveLength(1);
+    expect(looks.rows[0]?.details).not.toContain(rows[7]?.code);
+    expect((await searched(asked, actor)).closed).toMatch(/second person/);
+    const other = keyway === 'Dunnock 8' ? 'Twite 8' : 'Dunnock 8';
+    const wanted = ['1', ...Array(7).fill('')];
+    expect((await searched({ keyway: other, wanted, job: number })).closed).toMatch(/The car of this job/);
+    expect((await searched({ wanted: known(), job: 999_999 })).closed).toMatch(/no job/);
+  });
+
+  it('stay closed for a program, whatever its maker may', async () => {
+    const { sessionId: _, personId, ...person } = locksmith;
+    const program = { ...person, kind: 'program', tokenId: personId, makerId: personId } as const;
+    const found = await searchCodes(program, { keyway, wanted: known(), job: number });
+    expect(found.ok && found.value).toMatchObject({ codes: null, closed: expect.stringMatching(/no token/) });
+  });
+
+  it('of a series sent whole want a job and its right as well', async () => {
+    const whole = {
+      depths: 3,
+      bittings: ['123', '122', '321'],
+      codes: ['A1', 'A2', 'A3'],
+    };
+    const asked = { keyway: undefined, whole, wanted: ['1', '', '2/3'] };
+    expect(await searched(asked)).toMatchObject({ fits: 2, of: 3, codes: null });
+    expect((await searched({ ...asked, job: number })).codes).toEqual([
+      { series: 'sent', code: 'A1', bitting: [1, 2, 3] },
+      { series: 'sent', code: 'A2', bitting: [1, 2, 2] },
+    ]);
+  });
+
+  it.each([
+    ['letters', { wanted: ['a', ...Array(7).fill('')] }, 'wanted.0'],
+    ['nothing known', { wanted: Array(8).fill('') }, 'wanted'],
+    ['a depth too deep', { wanted: ['9', ...Array(7).fill('')] }, 'wanted.0'],
+    ['too few spaces', { wanted: ['1'] }, 'wanted'],
+    ['a series of another keyway', { wanted: ['1', ...Array(7).fill('')], series: ['Serin T'] }, 'series'],
+    ['a space the keyway lacks', { wanted: ['1', ...Array(7).fill('')], holds: [9] }, 'holds'],
+    ['an unknown keyway', { keyway: 'Ostrich 3', wanted: ['1'] }, 'keyway'],
+    [
+      'fewer codes than bittings',
+      { keyway: undefined, whole: { depths: 2, bittings: ['1', '2'], codes: ['A'] }, wanted: ['1'] },
+      'whole.codes',
+    ],
+    [
+      'a row its keyway forbids',
+      { keyway: undefined, whole: { depths: 2, bittings: ['1', '3'], codes: ['A', 'B'] }, wanted: ['1'] },
+      'whole.bittings.1',
+    ],
+  ] as const)('are not looked for with %s', async (_what, more, field) => {
+    const refused = await searchCodes(actor, { keyway: 'Dunnock 8', ...more } as never);
+    expect(refused.ok ? undefined : refused.problems[0]?.field).toBe(field);
+  });
+
+  it('guide a decode by the name of their series, which tells no place in it', async () => {
+    const readings = [0.1, 1.3, 0.7, 1.9, 0.8, 1.4, 0.2, 0.9];
+    const face = { keyway: 'Dunnock 8', unit: 'mm' as const, faces: [{ readings }] };
+    const series = (
+      await database().query(
+        `SELECT s.name FROM code_series s JOIN keyway k ON k.id = s.keyway_id WHERE k.name = 'Dunnock 8'`,
+      )
+    ).rows[0]?.name;
+    const found = await decodeKey(actor, { ...face, codeSeries: series });
+    expect(found.ok && found.value.ranked.every(({ index }) => index === null)).toBe(true);
+    const strange = await decodeKey(actor, { ...face, codeSeries: 'Serin T' });
+    expect(strange.ok ? undefined : strange.problems[0]?.field).toBe('codeSeries');
   });
 });

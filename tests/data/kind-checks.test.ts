@@ -25,7 +25,9 @@ describe('columns that hold a kind', () => {
         );
         const lists = stands.rows.filter(({ definition }) => definition.includes('ARRAY['));
         expect(lists, place).toHaveLength(1);
-        const found = [...(lists[0]?.definition ?? '').matchAll(/'([^']+)'::text/g)].map(([, kind]) => kind);
+        const found = [...(lists[0]?.definition ?? '').matchAll(/'((?:[^']|'')+)'::text/g)].map(([, kind]) =>
+          kind?.replaceAll("''", "'"),
+        );
         expect(found, place).toEqual(kinds);
       }
     });
@@ -70,9 +72,12 @@ describe('the choices of a list', () => {
         await writeRow(db, list, row.id, { ...row.cells, [column]: value });
         throw new NotKept();
       });
-      await expect(kept, value).rejects.toBeInstanceOf(NotKept);
+      // A value of the key may meet the row that has it already; the column takes it all the same.
+      const refused = await kept.catch((error: { readonly code?: string }) => error);
+      expect(refused instanceof NotKept || refused.code === uniqueViolation, value).toBe(true);
     }
   });
 });
 
+const uniqueViolation = '23505';
 class NotKept extends Error {}

@@ -253,3 +253,48 @@ describe('a database from before', () => {
     });
   });
 });
+
+describe('the locks of a generation', () => {
+  const head =
+    'make,model,market,generation,keyway,lock,seen,spaces,number_at,covered_by,tool,must_not_fall,goes_back\n';
+  const fits = 'Halvorn,Merrowdale,Meres,I,Wagtail 10,';
+
+  it('come in as they went out', async () => {
+    const out = await wholeOf(exportCsv(actor, 'locks'));
+    expect(out).toContain(
+      "Halvorn,Merrowdale,Meres,II,Siskin 11,driver's door,covered,1 2 3 4 5 6 7 8,the housing",
+    );
+    const row = await readFileAs(actor, 'locks', out);
+    expect(row.preview).toMatchObject({ problems: [] });
+    await store('locks', out);
+    expect(await wholeOf(exportCsv(actor, 'locks'))).toBe(out);
+  });
+
+  it.each([
+    [
+      'a space the keyway lacks',
+      `${fits}fuel cap,in sight,1 2 11,,,,,`,
+      'spaces',
+      /space 11: This keyway has 10 spaces/,
+    ],
+    ['spaces out of order', `${fits}boot,in sight,2 1,,,,,`, 'spaces', /rising/],
+    ['a lock that is absent and holds spaces', `${fits}boot,absent,1 2,,,,,`, 'spaces', /absent/],
+    ['a cover that nobody names', `${fits}boot,covered,1 2,,,,,`, 'covered_by', /what covers it/],
+    ['a lock that cars do not have', `${fits}sunroof,in sight,1 2,,,,,`, 'lock', /ignition/],
+    ['another generation', `${fits.replace(',I,', ',IX,')}boot,in sight,1,,,,,`, 'generation', /./],
+  ])('are refused with %s', async (_what, line, column, reason) => {
+    const row = await readFileAs(actor, 'locks', `${head}${line}\n`);
+    expect(row.state).toBe('refused');
+    expect(row.preview?.problems[0]).toMatchObject({ line: 2, column });
+    expect(row.preview?.problems[0]?.reason).toMatch(reason);
+  });
+
+  it('hold a keyway to the spaces they need', async () => {
+    const rows = await listKeywayRows(database(), ['Wagtail 10']);
+    const fewer = rows.map((row) =>
+      row.list === 'keyways' ? { ...row, cells: { ...row.cells, spaces: '9' } } : row,
+    );
+    expect(keywayRowProblems(fewer, true).map(({ list }) => list)).toContain('locks');
+    expect(keywayRowProblems(rows, true)).toEqual([]);
+  });
+});

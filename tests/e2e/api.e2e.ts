@@ -59,6 +59,7 @@ test('nobody is answered who is not signed in', async ({ request }) => {
     ['post', '/routes'],
     ['post', '/quote'],
     ['post', '/blade/decode'],
+    ['post', '/blade/search'],
     ['get', '/quotes/2001'],
     ['get', '/quotes/2001/pdf'],
     ['get', '/jobs/1001/sheet'],
@@ -133,13 +134,39 @@ test('every answer is as the document says', async ({ page }) => {
     faces: [{ readings: [0, 0.26, 0.52, null, 0.75, 1.02, 0.78, 0.5, 0.27, 0.05] }],
   });
   expect(decoded.ranked[0].bitting).toHaveLength(10);
-  expect(decoded.residualsMm[0][3]).toBeNull();
+  expect(decoded.residuals[0][3]).toBeNull();
   await call('/blade/decode', {
-    axis: { spaces: [200, 300, 400], depths: [0, 20, 40], macs: null, stop: 'tip' },
+    blade: {
+      rows: [{ spaces: [200, 300, 400], depths: [0, 20, 40] }],
+      macs: null,
+      stop: 'tip',
+      flat: 30,
+      angle: 90,
+    },
     unit: 'thousandths',
     faces: [{ readings: [1, 21, 39] }, { readings: [0, 20, null] }],
-    series: [{ bitting: [1, 2, 3] }, { bitting: [3, 2, 1] }],
+    series: ['123', '3-2-1'],
   });
+  // A series of the largest size arrives, and is answered.
+  const many = Array.from({ length: 20_000 }, (_, at) =>
+    Array.from({ length: 10 }, (_space, space) => 1 + (Math.floor(at / 6 ** (space % 6)) % 6)),
+  );
+  const wide = {
+    rows: [{ spaces: many[0]?.map((_, space) => 3 + 2 * space), depths: [0, 0.3, 0.6, 0.9, 1.2, 1.5] }],
+  };
+  const large = await call('/blade/decode', {
+    blade: { ...wide, macs: null, stop: 'tip' },
+    unit: 'mm',
+    faces: [{ readings: many[7]?.map((depth) => 0.3 * (depth - 1)) }],
+    series: many.map((bitting) => bitting.join('')),
+  });
+  expect(large.ranked[0].bitting).toEqual(many[7]);
+  const searched = await call('/blade/search', {
+    keyway: 'Fieldfare 10',
+    wanted: ['1', '2/3', ...Array(8).fill('')],
+  });
+  expect(searched.codes).toBeNull();
+  expect(searched.fits).toBeLessThan(searched.of);
 
   const quoted = await call('/quote', {
     line: 'merowdale 2019 push lost both quarry end',

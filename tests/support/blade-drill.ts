@@ -1,7 +1,10 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { decodeBlade, type FaceReadings } from '@/core/blade/decode';
-import { type BladeAxis, towardsTip } from '@/core/blade/spec';
+import { decodeBlade } from '@/core/blade/decode';
+import { keywaysOf } from '@/core/blade/keyway-rows';
+import { packBittings } from '@/core/blade/packed';
+import { type FaceReadings, roundedReadings } from '@/core/blade/readings';
+import { type Blade, bladeOfKeyway, spacesOf } from '@/core/blade/spec';
 import { drawCodeRows } from '@/core/catalogue/code-rows';
 import { normal, pick, type Random, seededRandom } from '@/core/kinds/random';
 import { readCsv } from '@/formats/csv';
@@ -15,48 +18,54 @@ const list = (name: string) =>
 export interface DrillKeyway {
   readonly name: string;
   readonly profile: string;
-  readonly axis: BladeAxis;
-  readonly stop: 'shoulder' | 'tip';
+  readonly blade: Blade;
+  /** The least of the keyway. */
   readonly stepMm: number;
   readonly series: readonly (readonly number[])[];
 }
 
-/** The milled keyways of the world with the rows of their first series. */
+/** The keyways of the world with the rows of their first series; a disc's step is in degrees. */
 export function drillKeyways(): DrillKeyway[] {
-  const [spaces, depths, series] = [list('keyway-spaces'), list('keyway-depths'), list('code-series')];
-  return list('keyways')
-    .filter(({ profile }) => profile !== 'disc')
-    .flatMap((keyway): DrillKeyway[] => {
-      const { name = '', profile = '', stop } = keyway;
-      const of = (rows: typeof spaces, column: string) =>
-        rows.filter((row) => row.keyway === name && row.axis === '1').map((row) => Number(row[column]));
-      const axis: BladeAxis = {
-        spacesMm: of(spaces, 'at_mm'),
-        depthsMm: of(depths, 'cut_mm'),
-        macs: Number(keyway.macs),
-      };
-      const own = series.find((one) => one.keyway === name);
-      if (axis.spacesMm.length === 0 || axis.depthsMm.length === 0 || !own) return [];
-      const rows = drawCodeRows({
-        name: own.name ?? '',
-        spaces: Number(keyway.spaces),
-        depths: Number(keyway.depths),
-        macs: Number(keyway.macs),
-        count: Number(own.count),
-      });
-      const stepMm = (axis.depthsMm[1] ?? 0) - (axis.depthsMm[0] ?? 0);
-      return [{ name, profile, axis, stop: stop as 'shoulder' | 'tip', stepMm, series: rows }];
+  const lists = ['keyways', 'keyway-spaces', 'keyway-depths'] as const;
+  const keyways = keywaysOf(
+    lists.flatMap((name) => list(name).map((cells) => ({ list: name, line: null, cells: filled(cells) }))),
+  );
+  const series = list('code-series');
+  return [...keyways].flatMap(([name, keyway]): DrillKeyway[] => {
+    const found = bladeOfKeyway(keyway);
+    const own = series.find((one) => one.keyway === name);
+    if (!('blade' in found) || !own) return [];
+    const { spaces, depths, macs, profile } = keyway;
+    const rows = drawCodeRows({
+      name: own.name ?? '',
+      spaces,
+      depths,
+      macs: macs ?? depths,
+      count: Number(own.count),
     });
+    const steps = found.blade.rows.flatMap(({ cuts }) =>
+      cuts.slice(1).map((cut, at) => cut - (cuts[at] ?? 0)),
+    );
+    return [{ name, profile, blade: found.blade, stepMm: Math.min(...steps), series: rows }];
+  });
 }
 
-/** Readings of one face of a worn key. */
+const filled = (cells: Readonly<Record<string, string>>) =>
+  Object.fromEntries(Object.entries(cells).filter(([, value]) => value !== ''));
+
+interface Worn {
+  readonly missing?: boolean;
+}
+
+/** Readings of one face of a worn key; of a disc in degrees, where a mm of the others counts as 20. */
 export function wornReadings(
   random: Random,
-  { axis, stop }: Pick<DrillKeyway, 'axis' | 'stop'>,
+  { blade }: Pick<DrillKeyway, 'blade'>,
   bitting: readonly number[],
-  { missing = true }: { readonly missing?: boolean } = {},
+  { missing = true }: Worn = {},
 ): FaceReadings {
-  const places = towardsTip(axis, stop);
+  const scale = blade.measure === 'degrees' ? 20 : 1;
+  const places = spacesOf(blade);
   const isNew = random() < 1 / 3;
   const tip = isNew ? 0.03 * random() : 0.25 * random();
   const bend = 1 + 1.5 * random();
@@ -65,39 +74,66 @@ export function wornReadings(
   const round = random() < 0.5 ? 0.01 : 0.02;
   const gone = missing ? Math.floor(random() * 3) : 0;
   const lost = new Set(Array.from({ length: gone }, () => Math.floor(random() * places.length)));
-  return places.map((place, space) => {
+  return places.map(({ toTip, cuts }, space) => {
     if (lost.has(space)) return null;
-    const wear = tip * place ** bend + (place > 0.55 ? ignition : 0);
+    const wear = tip * toTip ** bend + (toTip > 0.55 ? ignition : 0);
     const burr = random() < 1 / 25 ? -(0.05 + 0.25 * random()) : 0;
-    const cut = axis.depthsMm[(bitting[space] ?? 1) - 1] ?? 0;
-    const read = cut + wear + seat + normal(random, 0, 0.02) + burr;
-    return Math.round(read / round) * round;
+    const read = wear + seat + normal(random, 0, 0.02) + burr;
+    return (cuts[(bitting[space] ?? 1) - 1] ?? 0) + Math.round(read / round) * round * scale;
+  });
+}
+
+/**
+ * Readings of a copy of a copy: worn as others, and all cuts shifted along by more than their flat, so that a gauge meets
+ * their sides. The contour is cut by a wheel of the keyway's angle and flat, and read from it.
+ */
+export function shiftedReadings(
+  random: Random,
+  keyway: Pick<DrillKeyway, 'blade'>,
+  bitting: readonly number[],
+  shiftMm: number,
+): FaceReadings {
+  const { blade } = keyway;
+  const { flatMm, angleDeg } = blade.cutter ?? { flatMm: 1, angleDeg: 90 };
+  const places = spacesOf(blade);
+  const removedAt = (row: number, atMm: number) =>
+    Math.max(
+      0,
+      ...places.map((place, space) => {
+        if (place.row !== row) return 0;
+        const beyond = Math.max(0, Math.abs(atMm - place.atMm - shiftMm) - flatMm / 2);
+        return (place.cuts[(bitting[space] ?? 1) - 1] ?? 0) - beyond / Math.tan((angleDeg / 360) * Math.PI);
+      }),
+    );
+  const plain = wornReadings(random, keyway, bitting, { missing: false });
+  return places.map(({ row, atMm, cuts }, space) => {
+    const cut = cuts[(bitting[space] ?? 1) - 1] ?? 0;
+    return (plain[space] ?? 0) - cut + removedAt(row, atMm);
   });
 }
 
 type Rule = (readings: FaceReadings, keyway: DrillKeyway) => readonly number[];
 
-const nearest = (depthsMm: readonly number[], value: number) =>
-  depthsMm.reduce(
-    (best, depth, at) => (Math.abs(depth - value) < Math.abs((depthsMm[best] ?? 0) - value) ? at : best),
-    0,
-  ) + 1;
-
 /** Each reading to its nearest depth. */
-export const rounding: Rule = (readings, { axis }) =>
-  readings.map((reading) => (reading === null ? 0 : nearest(axis.depthsMm, reading)));
+export const rounding: Rule = (readings, { blade }) =>
+  roundedReadings(blade, [readings]).map((depth) => depth ?? 0);
 
 /** The same after the constant shift that leaves least between readings and depths. */
-export const shifted: Rule = (readings, { axis }) => {
-  const leaves = (shift: number) =>
-    readings.reduce((sum: number, reading) => {
-      if (reading === null) return sum;
-      const depth = axis.depthsMm[nearest(axis.depthsMm, reading - shift) - 1] ?? 0;
-      return sum + (reading - shift - depth) ** 2;
-    }, 0);
+export const shifted: Rule = (readings, keyway) => {
+  const places = spacesOf(keyway.blade);
+  const moved = (by: number) => readings.map((reading) => (reading === null ? null : reading - by));
+  const leaves = (by: number) => {
+    const depths = rounding(moved(by), keyway);
+    return moved(by).reduce(
+      (sum: number, reading, space) =>
+        reading === null ? sum : sum + (reading - (places[space]?.cuts[(depths[space] ?? 1) - 1] ?? 0)) ** 2,
+      0,
+    );
+  };
+  const scale = keyway.blade.measure === 'degrees' ? 20 : 1;
   let best = 0;
-  for (let shift = -0.05; shift <= 0.3; shift += 0.005) if (leaves(shift) < leaves(best)) best = shift;
-  return readings.map((reading) => (reading === null ? 0 : nearest(axis.depthsMm, reading - best)));
+  for (let by = -0.05; by <= 0.3; by += 0.005) if (leaves(by * scale) < leaves(best)) best = by * scale;
+  return rounding(moved(best), keyway);
 };
 
 export interface BladeFigures {
@@ -116,18 +152,14 @@ export interface BladeFigures {
 /** Decodes drawn worn keys of a keyway, with its series or without. */
 export function bladeFigures(keyway: DrillKeyway, keys: number, withSeries: boolean): BladeFigures {
   const random = seededRandom(`blade ${keyway.name} ${withSeries}`);
+  const series = withSeries ? packBittings(keyway.series, spacesOf(keyway.blade).length) : null;
   let [ours, plain, moved, sure, sureRight] = [0, 0, 0, 0, 0];
   for (let at = 0; at < keys; at += 1) {
     const bitting = pick(random, keyway.series);
     const readings = wornReadings(random, keyway, bitting);
     const right = (found: readonly number[]) =>
       bitting.every((depth, space) => readings[space] === null || found[space] === depth);
-    const decode = decodeBlade({
-      axis: keyway.axis,
-      stop: keyway.stop,
-      faces: [readings],
-      series: withSeries ? keyway.series : null,
-    });
+    const decode = decodeBlade({ blade: keyway.blade, faces: [readings], series });
     const best = decode.ranked[0];
     ours += Number(best !== undefined && right(best.bitting));
     plain += Number(right(rounding(readings, keyway)));

@@ -68,12 +68,13 @@ function bearerOf(request: Request): string | undefined {
   return /^Bearer (\S{1,200})$/.exec(request.headers.get('authorization') ?? '')?.[1];
 }
 
-/** Reads a small JSON body into an input; the response says which fields are wrong. */
+/** Reads a JSON body of at most `limit` bytes into an input; the response says which fields are wrong. */
 export async function readInput<Input extends object>(
   request: Request,
   Class: ClassConstructor<Input>,
+  limit = smallBody,
 ): Promise<Body<Input>> {
-  const body = await readJson(request, smallBody);
+  const body = await readJson(request, limit);
   if (!body.ok) return body;
   const input = parseInput(Class, body.value);
   return input.ok
@@ -87,9 +88,9 @@ export async function answerJson<Input extends object, Value>(
   Class: ClassConstructor<Input>,
   work: (input: Input) => Promise<Result<Value>>,
   show: (value: Value) => unknown = (value) => value,
-  status = 200,
+  { status = 200, limit = smallBody }: { readonly status?: number; readonly limit?: number } = {},
 ): Promise<Response> {
-  const input = await readInput(request, Class);
+  const input = await readInput(request, Class, limit);
   if (!input.ok) return input.response;
   const result = await work(input.value);
   if (!result.ok) return refusal(result.problems);

@@ -2,8 +2,10 @@ import type { Cells } from '@/core/catalogue/lists/description';
 import type { Recut } from '@/core/catalogue/lists/keys';
 import { type KeywayProblem, type KeywaySpec, keywayProblems, loneDepths, ofAxis } from './keyway';
 
-/** The lists that a keyway lies in. */
-export const keywayLists = ['keyways', 'keyway-spaces', 'keyway-depths'] as const;
+/** The lists that a keyway's metal lies in. */
+export const metalLists = ['keyways', 'keyway-spaces', 'keyway-depths'] as const;
+/** Beside these the locks that hold its spaces: all that must not contradict each other. */
+export const keywayLists = [...metalLists, 'locks'] as const;
 export type KeywayList = (typeof keywayLists)[number];
 
 /** The column of each list that names the keyway. */
@@ -11,6 +13,7 @@ export const keywayColumns = {
   keyways: 'name',
   'keyway-spaces': 'keyway',
   'keyway-depths': 'keyway',
+  locks: 'keyway',
 } as const satisfies Record<KeywayList, string>;
 
 export function isKeywayList(list: string): list is KeywayList {
@@ -80,11 +83,34 @@ function specOf(cells: Cells, spaces: readonly Cells[], depths: readonly Cells[]
  * @param whole whether they come as a whole, so that a single depth is no beginning but all there is
  */
 export function keywayRowProblems(rows: readonly KeywayRow[], whole: boolean): KeywayRowProblem[] {
-  return [...keywaysOf(rows)].flatMap(([keyway, spec]) =>
-    [...keywayProblems(spec), ...(whole ? loneDepths(spec) : [])].map((problem) =>
+  return [...keywaysOf(rows)].flatMap(([keyway, spec]) => [
+    ...[...keywayProblems(spec), ...(whole ? loneDepths(spec) : [])].map((problem) =>
       placed(keyway, problem, rows),
     ),
-  );
+    ...lockProblems(keyway, spec, rows),
+  ]);
+}
+
+/** Locks that hold spaces which their keyway has not. */
+function lockProblems(
+  keyway: string,
+  { spaces }: KeywaySpec,
+  rows: readonly KeywayRow[],
+): KeywayRowProblem[] {
+  return rows.flatMap(({ list, line, cells }) => {
+    const beyond = cells.spaces?.split(' ').find((space) => Number(space) > spaces);
+    if (list !== 'locks' || cells.keyway !== keyway || beyond === undefined) return [];
+    const car = [cells.make, cells.model, cells.market, cells.generation].join(' ');
+    return [
+      {
+        list,
+        keyway,
+        line,
+        column: 'spaces',
+        reason: `${keyway}, ${cells.lock} of ${car}, space ${beyond}: This keyway has ${spaces} spaces.`,
+      },
+    ];
+  });
 }
 
 function placed(

@@ -1,63 +1,81 @@
-import type { FaceReadings } from './decode';
-import { type BladeAxis, keepsMacs, type SpecProblem } from './spec';
+import { type Blade, type Measure, type SpecProblem, spacesOf } from './spec';
+
+/** Readings of one face of a blade, in its measure; null where a space was not read. */
+export type FaceReadings = readonly (number | null)[];
 
 /** Readings further off the deepest and the uncut blank than this are no readings of this blade. */
-const offMm = 0.6;
+const off: Record<Measure, number> = { mm: 0.6, degrees: 25 };
+/** Two faces that differ by more, beside what all their spaces share, are worth a look. */
+const differ: Record<Measure, number> = { mm: 0.08, degrees: 4 };
+const unit: Record<Measure, string> = { mm: ' mm', degrees: '°' };
 /** A blade of which less was read tells nothing. */
 const leastReadings = 3;
 
 /** What is wrong with the readings of a blade, by face and space. */
-export function readingProblems(axis: BladeAxis, faces: readonly FaceReadings[]): SpecProblem[] {
-  const spaces = axis.spacesMm.length;
-  const deepest = axis.depthsMm.at(-1) ?? 0;
+export function readingProblems(blade: Blade, faces: readonly FaceReadings[]): SpecProblem[] {
+  const { measure } = blade;
+  const spaces = spacesOf(blade);
   const lengths = faces.flatMap((readings, face) =>
-    readings.length === spaces
+    readings.length === spaces.length
       ? []
       : [
           {
             field: `faces.${face}.readings`,
-            message: `Face ${face + 1} has ${readings.length} readings, and the keyway ${spaces} spaces.`,
+            message: `Face ${face + 1} has ${readings.length} readings, and the keyway ${spaces.length} spaces.`,
           },
         ],
   );
   if (lengths.length > 0) return lengths;
-  const off = faces.flatMap((readings, face) =>
+  const astray = faces.flatMap((readings, face) =>
     readings.flatMap((reading, space) =>
-      reading !== null && (reading < -offMm || reading > deepest + offMm)
+      reading !== null &&
+      (reading < -off[measure] || reading > (spaces[space]?.cuts.at(-1) ?? 0) + off[measure])
         ? [
             {
               field: `faces.${face}.readings.${space}`,
-              message: `Space ${space + 1} of face ${face + 1} is off the blade: ${reading.toFixed(2)} mm. Is the unit right?`,
+              message: `Space ${space + 1} of face ${face + 1} is off the blade: ${reading.toFixed(2)}${unit[measure]}. Is the unit right?`,
             },
           ]
         : [],
     ),
   );
-  const read = axis.spacesMm.filter((_, space) =>
-    faces.some((readings) => readings[space] !== null && readings[space] !== undefined),
-  ).length;
+  const read = spaces.filter((_, space) => readAt(faces, space).length > 0).length;
   return [
-    ...off,
-    ...(faces.length === 0 || read < Math.min(leastReadings, spaces)
-      ? [{ field: 'faces', message: `Too few readings: ${read} of ${spaces} spaces.` }]
+    ...astray,
+    ...(faces.length === 0 || read < Math.min(leastReadings, spaces.length)
+      ? [{ field: 'faces', message: `Too few readings: ${read} of ${spaces.length} spaces.` }]
       : []),
   ];
 }
 
-/** Rows of a series that the keyway forbids. */
-export function seriesProblems(axis: BladeAxis, series: readonly (readonly number[])[]): SpecProblem[] {
-  const bad = series.findIndex(
-    (bitting) =>
-      bitting.length !== axis.spacesMm.length ||
-      bitting.some((depth) => !Number.isInteger(depth) || depth < 1 || depth > axis.depthsMm.length) ||
-      !keepsMacs(bitting, axis.macs),
-  );
-  return bad < 0
-    ? []
-    : [
-        {
-          field: `series.${bad}`,
-          message: `Row ${bad + 1} is no bitting of this keyway: its spaces, depths or MACS do not fit.`,
-        },
-      ];
+/** The readings there are of a space. */
+function readAt(faces: readonly FaceReadings[], space: number): number[] {
+  return faces.flatMap((readings) => readings[space] ?? []);
+}
+
+/** Where two faces read a space differently, beside what all spaces share by how the blade was held. */
+export function facesDiffer(
+  [one = [], other = []]: readonly FaceReadings[],
+  measure: Measure,
+): { readonly space: number; readonly by: number }[] {
+  const both = one.flatMap((reading, space) => {
+    const second = other[space];
+    return reading === null || second === null || second === undefined
+      ? []
+      : [{ space: space + 1, by: second - reading }];
+  });
+  const sorted = both.map(({ by }) => by).sort((a, b) => a - b);
+  const common = sorted[Math.floor(sorted.length / 2)] ?? 0;
+  return both.filter(({ by }) => Math.abs(by - common) > differ[measure]);
+}
+
+/** What comes out where each space is cut as it reads: the depth nearest to the mean of its faces; null where not read. */
+export function roundedReadings(blade: Blade, faces: readonly FaceReadings[]): (number | null)[] {
+  return spacesOf(blade).map(({ cuts }, space) => {
+    const read = readAt(faces, space);
+    if (read.length === 0) return null;
+    const mean = read.reduce((sum, reading) => sum + reading, 0) / read.length;
+    const distances = cuts.map((cut) => Math.abs(cut - mean));
+    return distances.indexOf(Math.min(...distances)) + 1;
+  });
 }

@@ -1,6 +1,24 @@
 /** The depths of a blade, space by space from its stop; 1 is not cut. */
 export type Bitting = readonly number[];
 
+/** How the numbers of a bitting are bound: its spaces, its depths, and what may stand beside each other. */
+export interface BittingRule {
+  readonly spaces: number;
+  readonly depths: number;
+  /** The largest step between neighbours; null where nobody states one. */
+  readonly macs: number | null;
+  /** The spaces that begin a row of cuts, counted from 0: what stands before them is no neighbour. */
+  readonly begins: readonly number[];
+}
+
+/** Whether neighbouring depths of a bitting keep the MACS; depths count from 1. */
+export function keepsMacs(bitting: Bitting, { macs, begins }: Pick<BittingRule, 'macs' | 'begins'>): boolean {
+  return (
+    macs === null ||
+    bitting.every((depth, at) => begins.includes(at) || Math.abs(depth - (bitting[at - 1] ?? depth)) <= macs)
+  );
+}
+
 /**
  * A bitting as it is written: a digit for each space, or numbers with a hyphen between where a depth has two digits.
  * @example formatBitting([1, 3, 2]) // '132'

@@ -3,7 +3,7 @@ import { formatBitting, parseBitting } from './bitting';
 import { checkCodeRows } from './check-code-rows';
 import { drawCodeRows } from './code-rows';
 
-const spec = { spaces: 4, depths: 4, macs: 2, first: 10, count: 5 };
+const spec = { spaces: 4, depths: 4, macs: 2, begins: [0], first: 10, count: 5 };
 const reasons = (rows: readonly [number | undefined, string][]) =>
   checkCodeRows(
     rows.map(([number, bitting]) => ({ number, bitting: parseBitting(bitting) })),
@@ -14,7 +14,9 @@ describe('checkCodeRows', () => {
   it('lets every row of a drawn series through', () => {
     const drawn = drawCodeRows({ name: 'test', spaces: 8, depths: 4, macs: 2, count: 500 });
     const rows = drawn.map((bitting, at) => ({ number: at + 1, bitting }));
-    expect(checkCodeRows(rows, { spaces: 8, depths: 4, macs: 2, first: 1, count: 500 })).toEqual([]);
+    expect(checkCodeRows(rows, { spaces: 8, depths: 4, macs: 2, begins: [0], first: 1, count: 500 })).toEqual(
+      [],
+    );
   });
 
   it.each([
@@ -35,12 +37,18 @@ describe('checkCodeRows', () => {
     expect(reasons(rows)).toEqual(expected);
   });
 
+  it('knows tracks of two rows: what stands in another row is no neighbour', () => {
+    const rows = [{ number: 10, bitting: [1, 2, 4, 3] }];
+    expect(checkCodeRows(rows, { ...spec, macs: 1 })).toHaveLength(1);
+    expect(checkCodeRows(rows, { ...spec, macs: 1, begins: [0, 2] })).toEqual([]);
+  });
+
   it('knows keyways of twelve depths', () => {
     const wide = { spaces: 6, depths: 12, macs: 11, count: 300 };
     const drawn = drawCodeRows({ name: 'wide', ...wide });
     expect(new Set(drawn.map(formatBitting)).size).toBe(300);
     expect(drawn.some((bitting) => bitting.includes(12))).toBe(true);
     const rows = drawn.map((bitting, at) => ({ number: at, bitting: parseBitting(formatBitting(bitting)) }));
-    expect(checkCodeRows(rows, { ...wide, first: 0 })).toEqual([]);
+    expect(checkCodeRows(rows, { ...wide, begins: [0], first: 0 })).toEqual([]);
   });
 });

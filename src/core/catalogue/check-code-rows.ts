@@ -1,5 +1,10 @@
-import type { Bitting } from './bitting';
-import type { SeriesSpec } from './code-rows';
+import { type Bitting, type BittingRule, keepsMacs } from './bitting';
+
+/** What the rows of a series have to keep. */
+export interface CodeRowsSpec extends BittingRule {
+  readonly first: number;
+  readonly count: number;
+}
 
 export interface CodeRowProblem {
   readonly line: number;
@@ -14,7 +19,7 @@ export interface CodeRowProblem {
  */
 export function checkCodeRows(
   rows: readonly { readonly number: number | undefined; readonly bitting: Bitting | undefined }[],
-  spec: Pick<SeriesSpec, 'spaces' | 'depths' | 'macs' | 'count'> & { readonly first: number },
+  spec: CodeRowsSpec,
 ): CodeRowProblem[] {
   const seen = new Set<number>();
   return rows.flatMap(({ number, bitting }, at): CodeRowProblem[] => {
@@ -30,13 +35,10 @@ export function checkCodeRows(
   });
 }
 
-function bittingProblem(
-  bitting: Bitting | undefined,
-  { spaces, depths, macs }: Pick<SeriesSpec, 'spaces' | 'depths' | 'macs'>,
-): string | undefined {
+function bittingProblem(bitting: Bitting | undefined, rule: BittingRule): string | undefined {
+  const { spaces, depths, macs } = rule;
   if (bitting?.length !== spaces)
     return `Expected ${spaces} depths: a digit each, or numbers with hyphens between.`;
   if (bitting.some((cut) => cut < 1 || cut > depths)) return `Expected depths of 1 to ${depths}.`;
-  const over = bitting.some((cut, at) => at > 0 && Math.abs(cut - (bitting[at - 1] ?? cut)) > macs);
-  return over ? `Neighbouring depths differ by more than ${macs}.` : undefined;
+  return keepsMacs(bitting, rule) ? undefined : `Neighbouring depths differ by more than ${macs}.`;
 }

@@ -7,6 +7,7 @@ export type Purpose =
   | 'plainCopy'
   | 'handOver'
   | 'codeToBitting'
+  | 'searchCodes'
   | 'codeFromVin'
   | 'pinLookUp'
   | 'seeSecret'

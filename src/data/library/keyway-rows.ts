@@ -1,5 +1,5 @@
 import { NIL } from 'uuid';
-import { type KeywayRow, keywayColumns, keywayLists } from '@/core/blade/keyway-rows';
+import { type KeywayList, type KeywayRow, keywayColumns, keywayLists } from '@/core/blade/keyway-rows';
 import type { Db } from '../db';
 import { currentRows } from './rows';
 import { jsonOf, matchOn, stagedRows } from './staged';
@@ -22,10 +22,10 @@ export async function listStagedKeyways(db: Db, importId: string): Promise<strin
 export async function listKeywayRows(
   db: Db,
   names: readonly string[],
-  importId: string = NIL,
+  { importId = NIL, lists = keywayLists }: WhichRows = {},
 ): Promise<KeywayRow[]> {
   const rows: KeywayRow[] = [];
-  for (const list of keywayLists) {
+  for (const list of lists) {
     const name = keywayColumns[list];
     const found = await db.query<Omit<KeywayRow, 'list'>>(
       `SELECT s.line, ${jsonOf(list, 's')} AS cells FROM (${stagedRows(list)}) s WHERE s.${name} = ANY ($2)
@@ -37,4 +37,9 @@ export async function listKeywayRows(
     rows.push(...found.rows.map((row) => ({ ...row, list })));
   }
   return rows;
+}
+
+interface WhichRows {
+  readonly importId?: string;
+  readonly lists?: readonly KeywayList[];
 }

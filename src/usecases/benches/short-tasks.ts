@@ -1,7 +1,8 @@
 import type { Actor } from '@/core/kinds/actor';
-import type { DecodeInput } from '@/inputs/blade-inputs';
+import type { DecodeInput, SearchInput } from '@/inputs/blade-inputs';
 import type { IdentifyInput } from '@/inputs/identify-input';
 import { decodeKey } from './blade';
+import { searchCodes } from './code-search';
 import { identify } from './identify';
 
 /** Questions that people wait for, too heavy for the thread that answers: values in, values out. */
@@ -12,4 +13,7 @@ export const shortTasks = {
   /** Decodes a key in hand. */
   decode: ({ actor, input }: { readonly actor: Actor; readonly input: DecodeInput }) =>
     decodeKey(actor, input),
+  /** Looks for the codes of what is known of a bitting. */
+  search: ({ actor, input }: { readonly actor: Actor; readonly input: SearchInput }) =>
+    searchCodes(actor, input),
 } as const;

@@ -34,7 +34,7 @@ export async function importContradictions(db: Db, importId: string): Promise<Im
   const names = await listStagedKeyways(db, importId);
   if (names.length === 0) return [];
   const before = keywayRowProblems(await listKeywayRows(db, names), true);
-  const after = keywayRowProblems(await listKeywayRows(db, names, importId), true);
+  const after = keywayRowProblems(await listKeywayRows(db, names, { importId }), true);
   return addedContradictions(before, after).map(({ list, line, column, reason }) => ({
     list,
     line: line ?? 1,

@@ -1,3 +1,4 @@
+import { lockNames, lockSights } from '../locks';
 import { vehicleClasses } from '../vehicle-class';
 import {
   choice,
@@ -81,6 +82,49 @@ export const vehicleLists = {
     key: ['make', 'model', 'market', 'name'],
     references: [modelReference, oneOf('markets', 'market', 'name')],
     check: endsBeforeItBegins,
+  },
+  locks: {
+    title: 'Locks',
+    one: 'lock',
+    about:
+      'Which spaces of the blade each lock of a car holds, and where a number is stamped on one of its parts. A push-start car has no ignition lock, whatever stands here.',
+    columns: [
+      make,
+      model,
+      column('market', 'Market', text(40)),
+      column('generation', 'Generation', text(40)),
+      column('keyway', 'Keyway', text(40)),
+      column('lock', 'Lock', choice(lockNames)),
+      column('seen', 'Seen', choice(lockSights)),
+      column('spaces', 'Spaces it holds', words(60, true), {
+        optional: true,
+        hint: 'Numbers of spaces, counted from the stop; of a track on two axes the second row goes on counting',
+      }),
+      column('number_at', 'Number stamped on', text(120), optional),
+      column('covered_by', 'Covered by', text(120), optional),
+      column('tool', 'Tool', text(80), optional),
+      column('must_not_fall', 'Must not fall', text(120), optional),
+      column('goes_back', 'Goes back', text(200), optional),
+    ],
+    key: ['make', 'model', 'market', 'generation', 'keyway', 'lock'],
+    references: [
+      modelReference,
+      {
+        list: 'generations',
+        columns: { make: 'make', model: 'model', market: 'market', generation: 'name' },
+      },
+      oneOf('keyways', 'keyway', 'name'),
+    ],
+    check: ({ seen, spaces, number_at: stamped, covered_by: cover }) => {
+      const held = spaces?.split(' ').map(Number) ?? [];
+      if (held.some((space, at) => space < 1 || space > 20 || space <= (held[at - 1] ?? 0)))
+        return { column: 'spaces', reason: 'Expected numbers of spaces of 1 to 20, rising.' };
+      if (seen === 'absent' && (spaces !== undefined || stamped !== undefined))
+        return { column: 'spaces', reason: 'A lock that is absent holds no spaces and bears no number.' };
+      return seen === 'covered' && cover === undefined
+        ? { column: 'covered_by', reason: 'Expected what covers it.' }
+        : undefined;
+    },
   },
   sisters: {
     title: 'Sister models',

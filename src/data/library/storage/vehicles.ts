@@ -69,6 +69,41 @@ export const vehicleStorages: Readonly<Record<keyof typeof vehicleLists, ListSto
     },
     joins: modelJoin,
   }),
+  locks: withId({
+    alias: 't',
+    table: 'car_lock',
+    from: `car_lock t JOIN generation g ON g.id = t.generation_id JOIN model md ON md.id = g.model_id
+      JOIN make mk ON mk.id = md.make_id JOIN keyway k ON k.id = t.keyway_id`,
+    read: {
+      make: 'mk.name',
+      model: 'md.name',
+      market: 'g.market',
+      generation: 'g.name',
+      keyway: 'k.name',
+      lock: 't.lock',
+      seen: 't.seen',
+      spaces: list('t.spaces'),
+      number_at: 't.number_at',
+      covered_by: 't.covered_by',
+      tool: 't.tool',
+      must_not_fall: 't.must_not_fall',
+      goes_back: 't.goes_back',
+    },
+    write: {
+      generation_id: 'g.id',
+      keyway_id: 'k.id',
+      lock: 's.lock',
+      seen: 's.seen',
+      spaces: "string_to_array(s.spaces, ' ')::int[]",
+      number_at: 's.number_at',
+      covered_by: 's.covered_by',
+      tool: 's.tool',
+      must_not_fall: 's.must_not_fall',
+      goes_back: 's.goes_back',
+    },
+    joins: `${modelJoin} JOIN generation g ON g.model_id = md.id AND g.market = s.market AND g.name = s.generation
+      JOIN keyway k ON k.name = s.keyway`,
+  }),
   sisters: {
     table: 'sister',
     from: `sister t JOIN model md ON md.id = t.model_id JOIN make mk ON mk.id = md.make_id

@@ -15,5 +15,5 @@ export const GET = allowed('jobs', async (actor, request) => {
 
 /** Opens a job from a call. */
 export const POST = signedIn((actor, request) =>
-  answerJson(request, OpenJobInput, (input) => openJob(actor, input), undefined, 201),
+  answerJson(request, OpenJobInput, (input) => openJob(actor, input), undefined, { status: 201 }),
 );
