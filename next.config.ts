@@ -14,6 +14,14 @@ const onData = [
   { key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'; base-uri 'none'" },
 ];
 
+/** A worker's script is its policy's page: it may load its parts from here, and reach nothing else. */
+const onScripts = [
+  {
+    key: 'Content-Security-Policy',
+    value: "default-src 'none'; script-src 'self'; frame-ancestors 'none'; base-uri 'none'",
+  },
+];
+
 const config: NextConfig = {
   distDir: process.env.KILNSMAN_DIST ?? '.next',
   poweredByHeader: false,
@@ -32,7 +40,7 @@ const config: NextConfig = {
   headers: async () => [
     { source: '/:path*', headers: onAll },
     { source: '/api/:path*', headers: onData },
-    { source: '/_next/static/:path*', headers: onData },
+    { source: '/_next/static/:path*', headers: onScripts },
     { source: '/icon.svg', headers: onData },
   ],
   experimental: { serverActions: { bodySizeLimit: '256kb' } },

@@ -30,6 +30,7 @@ import {
 } from '../../tests/support/identify-drill';
 import { priceFigures, priceRuns } from '../../tests/support/price-drill';
 import { type BigModel, bigModels, size, writeBigLibrary } from './big-library';
+import { measureBlades } from './blade';
 import { measureSteady } from './steady';
 
 const address = process.env.BENCH_ADDRESS ?? '';
@@ -285,6 +286,8 @@ const prices = priceFigures(await priceRuns(own, 400));
 
 const superclient = new pg.Client({ connectionString: superuser });
 await superclient.connect();
+const blades = await measureBlades(spread, say);
+
 const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
 
 say(`a library of ${size.applications} applications`);
@@ -366,6 +369,7 @@ await closePool();
 await closeDatabase();
 console.log(
   JSON.stringify({
+    blades,
     size,
     steady,
     drill,

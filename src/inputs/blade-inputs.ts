@@ -3,6 +3,10 @@ import { IsIn, IsOptional, Length, Max, Min, ValidateNested } from 'class-valida
 import { mostDepths, mostSpaces } from '@/core/blade/spec';
 import { decimals, listOf, notList, numbers, orNull, texts, whole } from './fields';
 
+/** What reads a blade beside a hand. */
+export const readingDevices = ['gauge', 'photograph'] as const;
+export type ReadingDevice = (typeof readingDevices)[number];
+
 /** Lengths of a blade are sent in millimetres or in thousandths of an inch, all of them alike; a disc is read in degrees. */
 export const bladeUnits = ['mm', 'thousandths', 'degrees'] as const;
 export type BladeUnit = (typeof bladeUnits)[number];
@@ -101,4 +105,42 @@ export class SearchInput {
   holds?: number[];
   /** The job whose right to the car opens the codes; without one only their number is told. */
   @IsOptional() @whole('The number of a job.', 1) job?: number;
+}
+
+export const gaugeFiles = ['pdf', 'svg'] as const;
+
+/** A keyway to be drawn as a gauge, with a bitting where one is known. */
+export class GaugeInput {
+  @Length(1, 40, { message: 'Name a keyway.' }) keyway!: string;
+  /** As it is written; never in an address. */
+  @IsOptional()
+  @Length(1, 60, { message: 'A bitting: a digit for each space, or numbers with hyphens.' })
+  bitting?: string;
+  @IsIn(['mm', 'thousandths'], { message: 'mm or thousandths.' }) unit!: 'mm' | 'thousandths';
+  @IsIn(gaugeFiles, { message: 'pdf or svg.' }) file!: (typeof gaugeFiles)[number];
+}
+
+/** What a device is to read of the key that lies in it. */
+export class DeviceInput {
+  @Length(1, 40, { message: 'Name a keyway.' }) keyway!: string;
+  @IsIn(readingDevices, { message: 'gauge or photograph.' }) device!: ReadingDevice;
+  /** Which of the demo keys lies in it. */
+  @whole('The number of a key.', 1) @Max(9, { message: 'Up to 9.' }) key!: number;
+  @whole('Face 0 or 1.') @Max(1, { message: 'Face 0 or 1.' }) face!: number;
+  @whole('A space, counted from 1.', 1) @Max(mostSpaces, { message: `Up to ${mostSpaces}.` }) space!: number;
+  @whole('Which time it is read.', 1) attempt!: number;
+}
+
+/** A bitting that was found at the bench, to be kept with a job. */
+export class HangBittingInput {
+  @whole('The number of a job.', 1) number!: number;
+  @Length(1, 40, { message: 'Name a keyway.' }) keyway!: string;
+  @Length(1, 60, { message: 'A bitting: a digit for each space, or numbers with hyphens.' }) bitting!: string;
+}
+
+/** A code that a search found, to be kept with its job. */
+export class KeepCodeInput {
+  @whole('The number of a job.', 1) number!: number;
+  @Length(1, 40, { message: 'Name a series.' }) series!: string;
+  @Length(1, 40, { message: 'A code.' }) code!: string;
 }

@@ -88,7 +88,7 @@ describe('the door', () => {
     [{ parts: [{ words: 'x' }] }, 'taken'],
     [{ parts: [[]] }, 'parts.0: Expected no list here.'],
     [{ parts: [[{ words: 'x' }]] }, 'parts.0: Expected no list here.'],
-    [{ parts: Array.from({ length: 10_001 }, () => ({ words: 'x' })) }, 'parts: This has too many parts.'],
+    [{ parts: Array.from({ length: 20_001 }, () => ({ words: 'x' })) }, 'parts: This has too many parts.'],
   ])('knows no list in a list, nor one too long: %#', (data, answer) => {
     expect(refused(Parts, data)).toBe(answer);
   });

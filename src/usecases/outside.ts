@@ -2,6 +2,8 @@
 import type { RoadNetwork } from '@/core/travel/roads';
 import type { Bureau } from '@/outside/bureau/bureau';
 import { simulatedBureau } from '@/outside/bureau/simulated-bureau';
+import type { DepthGauge, PhotographReader } from '@/outside/readers/readers';
+import { simulatedGauge, simulatedPhotograph } from '@/outside/readers/simulated-readers';
 import type { Roads } from '@/outside/roads/roads';
 import { simulatedRoads } from '@/outside/roads/simulated-roads';
 
@@ -12,3 +14,7 @@ export const bureau: Bureau = simulatedBureau;
 export function roadsOf(network: RoadNetwork): Roads {
   return simulatedRoads(network);
 }
+
+/** What reads a blade on the bench. */
+export const depthGauge: DepthGauge = simulatedGauge;
+export const photographReader: PhotographReader = simulatedPhotograph;

@@ -19,6 +19,8 @@ export interface DrillKeyway {
   readonly name: string;
   readonly profile: string;
   readonly blade: Blade;
+  readonly widthMm: number;
+  readonly lengthMm: number | null;
   /** The least of the keyway. */
   readonly stepMm: number;
   readonly series: readonly (readonly number[])[];
@@ -35,7 +37,7 @@ export function drillKeyways(): DrillKeyway[] {
     const found = bladeOfKeyway(keyway);
     const own = series.find((one) => one.keyway === name);
     if (!('blade' in found) || !own) return [];
-    const { spaces, depths, macs, profile } = keyway;
+    const { spaces, depths, macs, profile, widthMm, lengthMm } = keyway;
     const rows = drawCodeRows({
       name: own.name ?? '',
       spaces,
@@ -46,7 +48,9 @@ export function drillKeyways(): DrillKeyway[] {
     const steps = found.blade.rows.flatMap(({ cuts }) =>
       cuts.slice(1).map((cut, at) => cut - (cuts[at] ?? 0)),
     );
-    return [{ name, profile, blade: found.blade, stepMm: Math.min(...steps), series: rows }];
+    return [
+      { name, profile, blade: found.blade, widthMm, lengthMm, stepMm: Math.min(...steps), series: rows },
+    ];
   });
 }
 

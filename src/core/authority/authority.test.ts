@@ -23,6 +23,7 @@ describe('the gate', () => {
     ['decode', true, true, true],
     ['repair', true, true, true],
     ['codeToBitting', false, true, true],
+    ['searchCodes', false, true, true],
     ['codeFromVin', false, true, true],
     ['pinLookUp', false, true, true],
     ['seeSecret', false, true, true],

@@ -73,6 +73,17 @@ describe('a decode', () => {
     expect(both.ranked[0]?.probability).toBeCloseTo(0.5, 1);
   });
 
+  it('does not force a key into a series that has no code like it', () => {
+    const others = packed([1, 3, 2, 4, 2, 4], [4, 3, 2, 1, 1, 1], [1, 2, 2, 4, 2, 3]);
+    const [best] = decodeBlade(request([clean, clean], { series: others })).ranked;
+    expect(best).toMatchObject({ bitting: planted, index: null });
+    expect(best?.probability).toBeGreaterThan(0.9);
+    const own = decodeBlade(request([clean, clean], { series: packed(planted, [4, 3, 2, 1, 1, 1]) }))
+      .ranked[0];
+    expect(own).toMatchObject({ bitting: planted, index: 0 });
+    expect(own?.probability).toBeGreaterThan(0.95);
+  });
+
   it('is surer with two faces than with one', () => {
     const noisy = clean.map((cut, at) => cut + (at % 2 === 0 ? 0.09 : -0.06));
     const one = decodeBlade(request([noisy])).ranked.find(({ bitting }) => bitting.join() === planted.join());

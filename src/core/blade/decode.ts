@@ -18,7 +18,7 @@ export interface RankedBitting {
   readonly bitting: readonly number[];
   /** 0 to 1, against all others. */
   readonly probability: number;
-  /** Its place in the series; null without one. */
+  /** Its place in the series; null without one, and where no code of it is cut like this. */
   readonly index: number | null;
 }
 
@@ -66,7 +66,8 @@ const unshifted: Shift = { probability: 0, mm: 0, towardsTip: 0.5 };
 export function decodeBlade(request: DecodeRequest, most = shown): Decode {
   const { blade, faces, series } = request;
   const fits = wearsOf(blade, faces.length).map((wear) => fitOf(blade, faces, wear));
-  const ranked = series ? rankSeries(series, fits) : rankAll(bittingRule(blade), fits);
+  const rule = bittingRule(blade);
+  const ranked = series ? rankBoth(series, rule, fits) : rankAll(rule, fits, weighAll(rule, fits));
   const [best] = ranked;
   return {
     ranked: ranked.slice(0, most),
@@ -77,12 +78,51 @@ export function decodeBlade(request: DecodeRequest, most = shown): Decode {
   };
 }
 
+/** Keys that are of no code of the series: of another one, cut wrongly, or read at the wrong keyway. */
+const outsideShare = 0.02;
+/** Less of a chance than this is not worth naming single bittings for. */
+const unseen = 0.002;
+
+/** Codes of the series, and beside them what fits none of its codes. */
+function rankBoth(series: PackedBittings, rule: BittingRule, fits: readonly Fit[]): RankedBitting[] {
+  const within = rankSeries(series, fits);
+  const free = weighAll(rule, fits);
+  const others = countAll(rule) - series.count;
+  const inSeries = (1 - outsideShare) * (within.sum / series.count);
+  const each = others > 0 ? outsideShare / others : 0;
+  const outside = each * Math.max(0, free.sum - within.sum);
+  const all = inSeries + outside;
+  const scaled = (ranked: readonly RankedBitting[], by: number) =>
+    ranked.map((one) => ({ ...one, probability: all > 0 ? (one.probability * by) / all : 0 }));
+  const codes = scaled(within.ranked, inSeries);
+  if (outside < all * unseen) return codes;
+  const known = new Set(codes.map(({ bitting }) => bitting.join('-')));
+  const strange = rankAll(rule, fits, free).filter(({ bitting }) => !known.has(bitting.join('-')));
+  return [...codes, ...scaled(strange, each * free.sum)].sort(
+    (a, b) => b.probability - a.probability || (a.index ?? 0) - (b.index ?? 0),
+  );
+}
+
+/** How many bittings keep the MACS. */
+function countAll(rule: BittingRule): number {
+  let at = Array.from({ length: rule.depths }, () => 1);
+  for (let space = 1; space < rule.spaces; space += 1) {
+    const fits = mayFollow(rule, space);
+    at = at.map((_, depth) => at.reduce((sum, ways, before) => sum + (fits(before, depth) ? ways : 0), 0));
+  }
+  return at.reduce((sum, ways) => sum + ways, 0);
+}
+
 /** How many codes are weighed in full after a look at a few wears. */
 const inFull = 160;
 /** What is so much less likely than the likeliest adds nothing that anybody sees. */
 const negligible = 1e-9;
 
-function rankSeries(series: PackedBittings, fits: readonly Fit[]): RankedBitting[] {
+/** Codes by falling probability, and the sum of their weights. */
+function rankSeries(
+  series: PackedBittings,
+  fits: readonly Fit[],
+): { readonly ranked: RankedBitting[]; readonly sum: number } {
   const { count, spaces, depths } = series;
   const rough = new Float64Array(count);
   let best = 0;
@@ -97,13 +137,14 @@ function rankSeries(series: PackedBittings, fits: readonly Fit[]): RankedBitting
     weight: weightOf(fits, depths, index * spaces),
   }));
   const all = weighed.reduce((sum, { weight }) => sum + weight, 0);
-  return weighed
+  const ranked = weighed
     .map(({ index, weight }) => ({
       index,
       bitting: unpackBitting(series, index),
-      probability: weight / all,
+      probability: all > 0 ? weight / all : 0,
     }))
     .sort((a, b) => b.probability - a.probability || a.index - b.index);
+  return { ranked, sum: all };
 }
 
 /** The places of the largest values over 0. */
@@ -124,16 +165,25 @@ const leftOut = 0.01;
 const fitsLookedAt = 48;
 const bestOfFit = 3;
 
-/** All bittings that keep the MACS: the sum over them by going from space to space, the best of each wear as candidates. */
-function rankAll(rule: BittingRule, fits: readonly Fit[]): RankedBitting[] {
+/** How much weight each fit has over all bittings that keep the MACS, the heaviest first, and their sum. */
+interface Weighed {
+  readonly totals: readonly { readonly fit: Fit; readonly total: number }[];
+  readonly sum: number;
+}
+
+function weighAll(rule: BittingRule, fits: readonly Fit[]): Weighed {
   const totals = fits
     .map((fit) => ({ fit, total: fit.weight * sumOverAll(rule, fit) }))
     .sort((a, b) => b.total - a.total);
-  const all = totals.reduce((sum, { total }) => sum + total, 0);
+  return { totals, sum: totals.reduce((sum, { total }) => sum + total, 0) };
+}
+
+/** Bittings that keep the MACS, against all of them; the best of each fit are the candidates. */
+function rankAll(rule: BittingRule, fits: readonly Fit[], { totals, sum }: Weighed): RankedBitting[] {
   const found = new Map<string, readonly number[]>();
   let held = 0;
   for (const { fit, total } of totals.slice(0, fitsLookedAt)) {
-    if (held > all * (1 - leftOut)) break;
+    if (held > sum * (1 - leftOut)) break;
     held += total;
     for (const bitting of bestBittings(rule, fit)) found.set(bitting.join('-'), bitting);
   }
@@ -141,7 +191,7 @@ function rankAll(rule: BittingRule, fits: readonly Fit[]): RankedBitting[] {
   return Array.from({ length: packed.count }, (_, at) => ({
     bitting: unpackBitting(packed, at),
     index: null,
-    probability: weightOf(fits, packed.depths, at * rule.spaces) / all,
+    probability: weightOf(fits, packed.depths, at * rule.spaces) / sum,
   })).sort((a, b) => b.probability - a.probability || (a.bitting.join() < b.bitting.join() ? -1 : 1));
 }
 

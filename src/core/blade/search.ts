@@ -161,6 +161,7 @@ export function codesFound(fitting: Fitting, most: number): FoundCode[] {
 export function parseWanted(text: string): readonly number[] | null | undefined {
   const plain = text.trim();
   if (plain === '' || plain === '?' || plain === '-') return null;
-  if (!/^\d{1,2}(?:\s*[/, ]\s*\d{1,2})*$/.test(plain)) return undefined;
-  return [...new Set(plain.split(/\s*[/, ]\s*/).map(Number))].sort((a, b) => a - b);
+  const parts = plain.split(/[/,\s]+/, 20);
+  if (parts.some((part) => !/^\d{1,2}$/.test(part))) return undefined;
+  return [...new Set(parts.map(Number))].sort((a, b) => a - b);
 }

@@ -8,6 +8,8 @@ export const factKinds = {
   remote: { label: 'Remote', value: 'remote' },
   platform: { label: 'Platform', value: 'platform' },
   pocket: { label: 'Pocket', value: 'text' },
+  lockSpaces: { label: 'Spaces a lock holds', value: 'text' },
+  numberPlace: { label: 'Number stamped on', value: 'text' },
   toolEntry: { label: 'Entry used in the tool', value: 'text' },
 } as const;
 

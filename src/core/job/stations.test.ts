@@ -54,6 +54,7 @@ const request: StationsRequest = {
   currency: 'USD',
   locale: 'en-US',
   authority: 'none',
+  blade: { bittings: 0, codes: 0 },
 };
 
 const lines = (more: Partial<StationsRequest>, change: Partial<Job> = {}) =>
@@ -70,6 +71,7 @@ describe('the stations', () => {
       quote: 'From $268.50',
       prepare: 'Papers, where something is looked up',
       'on-site': 'Person, papers and plate',
+      blade: 'Waits for the car',
       close: 'Attempts and count',
     });
   });
@@ -86,8 +88,17 @@ describe('the stations', () => {
       quote: 'Offered $312',
       prepare: 'Papers seen',
       'on-site': 'Right recorded',
+      blade: 'Find the bitting',
       close: 'Attempts and count',
     });
+  });
+
+  it('say what is known of the blade', () => {
+    const line = (blade: StationsRequest['blade'], change: Partial<Job> = {}) =>
+      lines({ blade }, change).blade;
+    expect(line({ bittings: 0, codes: 1 })).toBe('Code to bitting');
+    expect(line({ bittings: 1, codes: 1 })).toBe('Bitting kept');
+    expect(line({ bittings: 0, codes: 0 }, { route: 'repair' })).toBe('Nothing to cut');
   });
 
   it.each([

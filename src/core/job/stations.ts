@@ -1,10 +1,10 @@
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { formatMoney } from '@/core/kinds/money';
-import { type RouteKind, routeNames } from '@/core/programming/route';
+import { makesKey, type RouteKind, routeNames } from '@/core/programming/route';
 import { outcomes } from './closing';
 import type { Job } from './job';
 
-export type StationName = 'call' | 'identify' | 'route' | 'quote' | 'prepare' | 'on-site' | 'close';
+export type StationName = 'call' | 'identify' | 'route' | 'quote' | 'prepare' | 'on-site' | 'blade' | 'close';
 
 export interface Station {
   readonly name: StationName;
@@ -26,6 +26,13 @@ export interface StationsRequest {
   readonly currency: string;
   readonly locale: string;
   readonly authority: AuthorityStage;
+  /** Bittings and key codes that are kept with the job. */
+  readonly blade: BladeKnown;
+}
+
+export interface BladeKnown {
+  readonly bittings: number;
+  readonly codes: number;
 }
 
 /** The stations in the order people work, each with its line; all can be reached at any time. */
@@ -60,6 +67,13 @@ export function stationsOf(request: StationsRequest): Station[] {
       label: 'On site',
       line: onSiteLine(request),
       done: authority === 'onSite',
+      gated: false,
+    },
+    {
+      name: 'blade',
+      label: 'Blade',
+      line: bladeLine(request),
+      done: request.blade.bittings > 0,
       gated: false,
     },
     {
@@ -104,6 +118,13 @@ function quoteLine({ offered, cheapest, currency, locale }: StationsRequest): st
 function onSiteLine({ job, authority }: StationsRequest): string {
   if (job.danger && job.danger.recordedAt === null) return 'Record the emergency';
   return authority === 'onSite' ? 'Right recorded' : 'Person, papers and plate';
+}
+
+function bladeLine({ job, blade }: StationsRequest): string {
+  if (blade.bittings > 0) return 'Bitting kept';
+  if (job.route !== null && !makesKey(job.route)) return 'Nothing to cut';
+  if (blade.codes > 0) return 'Code to bitting';
+  return job.applicationId === null ? 'Waits for the car' : 'Find the bitting';
 }
 
 function closeLine({ job }: StationsRequest): string {

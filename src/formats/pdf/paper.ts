@@ -1,4 +1,6 @@
+import type { Drawing } from '@/core/blade/drawing';
 import type { QuotePaper } from '@/core/quote/paper';
+import { gaugePdf } from './gauge-pdf';
 import { type JobSheet, jobSheetPdf } from './job-sheet-pdf';
 import { type KeyLabel, labelsPdf } from './labels-pdf';
 import { type QuoteHead, quotePdf } from './quote-pdf';
@@ -7,7 +9,8 @@ import { type QuoteHead, quotePdf } from './quote-pdf';
 export type Paper =
   | { readonly kind: 'quote'; readonly head: QuoteHead; readonly paper: QuotePaper }
   | { readonly kind: 'sheet'; readonly sheet: JobSheet }
-  | { readonly kind: 'labels'; readonly labels: readonly KeyLabel[] };
+  | { readonly kind: 'labels'; readonly labels: readonly KeyLabel[] }
+  | { readonly kind: 'gauge'; readonly title: string; readonly drawing: Drawing };
 
 /** Draws a paper as PDF; takes up to some seconds of a processor. */
 export function drawPaper(paper: Paper): Promise<Uint8Array> {
@@ -18,5 +21,7 @@ export function drawPaper(paper: Paper): Promise<Uint8Array> {
       return jobSheetPdf(paper.sheet);
     case 'labels':
       return labelsPdf(paper.labels);
+    case 'gauge':
+      return gaugePdf(paper.title, paper.drawing);
   }
 }

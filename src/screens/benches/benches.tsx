@@ -18,6 +18,11 @@ const benches = [
     what: 'Which ways of making the key are open, in which order to try them, and what refuses the rest.',
   },
   {
+    href: '/benches/blade',
+    name: 'Blade',
+    what: 'What a worn key was cut to: its readings over the drawing, the likeliest bittings, how many codes fit; a gauge to print.',
+  },
+  {
     href: '/benches/key-count',
     name: 'Key count',
     what: 'What the car says it knows against the keys there are; what adding, erasing and copying would leave.',

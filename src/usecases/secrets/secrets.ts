@@ -216,7 +216,8 @@ export async function bittingOfCode(actor: PersonActor, input: BittingInput): Pr
   });
 }
 
-async function kept(
+/** Seals a secret with the job, and says so in the audit. */
+export async function kept(
   db: Db,
   actor: PersonActor,
   job: Job,
@@ -263,12 +264,12 @@ async function codeOf(db: Db, job: Job, id: string): Promise<string | Failed> {
   return found?.envelope.kind === 'keyCode' ? found.value : failed('Choose a key code of the job.', 'about');
 }
 
-async function applicationOf(db: Db, job: Job): Promise<Application | undefined> {
+export async function applicationOf(db: Db, job: Job): Promise<Application | undefined> {
   return job.applicationId === null ? undefined : findApplication(db, job.applicationId);
 }
 
 /** 'DA 47' in the series DA is 47. */
-function numberIn(code: string, prefix: string): number | undefined {
+export function numberIn(code: string, prefix: string): number | undefined {
   const plain = code.toUpperCase().replace(/[^0-9A-Z]/g, '');
   const digits = plain.startsWith(prefix.toUpperCase()) ? plain.slice(prefix.length) : plain;
   return /^\d{1,9}$/.test(digits) ? Number(digits) : undefined;

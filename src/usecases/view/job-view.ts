@@ -170,6 +170,10 @@ export async function computeView(
       currency: shop.currency,
       locale: shop.locale,
       authority: authorityStage(job.authority),
+      blade: {
+        bittings: secrets.filter(({ kind }) => kind === 'bitting').length,
+        codes: secrets.filter(({ kind }) => kind === 'keyCode').length,
+      },
     }),
     now,
   };

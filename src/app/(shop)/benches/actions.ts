@@ -1,14 +1,19 @@
 'use server';
 
+import type { FaceReadings } from '@/core/blade/readings';
 import type { Result } from '@/core/kinds/result';
 import type { VinAnswer } from '@/core/vin/vin-answer';
+import { DeviceInput, HangBittingInput, KeepCodeInput, SearchInput } from '@/inputs/blade-inputs';
 import { IdentifyInput } from '@/inputs/identify-input';
 import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { VinInput } from '@/inputs/vin-input';
 import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { readWithDevice } from '@/usecases/benches/blade-bench';
+import type { CodeSearch } from '@/usecases/benches/code-search';
 import type { IdentifiedLine } from '@/usecases/benches/identify';
 import { countKeysFor, findRoutesFor, type KeysCounted, type RoutesFound } from '@/usecases/benches/routes';
 import { examine } from '@/usecases/benches/vin';
+import { hangBitting, keepFoundCode } from '@/usecases/secrets/blade-secrets';
 import { runAction } from '../../run-action';
 
 export async function examineVinAction(data: unknown): Promise<Result<VinAnswer>> {
@@ -25,4 +30,22 @@ export async function findRoutesAction(data: unknown): Promise<Result<RoutesFoun
 
 export async function countKeysAction(data: unknown): Promise<Result<KeysCounted>> {
   return runAction(KeyCountInput, data, countKeysFor);
+}
+
+export async function searchCodesAction(data: unknown): Promise<Result<CodeSearch>> {
+  return runAction(SearchInput, data, (actor, input) => askInPool('search', { actor, input }));
+}
+
+export async function readWithDeviceAction(
+  data: unknown,
+): Promise<Result<{ readonly faces: readonly FaceReadings[] }>> {
+  return runAction(DeviceInput, data, readWithDevice);
+}
+
+export async function hangBittingAction(data: unknown): Promise<Result<{ readonly number: number }>> {
+  return runAction(HangBittingInput, data, hangBitting);
+}
+
+export async function keepFoundCodeAction(data: unknown): Promise<Result<{ readonly number: number }>> {
+  return runAction(KeepCodeInput, data, keepFoundCode);
 }

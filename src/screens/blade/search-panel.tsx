@@ -1,0 +1,219 @@
+'use client';
+
+import { useEffect, useMemo, useState } from 'react';
+import { groupBitting } from '@/core/blade/decode-words';
+import { parseWanted } from '@/core/blade/search';
+import { spacesWords } from '@/core/catalogue/locks';
+import type { Result } from '@/core/kinds/result';
+import { Button } from '@/ui/button';
+import { classNames } from '@/ui/class-names';
+import { SelectField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
+import { Panel } from '@/ui/panel';
+import { Problems } from '@/ui/problems';
+import { Table, Td, Th, Tr } from '@/ui/table';
+import { useAsked } from '@/ui/use-asked';
+import type { CodeSearch, SearchedCode } from '@/usecases/benches/code-search';
+
+export interface HeldSpaces {
+  readonly lock: string;
+  readonly spaces: readonly number[];
+}
+
+interface SearchPanelProps {
+  readonly keyway: string;
+  readonly spaces: number;
+  /** The likeliest bitting so far, to begin with. */
+  readonly found: readonly number[] | null;
+  readonly locks: readonly HeldSpaces[];
+  readonly series: readonly { readonly name: string; readonly count: number }[];
+  readonly onSearch: (data: unknown) => Promise<Result<CodeSearch>>;
+  /** The job whose right to the car opens the codes. */
+  readonly job?: number | undefined;
+  readonly onKeep?: ((code: SearchedCode) => void) | undefined;
+}
+
+/** How many codes fit what is known of each space, and behind the gate which. */
+export function SearchPanel({
+  keyway,
+  spaces,
+  found,
+  locks,
+  series,
+  onSearch,
+  job,
+  onKeep,
+}: SearchPanelProps) {
+  const none = useMemo(() => Array.from({ length: spaces }, () => ''), [spaces]);
+  const [wanted, setWanted] = useState<readonly string[]>(none);
+  const [lock, setLock] = useState('');
+  useEffect(() => setWanted(none), [none]);
+  const held = locks.find((one) => one.lock === lock)?.spaces;
+  /** What a lock lacks is not known from it. */
+  const said = wanted.map((text, at) => (held && !held.includes(at + 1) ? '' : text.trim()));
+  const readable = said.every((text) => parseWanted(text) !== undefined);
+  const known = said.some((text) => typeof parseWanted(text) === 'object' && parseWanted(text) !== null);
+  const asked = useMemo(
+    () =>
+      known && readable
+        ? {
+            keyway,
+            wanted: said,
+            ...(held ? { holds: [...held] } : {}),
+            ...(job === undefined ? {} : { job }),
+          }
+        : null,
+    // biome-ignore lint/correctness/useExhaustiveDependencies: said is made anew each time
+    [keyway, said.join('|'), held, job, known, readable],
+  );
+  const { answer, problems, pending } = useAsked(asked, onSearch);
+  const problemOf = (at: number) =>
+    problems.find(({ field }) => field === `wanted.${at}`)?.message ??
+    (parseWanted(said[at] ?? '') === undefined ? 'a depth, or several with strokes' : undefined);
+  if (series.length === 0)
+    return (
+      <Panel title="Codes that fit">
+        <p className="text-mute">The library has no code series of this keyway.</p>
+      </Panel>
+    );
+  return (
+    <Panel
+      title="Codes that fit"
+      note="What is known of each space: a depth, several with strokes between (2/3), or nothing. Counts are for anybody; codes open with the right to the car."
+    >
+      <div className="flex flex-wrap items-end gap-3">
+        {locks.length > 0 && (
+          <SelectField
+            label="Read from"
+            className="w-56"
+            value={lock}
+            empty="a key: all spaces"
+            choices={locks.map((one) => ({
+              value: one.lock,
+              label: `${one.lock}: ${spacesWords(one.spaces)}`,
+            }))}
+            onChange={(event) => setLock(event.target.value)}
+          />
+        )}
+        <Button className="mb-1" disabled={!found} onClick={() => found && setWanted(found.map(String))}>
+          Take the likeliest bitting
+        </Button>
+        <Button look="quiet" className="mb-1" onClick={() => setWanted(none)}>
+          Clear
+        </Button>
+      </div>
+      <div className="overflow-x-auto">
+        <div className="flex gap-1.5 pb-1">
+          {wanted.map((text, at) => {
+            const lacks = held !== undefined && !held.includes(at + 1);
+            return (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a space is its number
+              <label
+                key={at}
+                className="flex min-w-13 flex-1 flex-col gap-1 text-center text-small text-mute"
+              >
+                {at + 1}
+                <input
+                  aria-label={`Wanted at space ${at + 1}`}
+                  aria-invalid={problemOf(at) !== undefined}
+                  autoComplete="off"
+                  disabled={lacks}
+                  value={lacks ? '' : text}
+                  placeholder={lacks ? 'lacks' : ''}
+                  onFocus={(event) => event.target.select()}
+                  onChange={(event) =>
+                    setWanted(wanted.map((one, other) => (other === at ? event.target.value : one)))
+                  }
+                  className={classNames(
+                    'h-11 w-full rounded-lg border-[1.5px] bg-biscuit px-1 text-center font-mono text-ink disabled:bg-shelf',
+                    problemOf(at) === undefined ? 'border-edge' : 'border-oxide',
+                  )}
+                />
+              </label>
+            );
+          })}
+        </div>
+      </div>
+      <p className="text-small text-oxide" aria-live="polite">
+        {wanted.flatMap((_, at) => {
+          const problem = problemOf(at);
+          return problem === undefined ? [] : [`Space ${at + 1}: ${problem}. `];
+        })}
+      </p>
+      <Problems problems={problems.filter(({ field }) => !field?.startsWith('wanted.'))} />
+      {answer && asked && <Found answer={answer} pending={pending} lock={lock} onKeep={onKeep} />}
+    </Panel>
+  );
+}
+
+const number = new Intl.NumberFormat('en');
+
+function Found({
+  answer: { fits, of, series, different, next, codes, closed },
+  pending,
+  lock,
+  onKeep,
+}: {
+  answer: CodeSearch;
+  pending: boolean;
+  lock: string;
+  onKeep: SearchPanelProps['onKeep'];
+}) {
+  return (
+    <div className="mt-2 flex flex-col gap-3" aria-live="polite" aria-busy={pending}>
+      <p>
+        <strong className="text-ask">{number.format(fits)}</strong> of {number.format(of)} codes fit
+        {series.length > 1 &&
+          `: ${series.map((one) => `${number.format(one.fits)} of ${one.name}`).join(', ')}`}
+        {fits > 0 && `; ${number.format(different)} different ${different === 1 ? 'bitting' : 'bittings'}`}
+        {fits > 0 && lock !== '' && ` in the ${lock}`}.
+        {next && fits > 1 && (
+          <>
+            {' '}
+            Reading <strong>space {next.space}</strong> would leave about{' '}
+            {number.format(Math.max(1, Math.round(next.leaves)))}.
+          </>
+        )}
+      </p>
+      {fits === 0 && (
+        <Notice tone="ochre">
+          No code has this bitting. Read the least sure space again, or let it be one of two (2/3).
+        </Notice>
+      )}
+      {closed !== null && fits > 0 && <Notice tone="plain">{closed}</Notice>}
+      {codes !== null && codes.length > 0 && (
+        <Table label="Codes that fit">
+          <thead>
+            <Tr>
+              <Th>Code</Th>
+              <Th>Series</Th>
+              <Th>Bitting</Th>
+              <Th>
+                <span className="sr-only">What to do</span>
+              </Th>
+            </Tr>
+          </thead>
+          <tbody>
+            {codes.map((found) => (
+              <Tr key={`${found.series} ${found.code}`}>
+                <Td className="font-mono">{found.code}</Td>
+                <Td>{found.series}</Td>
+                <Td className="font-mono">{groupBitting(found.bitting)}</Td>
+                <Td>
+                  {onKeep && (
+                    <Button look="quiet" onClick={() => onKeep(found)}>
+                      Keep code and bitting
+                    </Button>
+                  )}
+                </Td>
+              </Tr>
+            ))}
+          </tbody>
+        </Table>
+      )}
+      {codes !== null && codes.length < fits && (
+        <p className="text-mute">The first {codes.length} are shown.</p>
+      )}
+    </div>
+  );
+}
