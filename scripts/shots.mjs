@@ -98,8 +98,6 @@ await light.getByText('S4711').waitFor();
 await shoot(light, 'prepare-light');
 await light.goto(`${job}/on-site`);
 await shoot(light, 'on-site-light');
-await light.goto(`${address}/settings/tools`);
-await shoot(light, 'tools-light');
 await light.goto(`${address}/jobs`);
 await shoot(light, 'jobs-light');
 
@@ -115,13 +113,24 @@ await dark.getByRole('button', { name: 'Add it' }).click();
 await dark.getByText('What was told and seen does not fit together.').waitFor();
 await dark.evaluate(() => window.scrollTo(0, 0));
 await shoot(dark, 'identify-bench-dark');
-await dark.goto(`${address}/library/conflicts`);
-await shoot(dark, 'conflicts-dark');
+await dark.goto(`${job}/blade`);
+await dark.getByRole('button', { name: 'Read by photograph' }).click();
+await dark.getByRole('button', { name: 'Keep this bitting' }).waitFor();
+await dark.evaluate(() => window.scrollTo(0, 0));
+await shoot(dark, 'blade-dark');
 
 await light.goto(`${address}/benches/vin`);
 await light.getByLabel('VIN', { exact: true }).fill('0HVMD42K4KH0127B4');
 await light.getByText('May have been meant').waitFor();
 await shoot(light, 'vin-bench-light');
+await light.goto(`${address}/benches/blade?keyway=Brambling%209`);
+await light.getByLabel('Face A, space 1', { exact: true }).focus();
+for (const reading of '0.05 0.41 1.09 0.44 0.12 0.85 1.22 0.56 0.90 0.03 0.40 1.06 0.45 0.11 0.74 1.20 0.55 0.91'.split(
+  ' ',
+))
+  await light.keyboard.type(reading, { delay: 20 });
+await light.getByText('If it were cut as it reads').or(light.getByText('Read again')).first().waitFor();
+await shoot(light, 'blade-bench-light');
 await light.goto(`${address}/library`);
 await shoot(light, 'library-light');
 const owner = await open('light', 1280, 800, 'Imre Pellimoor');

@@ -27,6 +27,20 @@ export async function listSeriesOf(db: Db, keyway: string): Promise<SeriesRow[]>
   return (await db.query<SeriesRow>(`${seriesQuery} WHERE k.name = $1 ORDER BY s.name`, [keyway])).rows;
 }
 
+/** The series of a keyway of which the shop has rows, with how many. */
+export async function listHeldSeries(
+  db: Db,
+  keyway: string,
+): Promise<{ readonly name: string; readonly count: number }[]> {
+  const found = await db.query<{ name: string; count: number }>(
+    `SELECT s.name, count(*)::int AS count FROM code_series s JOIN keyway k ON k.id = s.keyway_id
+       JOIN code_row r ON r.series_id = s.id
+     WHERE k.name = $1 GROUP BY s.name ORDER BY s.name`,
+    [keyway],
+  );
+  return found.rows;
+}
+
 export async function findBitting(db: Db, seriesId: string, number: number): Promise<Bitting | undefined> {
   const result = await db.query<{ bitting: number[] }>(
     'SELECT bitting FROM code_row WHERE series_id = $1 AND number = $2',

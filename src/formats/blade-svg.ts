@@ -1,4 +1,5 @@
-import { type At, barInkMm, type Drawing, type DrawingPart, type DrawingRole } from '@/core/blade/drawing';
+import type { At, Drawing, DrawingPart, DrawingRole } from '@/core/blade/drawing-kinds';
+import { barInkMm } from '@/core/blade/gauge-sheet';
 
 /** How the parts of a drawing look on paper: ink on white, so that any printer does. Widths in mm. */
 export const paperInk: Record<

@@ -2,10 +2,14 @@ import { beforeAll, describe, expect, it } from 'vitest';
 import { formatBitting } from '@/core/catalogue/bitting';
 import type { PersonActor } from '@/core/kinds/actor';
 import { decodeKey } from '@/usecases/benches/blade';
+import { readJobBlade, readShuffledBittings, readWithDevice } from '@/usecases/benches/blade-bench';
 import { type CodeSearch, searchCodes } from '@/usecases/benches/code-search';
 import { database } from '@/usecases/database';
 import { recordAuthority } from '@/usecases/jobs/authority';
 import { chooseCandidate } from '@/usecases/jobs/decide';
+import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { hangBitting, keepFoundCode } from '@/usecases/secrets/blade-secrets';
+import { readSecrets } from '@/usecases/secrets/secrets';
 import { openTestJob, viewOf } from '../support/jobs';
 import { advancePapers } from '../support/papers';
 import { actorOf, testDatabase } from '../support/test-database';
@@ -97,6 +101,22 @@ describe('a key in hand', () => {
       { keyway: 'Dunnock 8', faces: [{ readings: [0, 24, 24, 47, 0, 0, 0, 0] }] },
       'faces.0.readings.1',
       /Is the unit right/,
+    ],
+    [
+      'a blade whose depths overlap',
+      {
+        keyway: undefined,
+        blade: { rows: [{ spaces: [4, 6, 8], depths: [0, 0.5, 0.52] }], macs: null, stop: 'tip' },
+        faces: [{ readings: [0, 0, 0] }],
+      },
+      'blade.rows.0.depths.2',
+      /does not lie beyond depth 2/,
+    ],
+    [
+      'a keyway and a blade at once',
+      { keyway: 'Dunnock 8', blade: { rows: [], macs: null, stop: 'tip' } },
+      'blade',
+      /not both/,
     ],
     [
       'a row of a series that its keyway forbids',
@@ -240,5 +260,119 @@ describe('the codes of what is known of a bitting', () => {
     expect(found.ok && found.value.ranked.every(({ index }) => index === null)).toBe(true);
     const strange = await decodeKey(actor, { ...face, codeSeries: 'Serin T' });
     expect(strange.ok ? undefined : strange.problems[0]?.field).toBe('codeSeries');
+  });
+});
+
+describe('what is kept of a blade', () => {
+  let locksmith: PersonActor;
+  let number: number;
+  let keyway = '';
+  let series: { name: string; prefix: string; first: number; count: number } | undefined;
+  const edit = async () => ({ number, version: (await viewOf(locksmith, number)).job.version });
+  const kept = async () =>
+    (await readSecrets(locksmith, (await viewOf(locksmith, number)).job)).secrets.map(
+      ({ kind, source }) => `${kind} ${source}`,
+    );
+  const bittingAt = async (code: number) =>
+    (
+      await database().query<{ bitting: number[] }>(
+        'SELECT r.bitting FROM code_row r JOIN code_series s ON s.id = r.series_id WHERE s.name = $1 AND r.number = $2',
+        [series?.name, code],
+      )
+    ).rows[0]?.bitting ?? [];
+
+  beforeAll(async () => {
+    locksmith = await actorOf('locksmith');
+    number = await openTestJob(locksmith, 'Merrowdale', { year: 2018, ignition: 'push' });
+    const applicationId = (await viewOf(locksmith, number)).candidates[0]?.application.id ?? '';
+    await chooseCandidate(locksmith, { ...(await edit()), applicationId, reason: 'likeliest' });
+    keyway = (await viewOf(locksmith, number)).application?.keyway.name ?? '';
+    const found = await database().query(
+      `SELECT s.name, s.prefix, s.first, s.count FROM code_series s JOIN keyway k ON k.id = s.keyway_id
+       WHERE k.name = $1 ORDER BY s.name`,
+      [keyway],
+    );
+    series = found.rows[0];
+  });
+
+  it('is a bitting of a key in hand, sealed by anybody, of the right keyway and an open job', async () => {
+    const bitting = formatBitting(await bittingAt(series?.first ?? 1));
+    expect(await hangBitting(actor, { number, keyway, bitting })).toEqual({ ok: true, value: { number } });
+    expect(await kept()).toEqual(['bitting keyInHand']);
+    for (const [more, words] of [
+      [{ keyway: 'Dunnock 8' }, /has the keyway/],
+      [{ bitting: 'DA 47' }, /A bitting is its depths/],
+      [{ number: 999_999 }, /There is no job/],
+    ] as const) {
+      const refused = await hangBitting(actor, { ...{ number, keyway, bitting }, ...more });
+      expect(refused.ok ? '' : refused.problems[0]?.message).toMatch(words);
+    }
+    expect(await kept()).toHaveLength(1);
+  });
+
+  it('is a code that was found, with the right to the car and of its own series only', async () => {
+    const code = `${series?.prefix}${(series?.first ?? 0) + 6}`;
+    const ask = { number, series: series?.name ?? '', code };
+    for (const who of [locksmith, actor]) {
+      const refused = await keepFoundCode(who, ask);
+      expect(refused.ok ? '' : refused.problems[0]?.message).toMatch(/record at Prepare/);
+    }
+    await recordAuthority(locksmith, { ...(await edit()), ...advancePapers });
+    const trainee = await keepFoundCode(actor, ask);
+    expect(trainee.ok ? '' : trainee.problems[0]?.message).toMatch(/second person/);
+    for (const more of [{ series: 'Dunnock A' }, { code: 'ZZ1' }, { code: `${series?.prefix}99999999` }]) {
+      const refused = await keepFoundCode(locksmith, { ...ask, ...more });
+      expect(refused.ok ? '' : refused.problems[0]?.message).toMatch(/has no such code/);
+    }
+    expect(await kept()).toHaveLength(1);
+    expect((await keepFoundCode(locksmith, ask)).ok).toBe(true);
+    expect(await kept()).toEqual(['bitting keyInHand', 'keyCode series', 'bitting series']);
+  });
+
+  it('is what other jobs found of the locks of the generation', async () => {
+    const view = await viewOf(locksmith, number);
+    const blade = await readJobBlade(locksmith, view);
+    expect(blade?.keyway?.name).toBe(keyway);
+    expect(blade?.locks.map(({ lock }) => lock)).not.toContain('ignition');
+    expect(blade?.found).toEqual([]);
+    const facts = [{ kind: 'lockSpaces' as const, value: "driver's door 1-7" }];
+    expect((await recordFacts(locksmith, { ...(await edit()), facts })).ok).toBe(true);
+    await closeJob(locksmith, {
+      ...(await edit()),
+      outcome: 'wentElsewhere',
+      reason: 'Another firm was there first',
+    });
+    const later = await readJobBlade(locksmith, await viewOf(locksmith, number));
+    expect(later?.found).toEqual([{ jobNumber: number, ...facts[0] }]);
+    // Nothing is hung on a closed job.
+    const bitting = formatBitting(await bittingAt(series?.first ?? 1));
+    const refused = await hangBitting(actor, { number, keyway, bitting });
+    expect(refused.ok ? '' : refused.problems[0]?.message).toMatch(/is closed/);
+  });
+
+  it('goes to the worker in an order of its own each time, with no code', async () => {
+    const read = async () =>
+      (await readShuffledBittings(actor, series?.name ?? ''))?.depths ?? new Uint8Array();
+    const [one, other] = [await read(), await read()];
+    expect(one).toHaveLength(other.length);
+    expect(one).not.toEqual(other);
+    const spaces = (await bittingAt(series?.first ?? 1)).length;
+    const sorted = (all: Uint8Array) =>
+      Array.from({ length: all.length / spaces }, (_, at) =>
+        all.subarray(at * spaces, (at + 1) * spaces).join(''),
+      ).sort();
+    expect(sorted(one)).toEqual(sorted(other));
+    expect(sorted(one)).toContain((await bittingAt(series?.first ?? 1)).map((depth) => depth - 1).join(''));
+    expect(await readShuffledBittings(actor, 'Ostrich O')).toBeUndefined();
+  });
+
+  it('is read by the devices, which know neither a keyway that is not there nor a space too many', async () => {
+    const ask = { keyway, device: 'photograph' as const, key: 1, face: 0, space: 1, attempt: 1 };
+    const photograph = await readWithDevice(actor, ask);
+    expect(photograph.ok && photograph.value.faces).toHaveLength(2);
+    const gauge = await readWithDevice(actor, { ...ask, device: 'gauge', face: 1, space: 3 });
+    expect(gauge.ok && gauge.value.faces[1]?.filter((reading) => reading !== null)).toHaveLength(1);
+    expect((await readWithDevice(actor, { ...ask, keyway: 'Ostrich 3' })).ok).toBe(false);
+    expect((await readWithDevice(actor, { ...ask, device: 'gauge', space: 20 })).ok).toBe(false);
   });
 });

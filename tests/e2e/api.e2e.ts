@@ -60,6 +60,7 @@ test('nobody is answered who is not signed in', async ({ request }) => {
     ['post', '/quote'],
     ['post', '/blade/decode'],
     ['post', '/blade/search'],
+    ['post', '/blade/gauge'],
     ['get', '/quotes/2001'],
     ['get', '/quotes/2001/pdf'],
     ['get', '/jobs/1001/sheet'],

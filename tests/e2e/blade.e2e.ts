@@ -191,6 +191,23 @@ test('readings are typed fast, dragged, read by the devices and hung on a job; b
   await expect(page.getByText('Bitting 1')).toBeVisible();
 });
 
+test('a caliper that says what is left leads to the same bitting', async ({ page }) => {
+  await signIn(page);
+  await page.goto('/benches/blade?keyway=Dunnock%208');
+  const bitting = keywayOf('Dunnock 8').series[900] ?? [];
+  await page.getByLabel('Readings say').selectOption('left');
+  // Both edges are cut: 8.6 mm less twice the depth.
+  await paste(
+    page,
+    'A',
+    cutsOf('Dunnock 8', bitting).map((cut) => 8.6 - 2 * (cut + 0.02)),
+  );
+  await expect(page.getByRole('heading', { name: 'Likeliest bitting' })).toBeVisible();
+  await expect(page.getByText(grouped(bitting)).first()).toBeVisible();
+  await page.getByLabel('Readings say').selectOption('cut');
+  await expect(field(page, 'A', 1)).toHaveValue(((cutsOf('Dunnock 8', bitting)[0] ?? 0) + 0.02).toFixed(2));
+});
+
 test('the decode of the page is the one of the API', async ({ page }) => {
   await signIn(page);
   const keyway = keywayOf('Fieldfare 10');

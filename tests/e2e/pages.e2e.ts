@@ -18,6 +18,9 @@ for (const path of [
   '/benches',
   '/benches/identify',
   '/benches/route',
+  '/benches/blade',
+  '/benches/blade?keyway=Whinchat%206',
+  '/benches/blade?keyway=nothing-like-this',
   '/benches/key-count',
   '/settings/sessions',
   '/settings/tools',
@@ -73,7 +76,7 @@ test('axe finds nothing on a new call and its errors', async ({ page }) => {
 test('axe finds nothing on the stations, dialogs and error states of a job', async ({ page }) => {
   await signIn(page);
   const number = await hangTag(page, 'merrowdale 2019 push start lost both quarry end');
-  for (const station of ['call', 'identify', 'route', 'quote', 'prepare', 'on-site', 'close']) {
+  for (const station of ['call', 'identify', 'route', 'quote', 'prepare', 'on-site', 'blade', 'close']) {
     await page.goto(`/jobs/${number}/${station}`);
     await expectAccessible(page);
   }
@@ -150,6 +153,8 @@ test('touch targets are at least 44 px high', async ({ page }) => {
     `/jobs/${number}/quote`,
     `/jobs/${number}/prepare`,
     `/jobs/${number}/on-site`,
+    `/jobs/${number}/blade`,
+    '/benches/blade',
     `/jobs/${number}/close`,
     '/benches/route',
     '/benches/key-count',

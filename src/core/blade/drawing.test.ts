@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { drillKeyways } from '../../../tests/support/blade-drill';
 import { contourOf } from './contour';
-import { barMm, type DrawingPart, drawBlade, gaugeSheet, readingAt } from './drawing';
+import { drawBlade, readingAt } from './drawing';
+import type { DrawingPart } from './drawing-kinds';
+import { barMm, gaugeSheet } from './gauge-sheet';
 import { type Blade, spacesOf } from './spec';
 
 const run = (angleDeg: number) => Math.tan((angleDeg * Math.PI) / 360);

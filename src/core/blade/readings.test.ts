@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest';
 import { keepsMacs } from '@/core/catalogue/bitting';
 import { readSeries } from './packed';
-import { facesDiffer, readingProblems, roundedReadings } from './readings';
+import {
+  cutFromLeft,
+  facesDiffer,
+  leftFromCut,
+  leftReadable,
+  readingProblems,
+  roundedReadings,
+} from './readings';
 import { type Blade, bittingRule, spacesOf, specProblems } from './spec';
 
 const row = { spacesMm: [4, 6, 8, 10], cuts: [0, 0.4, 0.8] };
@@ -98,5 +105,15 @@ describe('readings', () => {
         [0.1, 0.5, null, 0.3],
       ]),
     ).toEqual([1, 2, 3, 2]);
+  });
+
+  it('by a caliper say what is left: half of what is gone where both edges are cut', () => {
+    const two = { profile: 'edge, two sides', widthMm: 8.6 };
+    const one = { profile: 'edge, one side', widthMm: 8 };
+    expect(cutFromLeft(5, two)).toBeCloseTo(1.8, 9);
+    expect(cutFromLeft(6.65, one)).toBeCloseTo(1.35, 9);
+    for (const shape of [one, two]) expect(leftFromCut(cutFromLeft(6, shape), shape)).toBeCloseTo(6, 9);
+    expect(leftReadable('edge, one side')).toBe(true);
+    expect(leftReadable('inside track')).toBe(false);
   });
 });

@@ -79,3 +79,22 @@ export function roundedReadings(blade: Blade, faces: readonly FaceReadings[]): (
     return distances.indexOf(Math.min(...distances)) + 1;
   });
 }
+
+/** What a caliper can take of a blade: how wide it still is at a space. Of a track or a disc it says nothing. */
+export function leftReadable(profile: string): boolean {
+  return profile.startsWith('edge');
+}
+
+/** What is cut away where so much is left, in mm; of a blade cut from two sides half of what is gone. */
+export function cutFromLeft(leftMm: number, { profile, widthMm }: EdgeShape): number {
+  return (widthMm - leftMm) / (profile === 'edge, two sides' ? 2 : 1);
+}
+
+export function leftFromCut(cutMm: number, { profile, widthMm }: EdgeShape): number {
+  return widthMm - cutMm * (profile === 'edge, two sides' ? 2 : 1);
+}
+
+interface EdgeShape {
+  readonly profile: string;
+  readonly widthMm: number;
+}

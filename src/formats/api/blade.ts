@@ -1,6 +1,6 @@
 import type { Decode } from '@/core/blade/decode';
 import type { Measure } from '@/core/blade/spec';
-import { DecodeInput, SearchInput } from '@/inputs/blade-inputs';
+import { DecodeInput, GaugeInput, SearchInput } from '@/inputs/blade-inputs';
 import { asJson, operation, type Paths } from './operation';
 import { requestSchema } from './request-schema';
 import { type Answer, list, number, object, oneOf, orNull, share, text, whole, yesNo } from './schema';
@@ -81,6 +81,15 @@ export const bladePaths: Paths = {
         'How many codes fit what is known of a bitting, by series; which, for people on a job with the right to its car',
       request: requestSchema(SearchInput),
       answer: searchAnswered,
+      refusals: asJson,
+    }),
+  },
+  '/blade/gauge': {
+    post: operation({
+      scope: 'benches',
+      summary: 'A keyway at true scale on a sheet with a bar of 50 mm, as PDF or SVG',
+      request: requestSchema(GaugeInput),
+      answerType: 'application/pdf',
       refusals: asJson,
     }),
   },

@@ -1,5 +1,5 @@
 import { Circle, Document, Page, Path, renderToBuffer, Svg, Text } from '@react-pdf/renderer';
-import type { Drawing, DrawingPart } from '@/core/blade/drawing';
+import type { Drawing, DrawingPart } from '@/core/blade/drawing-kinds';
 import { paperInk, pathOf } from '../blade-svg';
 import { registerFonts, wordFaces } from './fonts';
 

@@ -1,4 +1,4 @@
-import type { Drawing } from '@/core/blade/drawing';
+import type { Drawing } from '@/core/blade/drawing-kinds';
 import type { QuotePaper } from '@/core/quote/paper';
 import { gaugePdf } from './gauge-pdf';
 import { type JobSheet, jobSheetPdf } from './job-sheet-pdf';

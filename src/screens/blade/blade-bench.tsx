@@ -43,8 +43,10 @@ export function BladeBench({ bench: { keyways, keyway }, onHang, ...actions }: B
         />
       ) : (
         <Notice tone="ochre">
-          The library has no such keyway. <Link href="/benches/blade">Choose another</Link>, or add it to the
-          list of keyways.
+          <p>The library has no such keyway. Add it to the list of keyways, or choose another.</p>
+          <Link href="/benches/blade" className="inline-flex min-h-11 items-center underline">
+            Choose another
+          </Link>
         </Notice>
       )}
     </Page>
@@ -95,8 +97,11 @@ function HangOnJob({
         Use it in a job
       </Button>
       {hung !== undefined && (
-        <p role="status" className="mt-2">
-          Kept with the job. <Link href={`/jobs/${hung}/blade`}>Go to its blade</Link>.
+        <p role="status" className="mt-2 flex flex-wrap items-center gap-x-2">
+          Kept with the job.
+          <Link href={`/jobs/${hung}/blade`} className="inline-flex min-h-11 items-center underline">
+            Go to its blade
+          </Link>
         </p>
       )}
     </form>

@@ -2,7 +2,8 @@
 
 import { type PointerEvent, useRef } from 'react';
 import { faceNames } from '@/core/blade/decode-words';
-import { type At, type Drawing, type DrawingPart, type DrawingRole, readingAt } from '@/core/blade/drawing';
+import { readingAt } from '@/core/blade/drawing';
+import type { At, Drawing, DrawingPart, DrawingRole } from '@/core/blade/drawing-kinds';
 
 interface BladeDrawingProps {
   readonly drawing: Drawing;

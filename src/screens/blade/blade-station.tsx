@@ -52,9 +52,18 @@ export function BladeStation({
   if (!keyway)
     return (
       <Notice tone="ochre">
-        Which blade this car takes is not settled:{' '}
-        <Link href={`/jobs/${job.number}/identify`}>choose the candidate</Link> first. A key of any keyway can
-        be read at the <Link href="/benches/blade">bench</Link>.
+        <p>
+          Which blade this car takes is not settled. Choose the candidate first; a key of any keyway can be
+          read at the bench.
+        </p>
+        <p className="flex flex-wrap gap-x-6">
+          <Link href={`/jobs/${job.number}/identify`} className="inline-flex min-h-11 items-center underline">
+            Choose the candidate
+          </Link>
+          <Link href="/benches/blade" className="inline-flex min-h-11 items-center underline">
+            Read a key at the bench
+          </Link>
+        </p>
       </Notice>
     );
   const spaces = 'rows' in keyway.blade ? bittingRule(keyway.blade).spaces : 0;
@@ -119,9 +128,9 @@ function Kept({ job, secrets, zone }: { job: number; secrets: readonly SecretRef
         </ul>
       )}
       {secrets.length > 0 && (
-        <p className="mt-2 text-small">
-          Sealed: <Link href={`/jobs/${job}/prepare`}>show or turn a code into its bitting at Prepare</Link>.
-        </p>
+        <Link href={`/jobs/${job}/prepare`} className="inline-flex min-h-11 items-center underline">
+          Sealed: show one, or turn a code into its bitting, at Prepare
+        </Link>
       )}
     </Panel>
   );

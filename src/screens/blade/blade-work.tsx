@@ -1,15 +1,14 @@
 'use client';
 
-import { type ReactNode, useMemo, useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { readAgainWords } from '@/core/blade/decode-words';
 import { drawBlade } from '@/core/blade/drawing';
-import type { FaceReadings } from '@/core/blade/readings';
+import { leftReadable } from '@/core/blade/readings';
 import { parseReading } from '@/core/blade/readings-text';
 import { type Blade, bittingRule, spacesOf } from '@/core/blade/spec';
-import { inMeasure, type LengthUnit, unitSign, unitWords } from '@/core/blade/unit';
+import { unitSign, unitWords } from '@/core/blade/unit';
 import type { CarLock } from '@/core/catalogue/locks';
 import type { Result } from '@/core/kinds/result';
-import type { ReadingDevice } from '@/inputs/blade-inputs';
 import { Button } from '@/ui/button';
 import { ChoiceGroup } from '@/ui/choice-group';
 import { SelectField } from '@/ui/field';
@@ -20,13 +19,16 @@ import type { CodeSearch, SearchedCode } from '@/usecases/benches/code-search';
 import { BladeDrawing } from './blade-drawing';
 import { ComparePanel } from './compare-panel';
 import { DecodedPanel } from './decoded-panel';
+import { GaugeButtons } from './gauge-buttons';
 import { ReadingsFields } from './readings-fields';
 import { SearchPanel } from './search-panel';
 import { useDecode } from './use-decode';
+import { type AskDevice, useDevice } from './use-device';
+import { type How, useReadings } from './use-readings';
 
 export interface BladeActions {
   readonly onSearch: (data: unknown) => Promise<Result<CodeSearch>>;
-  readonly onDevice: (data: unknown) => Promise<Result<{ readonly faces: readonly FaceReadings[] }>>;
+  readonly onDevice: AskDevice;
 }
 
 interface BladeWorkProps extends BladeActions {
@@ -41,6 +43,7 @@ interface BladeWorkProps extends BladeActions {
 }
 
 const anyBitting = 'any';
+const allSeries = 'all';
 /** Of the drawing, in mm of the screen. */
 const screenLetters = 3.3;
 const zooms = ['1', '3', '5', '8'] as const;
@@ -74,74 +77,36 @@ function Work({
 }: BladeWorkProps & { readonly blade: Blade }) {
   const { measure } = blade;
   const { spaces } = bittingRule(blade);
-  const blank = useMemo(() => Array.from({ length: spaces }, () => ''), [spaces]);
-  const twoFaces = keyway.shape.profile !== 'edge, one side';
-  const [texts, setTexts] = useState<readonly (readonly string[])[]>(twoFaces ? [blank, blank] : [blank]);
-  const [unit, setUnit] = useState<LengthUnit>('mm');
+  const { texts, faces, unit, how, written, change, rewrite, clear } = useReadings(blade, keyway.shape);
   const [zoom, setZoom] = useState<Zoom>('5');
-  const [series, setSeries] = useState(keyway.series[0]?.name ?? anyBitting);
+  const [series, setSeries] = useState(
+    keyway.series.length > 1 ? allSeries : (keyway.series[0]?.name ?? anyBitting),
+  );
+  const meant = keyway.series
+    .map(({ name }) => name)
+    .filter((name) => series === allSeries || name === series);
   const [face, setFace] = useState(0);
   const sign = unitSign(measure, unit);
-  const faces = useMemo<FaceReadings[]>(() => {
-    const read = texts.map((row) =>
-      row.map((text) => {
-        const reading = parseReading(text);
-        return typeof reading === 'number' ? inMeasure(reading, measure, unit) : null;
-      }),
-    );
-    // A face of which nothing was read is none.
-    return read.filter((row, at) => at === 0 || row.some((reading) => reading !== null));
-  }, [texts, measure, unit]);
-  const { decode, problems, trouble } = useDecode(blade, faces, series === anyBitting ? null : series);
+  const { decode, problems, trouble } = useDecode(blade, faces, meant);
   const [best] = decode?.ranked ?? [];
   const inUnit = (value: number) => unitWords(value, measure, unit);
   const held = locks.flatMap(({ lock, spaces: own }) => (own === null ? [] : [{ lock, spaces: own }]));
-  const drawing = useMemo(
-    () =>
-      drawBlade({
-        blade,
-        shape: keyway.shape,
-        scale: Number(zoom),
-        bitting: best?.bitting ?? null,
-        faces,
-        locks: held,
-        letters: screenLetters,
-        inUnit,
-      }),
-    // biome-ignore lint/correctness/useExhaustiveDependencies: what is made anew of these each time
-    [blade, keyway, zoom, best, faces, locks, unit],
-  );
-  const change = (at: number, from: number, row: readonly string[]) =>
-    setTexts((before) =>
-      before.map((own, one) =>
-        one === at
-          ? own.map((text, space) =>
-              space < from || space >= from + row.length ? text : (row[space - from] ?? ''),
-            )
-          : own,
-      ),
-    );
-  const changeUnit = (next: LengthUnit) => {
-    setTexts((before) =>
-      before.map((row) =>
-        row.map((text) => {
-          const reading = parseReading(text);
-          return typeof reading === 'number'
-            ? unitWords(inMeasure(reading, measure, unit), measure, next)
-            : text;
-        }),
-      ),
-    );
-    setUnit(next);
-  };
-  const device = useDevice(keyway.name, onDevice, (read, space) =>
-    read.forEach((readings, at) =>
-      readings.forEach((reading, place) => {
-        if (space !== undefined && place + 1 !== space) return;
-        if (reading !== null) change(at, place, [inUnit(reading)]);
-      }),
-    ),
-  );
+  const drawing = drawBlade({
+    blade,
+    shape: keyway.shape,
+    scale: Number(zoom),
+    bitting: best?.bitting ?? null,
+    faces,
+    locks: held,
+    letters: screenLetters,
+    inUnit,
+  });
+  const device = useDevice(keyway.name, onDevice, (read, space) => {
+    for (const [at, readings] of read.entries())
+      for (const [place, reading] of readings.entries())
+        if (reading !== null && (space === undefined || place + 1 === space))
+          change(at, place, [written(reading)]);
+  });
   const places = spacesOf(blade);
   const marked = decode ? (readAgainWords(decode, faces, measure, unit)?.space ?? null) : null;
   const off =
@@ -149,20 +114,12 @@ function Work({
       ? places.map(({ cuts }, space) => {
           const read = faces.flatMap((readings) => readings[space] ?? []);
           if (read.length === 0) return '';
-          const by =
-            read.reduce((sum, one) => sum + one, 0) / read.length -
-            (cuts[(best.bitting[space] ?? 1) - 1] ?? 0);
+          const mean = read.reduce((sum, one) => sum + one, 0) / read.length;
+          const by = mean - (cuts[(best.bitting[space] ?? 1) - 1] ?? 0);
           return `${by < 0 ? '−' : '+'}${inUnit(Math.abs(by))}`;
         })
       : null;
-  const by =
-    best?.index === null && series !== anyBitting
-      ? `though no code of ${series} is cut like this: another series, or a wrong cut`
-      : series === anyBitting
-        ? blade.macs === null
-          ? 'by the readings alone; no MACS is known'
-          : 'by readings and MACS, no series used'
-        : `with the series ${series}`;
+  const by = known(blade, meant, best?.index ?? null);
   return (
     <div className="@container">
       <div className="grid items-start gap-4 @5xl:grid-cols-[minmax(0,1fr)_20.5rem]">
@@ -179,7 +136,7 @@ function Work({
                       { value: 'mm', label: 'mm' },
                       { value: 'thousandths', label: 'thou' },
                     ]}
-                    onChange={changeUnit}
+                    onChange={(next) => rewrite(next, how)}
                   />
                 )}
                 <ChoiceGroup
@@ -197,7 +154,7 @@ function Work({
               marked={marked}
               onReading={
                 drawing.handles.length > 0
-                  ? (space, reading) => change(face, space - 1, [inUnit(reading)])
+                  ? (space, reading) => change(face, space - 1, [written(reading)])
                   : undefined
               }
             />
@@ -219,19 +176,32 @@ function Work({
               onRead={device.gauge}
             />
             <p className="mt-1 text-small text-mute">
-              What is cut away at each space. Enter goes on · comma or point · paste a row
+              {how === 'cut' ? 'What is cut away at each space' : 'How wide the blade still is at each space'}
+              , counted from the {blade.stop}. Enter goes on · comma or point · paste a row
               {drawing.handles.length > 0 && ' · drag on the drawing'} · G reads the gauge
             </p>
             <div className="mt-3 flex flex-wrap items-end gap-3">
+              {leftReadable(keyway.shape.profile) && (
+                <SelectField
+                  label="Readings say"
+                  className="w-40"
+                  value={how}
+                  choices={[
+                    { value: 'cut', label: 'what is cut away' },
+                    { value: 'left', label: 'what is left' },
+                  ]}
+                  onChange={(event) => rewrite(unit, event.target.value as How)}
+                />
+              )}
               <SelectField
                 label="What may be meant"
                 className="w-56"
                 value={series}
                 choices={[
-                  ...keyway.series.map(({ name, count }) => ({
-                    value: name,
-                    label: `${name}: ${count} codes`,
-                  })),
+                  ...(keyway.series.length > 1
+                    ? [{ value: allSeries, label: `all series: ${codes(keyway.series)}` }]
+                    : []),
+                  ...keyway.series.map((one) => ({ value: one.name, label: `${one.name}: ${codes([one])}` })),
                   { value: anyBitting, label: 'any bitting' },
                 ]}
                 onChange={(event) => setSeries(event.target.value)}
@@ -246,11 +216,7 @@ function Work({
               <Button className="mb-1" disabled={device.pending} onClick={() => device.photograph()}>
                 Read by photograph
               </Button>
-              <Button
-                look="quiet"
-                className="mb-1"
-                onClick={() => setTexts(twoFaces ? [blank, blank] : [blank])}
-              >
+              <Button look="quiet" className="mb-1" onClick={clear}>
                 Clear the readings
               </Button>
             </div>
@@ -298,63 +264,15 @@ function Work({
   );
 }
 
-/** The devices beside the bench; each press is a reading of its own. */
-function useDevice(
-  keyway: string,
-  onDevice: BladeActions['onDevice'],
-  onRead: (faces: readonly FaceReadings[], space: number | undefined) => void,
-) {
-  const [key, setKey] = useState('1');
-  const [attempt, setAttempt] = useState(1);
-  const [pending, setPending] = useState(false);
-  const [problem, setProblem] = useState<string>();
-  const read = async (device: ReadingDevice, face: number, space: number, one: number | undefined) => {
-    setPending(true);
-    setAttempt(attempt + 1);
-    const answer = await onDevice({ keyway, device, key: Number(key), face, space, attempt }).catch(
-      () => undefined,
-    );
-    setPending(false);
-    setProblem(answer?.ok ? undefined : (answer?.problems[0]?.message ?? 'The device cannot be reached.'));
-    if (answer?.ok) onRead(answer.value.faces, one);
-  };
-  return {
-    key,
-    setKey,
-    pending,
-    problem,
-    gauge: (face: number, space: number) => void read('gauge', face, space, space),
-    photograph: () => void read('photograph', 0, 1, undefined),
-  };
+/** What was taken as known beside the readings. */
+function known({ macs }: Blade, series: readonly string[], index: number | null): string {
+  const named = series.join(' and ');
+  if (series.length > 0)
+    return index === null
+      ? `though no code of ${named} is cut like this: another series, or a wrong cut`
+      : `with the series ${named}`;
+  return macs === null ? 'by the readings alone; no MACS is known' : 'by readings and MACS, no series used';
 }
 
-function GaugeButtons({ keyway, unit }: { keyway: string; unit: LengthUnit }) {
-  const [problem, setProblem] = useState<string>();
-  const take = async (file: 'pdf' | 'svg') => {
-    const answer = await fetch('/api/v1/blade/gauge', {
-      method: 'POST',
-      headers: { 'content-type': 'application/json' },
-      body: JSON.stringify({ keyway, unit, file }),
-    }).catch(() => undefined);
-    if (!answer?.ok) return setProblem('The gauge could not be drawn. Try again in a moment.');
-    setProblem(undefined);
-    const link = document.createElement('a');
-    link.href = URL.createObjectURL(await answer.blob());
-    link.download = `gauge-${keyway.toLowerCase().replace(/\W+/g, '-')}.${file}`;
-    link.click();
-    URL.revokeObjectURL(link.href);
-  };
-  return (
-    <>
-      <Button onClick={() => take('pdf')}>Gauge as PDF</Button>
-      <Button look="quiet" onClick={() => take('svg')}>
-        SVG
-      </Button>
-      {problem && (
-        <span role="alert" className="text-small text-oxide">
-          {problem}
-        </span>
-      )}
-    </>
-  );
-}
+const codes = (series: readonly { readonly count: number }[]) =>
+  `${new Intl.NumberFormat('en').format(series.reduce((sum, { count }) => sum + count, 0))} codes`;

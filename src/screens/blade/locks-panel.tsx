@@ -80,7 +80,11 @@ export function LocksPanel({ job, locks, found, spaces }: LocksPanelProps) {
             {found.map(({ jobNumber, kind, value }) => (
               <li key={`${jobNumber} ${kind}`}>
                 {factKinds[kind].label}: {value}{' '}
-                <Link href={`/jobs/${jobNumber}/close`} prefetch={false} className="underline">
+                <Link
+                  href={`/jobs/${jobNumber}/close`}
+                  prefetch={false}
+                  className="inline-flex min-h-11 items-center underline"
+                >
                   {formatJobNumber(jobNumber)}
                 </Link>
               </li>
@@ -88,13 +92,13 @@ export function LocksPanel({ job, locks, found, spaces }: LocksPanelProps) {
           </ul>
         </>
       )}
-      <p className="mt-3 text-small text-mute">
-        What a lock really holds, and where a number stands, is kept with the{' '}
-        <Link href={`/jobs/${job}/close`} prefetch={false} className="underline">
-          facts as found
-        </Link>
-        .
-      </p>
+      <Link
+        href={`/jobs/${job}/close`}
+        prefetch={false}
+        className="mt-2 inline-flex min-h-11 items-center underline"
+      >
+        Keep what a lock really holds, or where a number stands, with the facts as found
+      </Link>
     </Panel>
   );
 }

@@ -53,19 +53,10 @@ export function SearchPanel({
   const said = wanted.map((text, at) => (held && !held.includes(at + 1) ? '' : text.trim()));
   const readable = said.every((text) => parseWanted(text) !== undefined);
   const known = said.some((text) => typeof parseWanted(text) === 'object' && parseWanted(text) !== null);
-  const asked = useMemo(
-    () =>
-      known && readable
-        ? {
-            keyway,
-            wanted: said,
-            ...(held ? { holds: [...held] } : {}),
-            ...(job === undefined ? {} : { job }),
-          }
-        : null,
-    // biome-ignore lint/correctness/useExhaustiveDependencies: said is made anew each time
-    [keyway, said.join('|'), held, job, known, readable],
-  );
+  const asked =
+    known && readable
+      ? { keyway, wanted: said, ...(held ? { holds: [...held] } : {}), ...(job === undefined ? {} : { job }) }
+      : null;
   const { answer, problems, pending } = useAsked(asked, onSearch);
   const problemOf = (at: number) =>
     problems.find(({ field }) => field === `wanted.${at}`)?.message ??
@@ -73,7 +64,7 @@ export function SearchPanel({
   if (series.length === 0)
     return (
       <Panel title="Codes that fit">
-        <p className="text-mute">The library has no code series of this keyway.</p>
+        <p className="text-mute">The shop has no rows of a code series of this keyway.</p>
       </Panel>
     );
   return (
@@ -107,8 +98,8 @@ export function SearchPanel({
           {wanted.map((text, at) => {
             const lacks = held !== undefined && !held.includes(at + 1);
             return (
-              // biome-ignore lint/suspicious/noArrayIndexKey: a space is its number
               <label
+                // biome-ignore lint/suspicious/noArrayIndexKey: a space is its number
                 key={at}
                 className="flex min-w-13 flex-1 flex-col gap-1 text-center text-small text-mute"
               >

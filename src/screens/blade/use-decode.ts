@@ -6,7 +6,7 @@ import type { Decode } from '@/core/blade/decode';
 import { type FaceReadings, readingProblems } from '@/core/blade/readings';
 import { type Blade, bittingRule, type SpecProblem } from '@/core/blade/spec';
 import type { Decoder } from '@/workers/decode.worker';
-import { openDecoder } from '@/workers/decoder';
+import { type OpenDecoder, openDecoder } from '@/workers/decoder';
 
 export interface Decoding {
   readonly decode: Decode | null;
@@ -18,53 +18,63 @@ export interface Decoding {
 
 const nothing: Decoding = { decode: null, problems: [], trouble: null };
 
-/** Decodes in a worker while readings are typed; an answer that came too late is dropped. */
+/**
+ * Decodes in a worker while readings are typed; an answer that came too late is dropped.
+ * @param series what may be meant; any bitting that keeps the MACS where none is named
+ */
 export function useDecode(
   blade: Blade | null,
   faces: readonly FaceReadings[],
-  series: string | null,
+  series: readonly string[],
 ): Decoding {
   const [state, setState] = useState<Decoding>(nothing);
-  const open = useRef<ReturnType<typeof openDecoder>>(undefined);
-  const meant = useRef<Promise<void>>(Promise.resolve());
+  const [opened, setOpened] = useState<OpenDecoder & { readonly meant: Promise<void> }>();
   const latest = useRef(0);
+  const named = JSON.stringify(series);
   useEffect(() => {
+    if (!blade) return;
     const own = openDecoder();
-    open.current = own;
-    meant.current = blade ? meanSeries(own.decoder, blade, series) : Promise.resolve();
-    // It is told with the next answer.
-    meant.current.catch(() => undefined);
-    return () => {
-      own.close();
-      open.current = undefined;
-    };
-  }, [blade, series]);
+    const meant = meanSeries(own.decoder, blade, JSON.parse(named));
+    // What goes wrong is told with the next answer.
+    meant.catch(() => undefined);
+    setOpened({ ...own, meant });
+    return own.close;
+  }, [blade, named]);
   const asked = JSON.stringify(faces);
   useEffect(() => {
     latest.current += 1;
     const turn = latest.current;
     const read = JSON.parse(asked) as FaceReadings[];
-    if (!blade || !open.current) return setState(nothing);
+    if (!blade || !opened) return;
     const problems = readingProblems(blade, read);
     // Blank fields are no mistake.
     const wrong = problems.filter(({ field }) => field !== 'faces');
     if (problems.length > 0) return setState({ ...nothing, problems: wrong });
-    const { decoder, failed } = open.current;
-    const decoded = meant.current.then(() => decoder.decode(blade, read));
-    Promise.race([decoded, failed]).then(
+    const decoded = opened.meant.then(() => opened.decoder.decode(blade, read));
+    Promise.race([decoded, opened.failed]).then(
       (decode) => turn === latest.current && setState({ decode, problems: [], trouble: null }),
       (error: Error) => turn === latest.current && setState({ ...nothing, trouble: error.message }),
     );
-  }, [blade, asked, series]);
+  }, [blade, asked, opened]);
   return state;
 }
 
-async function meanSeries(decoder: Remote<Decoder>, blade: Blade, series: string | null): Promise<void> {
-  if (series === null) return decoder.mean(null);
-  const answer = await fetch(`/api/bittings/${encodeURIComponent(series)}`).catch(() => undefined);
-  if (!answer?.ok) throw new Error('The series could not be fetched. Choose “any bitting”, or try again.');
-  const depths = new Uint8Array(await answer.arrayBuffer());
+async function meanSeries(decoder: Remote<Decoder>, blade: Blade, series: readonly string[]): Promise<void> {
+  if (series.length === 0) return decoder.mean(null);
+  const all = await Promise.all(series.map(bittingsOf));
+  const depths = new Uint8Array(all.reduce((sum, one) => sum + one.length, 0));
+  let at = 0;
+  for (const one of all) {
+    depths.set(one, at);
+    at += one.length;
+  }
   const { spaces } = bittingRule(blade);
   if (depths.length === 0) throw new Error('The shop has no rows of this series. Choose “any bitting”.');
   return decoder.mean({ count: depths.length / spaces, spaces, depths });
+}
+
+async function bittingsOf(series: string): Promise<Uint8Array> {
+  const answer = await fetch(`/api/bittings/${encodeURIComponent(series)}`).catch(() => undefined);
+  if (!answer?.ok) throw new Error('The series could not be fetched. Choose “any bitting”, or try again.');
+  return new Uint8Array(await answer.arrayBuffer());
 }

@@ -75,6 +75,13 @@ export function KeywayMetal({ name, keyway }: { readonly name: string; readonly 
           </Link>
         </div>
       ))}
+      <Link
+        href={`/benches/blade?keyway=${encodeURIComponent(name)}`}
+        prefetch={false}
+        className="inline-flex min-h-11 items-center underline"
+      >
+        Draw it, print its gauge, read a key of it
+      </Link>
     </Panel>
   );
 }

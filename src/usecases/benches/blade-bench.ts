@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { BladeShape } from '@/core/blade/drawing';
+import type { BladeShape } from '@/core/blade/drawing-kinds';
 import type { PackedBittings } from '@/core/blade/packed';
 import type { FaceReadings } from '@/core/blade/readings';
 import { type Blade, bittingRule, bladeOfKeyway } from '@/core/blade/spec';
@@ -8,7 +8,7 @@ import { type CarLock, locksOfCar } from '@/core/catalogue/locks';
 import type { Actor } from '@/core/kinds/actor';
 import { seededRandom } from '@/core/kinds/random';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { findSeries, listPackedRows, listSeriesOf } from '@/data/code-rows';
+import { findSeries, listHeldSeries, listPackedRows, listSeriesOf } from '@/data/code-rows';
 import { findKeyway, type LockFact, listKeywayNames, listLockFacts, listLocksOf } from '@/data/keyways';
 import type { DeviceInput } from '@/inputs/blade-inputs';
 import { database } from '../database';
@@ -21,6 +21,7 @@ export interface BenchKeyway {
   readonly shape: BladeShape;
   /** Why it cannot be decoded, instead of the blade. */
   readonly blade: Blade | { readonly reason: string };
+  /** Those of which the shop has rows. */
   readonly series: readonly { readonly name: string; readonly count: number }[];
 }
 
@@ -47,7 +48,7 @@ export async function readBenchKeyway(_actor: Actor, name: string): Promise<Benc
     name,
     shape: { profile, widthMm, lengthMm },
     blade: 'blade' in found ? found.blade : found,
-    series: (await listSeriesOf(db, name)).map(({ name: series, count }) => ({ name: series, count })),
+    series: await listHeldSeries(db, name),
   };
 }
 

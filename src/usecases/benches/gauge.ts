@@ -1,4 +1,5 @@
-import { type Drawing, gaugeSheet } from '@/core/blade/drawing';
+import type { Drawing } from '@/core/blade/drawing-kinds';
+import { gaugeSheet } from '@/core/blade/gauge-sheet';
 import { readSeries } from '@/core/blade/packed';
 import { bittingRule, bladeOfKeyway } from '@/core/blade/spec';
 import { unitSign, unitWords } from '@/core/blade/unit';
