@@ -144,3 +144,32 @@ export class KeepCodeInput {
   @Length(1, 40, { message: 'Name a series.' }) series!: string;
   @Length(1, 40, { message: 'A code.' }) code!: string;
 }
+
+/** What may be meant after a partial reading, and what trying it costs. */
+export class ProgressionInput {
+  /** The job whose car is read: with person, papers and plate. */
+  @whole('The number of a job.', 1) job!: number;
+  @IsOptional() @Length(1, 40, { message: 'Name a keyway.' }) keyway?: string;
+  /** Of the keyway; all of them where none is named. */
+  @IsOptional() @texts({ most: 20, longest: 40 }, 'Names of series.') series?: string[];
+  /** For each space its depth, several with strokes between (`2/3`), or nothing where nobody knows. */
+  @IsOptional()
+  @texts({ most: mostSpaces, longest: 40 }, 'For each space the depths it may have.')
+  wanted?: string[];
+  @IsOptional()
+  @notList('One blade.')
+  @ValidateNested({ message: 'A blade.' })
+  @Type(() => BladeInput)
+  blade?: BladeInput;
+  /** Of each row of cuts of a blade sent whole: `deeper` or `never`. */
+  @IsOptional() @texts({ most: 2, longest: 10 }, 'deeper or never for each row of cuts.') recut?: string[];
+  /** Candidates by name, in the place of what is known of the spaces. */
+  @IsOptional() @bittings candidates?: string[];
+  @IsOptional()
+  @numbers({ most: mostSent, from: 0, to: 1 }, 'A probability for each candidate.')
+  probabilities?: number[];
+  /** What a blank costs, and the minutes of a try. */
+  @whole('A price in the smallest coin.') blankMinor!: number;
+  @whole('A price in the smallest coin.') tryMinor!: number;
+  @IsOptional() @whole('How many blanks are at hand.') blanksAtHand?: number;
+}

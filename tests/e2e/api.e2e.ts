@@ -61,6 +61,7 @@ test('nobody is answered who is not signed in', async ({ request }) => {
     ['post', '/blade/decode'],
     ['post', '/blade/search'],
     ['post', '/blade/gauge'],
+    ['post', '/blade/progression'],
     ['get', '/quotes/2001'],
     ['get', '/quotes/2001/pdf'],
     ['get', '/jobs/1001/sheet'],

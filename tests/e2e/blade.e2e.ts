@@ -1,5 +1,11 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
 import type { Browser, Page } from '@playwright/test';
 import { decodeBlade } from '@/core/blade/decode';
+import { gaugeSheet } from '@/core/blade/gauge-sheet';
 import { packBittings } from '@/core/blade/packed';
 import { spacesOf } from '@/core/blade/spec';
 import { formatBitting } from '@/core/catalogue/bitting';
@@ -262,7 +268,9 @@ test('the gauge is true to scale: its bar at 600 dpi, a flat at 2,400', async ({
     data: { keyway: 'Dunnock 8', unit: 'thousandths', file: 'pdf' },
   });
   expect(pdf.headers()['content-type']).toBe('application/pdf');
-  expect((await pdf.body()).subarray(0, 5).toString()).toBe('%PDF-');
+  const barOnPaper = await barOfPdf(await pdf.body());
+  expect(barOnPaper).toBeGreaterThan(49.8);
+  expect(barOnPaper).toBeLessThan(50.2);
   for (const [data, status] of [
     [{ keyway: 'Ostrich 3', unit: 'mm', file: 'svg' }, 409],
     [{ keyway: 'Dunnock 8', bitting: '13', unit: 'mm', file: 'svg' }, 409],
@@ -339,6 +347,42 @@ async function barOf(browser: Browser, svg: string): Promise<number> {
       return { x: Math.floor(place.x) - 8, y: Math.floor(place.y) - 1, width: 210, height: 3 };
     },
   });
+  return (Math.max(...rows.map((row) => longestRun(row, (dot) => dot < 96))) * inch) / dpi;
+}
+
+/** The same on the PDF, as a printer takes it. */
+async function barOfPdf(pdf: Buffer): Promise<number> {
+  const dpi = 600;
+  const { blade, profile, widthMm, lengthMm } = keywayOf('Dunnock 8');
+  const sheet = gaugeSheet('Dunnock 8', {
+    blade,
+    shape: { profile, widthMm, lengthMm },
+    bitting: null,
+    inUnit: String,
+  });
+  const bar = sheet.parts.find((part) => part.kind === 'line' && part.of === 'bar');
+  const [from] = bar?.kind === 'line' ? bar.points : [];
+  if (!from) throw new Error('expected a bar on the sheet');
+  const folder = mkdtempSync(join(tmpdir(), 'kilnsman-gauge-'));
+  const file = join(folder, 'gauge.pdf');
+  writeFileSync(file, pdf);
+  const dots = (mm: number) => Math.round((mm * dpi) / inch);
+  // The page has a margin of 12 mm.
+  const part = ['-x', dots(12 + from.x - 4), '-y', dots(12 + from.y - 0.4), '-W', dots(58), '-H', dots(0.8)];
+  const { stdout } = await promisify(execFile)(
+    'pdftoppm',
+    ['-gray', '-r', String(dpi), ...part.map(String), file],
+    {
+      encoding: 'buffer',
+      maxBuffer: 5_000_000,
+    },
+  );
+  rmSync(folder, { recursive: true });
+  const [head = ''] = /^P5\s+\d+\s+\d+\s+255\s/.exec(stdout.subarray(0, 40).toString('latin1')) ?? [];
+  const width = Number(head.split(/\s+/)[1]);
+  const rows = Array.from({ length: Math.floor((stdout.length - head.length) / width) }, (_, y) => [
+    ...stdout.subarray(head.length + y * width, head.length + (y + 1) * width),
+  ]);
   return (Math.max(...rows.map((row) => longestRun(row, (dot) => dot < 96))) * inch) / dpi;
 }
 

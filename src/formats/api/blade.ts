@@ -1,6 +1,6 @@
 import type { Decode } from '@/core/blade/decode';
 import type { Measure } from '@/core/blade/spec';
-import { DecodeInput, GaugeInput, SearchInput } from '@/inputs/blade-inputs';
+import { DecodeInput, GaugeInput, ProgressionInput, SearchInput } from '@/inputs/blade-inputs';
 import { asJson, operation, type Paths } from './operation';
 import { requestSchema } from './request-schema';
 import { type Answer, list, number, object, oneOf, orNull, share, text, whole, yesNo } from './schema';
@@ -63,6 +63,36 @@ export function searchAnswer({
   return { fits, of, series, different, next, codes, closed };
 }
 
+const spread = object({ worst: number, expected: number });
+const plan = {
+  blanks: spread,
+  tries: spread,
+  cost: spread,
+  steps: list(object({ bitting: list(whole), blank: whole })),
+};
+const progression = object({
+  candidates: whole,
+  enough: orNull(yesNo),
+  read: orNull(object({ space: whole, blanks: number })),
+  fewestBlanks: object(plan),
+  antichain: list(list(whole)),
+  fewestTries: object(plan),
+  leastCost: object({ ...plan, bound: number }),
+});
+
+/** What `POST /api/v1/blade/progression` answers. */
+export function progressionAnswer({
+  candidates,
+  enough,
+  read,
+  fewestBlanks,
+  antichain,
+  fewestTries,
+  leastCost,
+}: Answer<typeof progression>): Answer<typeof progression> {
+  return { candidates, enough, read, fewestBlanks, antichain, fewestTries, leastCost };
+}
+
 export const bladePaths: Paths = {
   '/blade/decode': {
     post: operation({
@@ -90,6 +120,15 @@ export const bladePaths: Paths = {
       summary: 'A keyway at true scale on a sheet with a bar of 50 mm, as PDF or SVG',
       request: requestSchema(GaugeInput),
       answerType: 'application/pdf',
+      refusals: asJson,
+    }),
+  },
+  '/blade/progression': {
+    post: operation({
+      summary:
+        'In which order to try the candidates of a partial reading: fewest blanks, fewest tries, least cost; on a job with person, papers and plate shown',
+      request: requestSchema(ProgressionInput),
+      answer: progression,
       refusals: asJson,
     }),
   },

@@ -97,7 +97,8 @@ async function bladeOf({ keyway, blade, unit }: DecodeInput): Promise<Result<Bla
   return 'reason' in found ? failed(found.reason, 'keyway') : done(found.blade);
 }
 
-function sentWhole({ rows, macs, stop, flat, angle }: BladeInput, unit: BladeUnit): Blade {
+/** A blade that came with a request, in mm. */
+export function sentWhole({ rows, macs, stop, flat, angle }: BladeInput, unit: BladeUnit): Blade {
   const scale = mmOf[unit];
   const measure = measureOf[unit];
   const scaled = (values: readonly number[]) => values.map((value) => value * scale);

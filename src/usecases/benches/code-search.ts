@@ -92,7 +92,8 @@ export async function searchCodes(actor: Actor, input: SearchInput): Promise<Res
   return done({ ...told, codes: codes.slice(0, mostShown), closed: null });
 }
 
-function readWanted(written: readonly string[]): Result<Wanted> {
+/** What is known of each space, as it is written. */
+export function readWanted(written: readonly string[]): Result<Wanted> {
   const wanted = written.map(parseWanted);
   const bad = wanted.indexOf(undefined);
   return bad < 0
@@ -177,7 +178,7 @@ async function closedCodes(
 }
 
 /** A job opens the codes of its own car. */
-async function otherKeyway(db: Db, job: Job, keyway: string | undefined): Promise<Failed | undefined> {
+export async function otherKeyway(db: Db, job: Job, keyway: string | undefined): Promise<Failed | undefined> {
   if (keyway === undefined) return undefined;
   const car = job.applicationId === null ? undefined : await findApplication(db, job.applicationId);
   if (!car) return failed('Choose the candidate first: its keyway decides the series.');

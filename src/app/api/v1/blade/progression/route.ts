@@ -1,0 +1,16 @@
+import { progressionAnswer } from '@/formats/api/blade';
+import { ProgressionInput } from '@/inputs/blade-inputs';
+import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { answerJson, signedIn } from '../../../handler';
+import { seriesBody } from '../series-body';
+
+/** In which order to try the candidates of a partial reading, and on which blanks. */
+export const POST = signedIn((actor, request) =>
+  answerJson(
+    request,
+    ProgressionInput,
+    (input) => askInPool('progression', { actor, input }),
+    progressionAnswer,
+    { limit: seriesBody },
+  ),
+);

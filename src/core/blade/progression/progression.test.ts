@@ -1,0 +1,267 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import type { Recut } from '@/core/catalogue/lists/keys';
+import type { Blade } from '../spec';
+import { type Candidate, cutOrderOf, fewestChains, mayFollow } from './chains';
+import { fewestBlanks, fewestTries, figuresOf, heaviestFirst, leastCost, type TryPlan } from './plans';
+import { spaceToRead } from './space-to-read';
+
+const blade: Blade = {
+  rows: [
+    { spacesMm: [3, 6, 9], cuts: [0, 0.4, 0.8] },
+    { spacesMm: [4.5], cuts: [0, 0.3, 0.6] },
+  ],
+  measure: 'mm',
+  stop: 'tip',
+  macs: null,
+  cutter: null,
+};
+const spaces = 4;
+
+/** Different candidates with probabilities of any size. */
+const drawn = (least: number, most: number) =>
+  fc
+    .uniqueArray(
+      fc.tuple(
+        fc.array(fc.integer({ min: 1, max: 3 }), { minLength: spaces, maxLength: spaces }),
+        fc.integer({ min: 1, max: 1000 }),
+      ),
+      { minLength: least, maxLength: most, selector: ([bitting]) => bitting.join() },
+    )
+    .map((all): Candidate[] => {
+      const sum = all.reduce((total, [, weight]) => total + weight, 0);
+      return all.map(([bitting, weight]) => ({ bitting, probability: weight / sum }));
+    });
+const recuts = fc.constantFrom<Recut[]>(['deeper', 'deeper'], ['deeper', 'never'], ['never', 'never']);
+
+/** Whether one can be cut from another, as it is said in words. */
+const plainly = (recut: readonly Recut[], from: readonly number[], to: readonly number[]) =>
+  from.join() !== to.join() &&
+  from.every((depth, space) => {
+    const other = to[space] ?? 0;
+    return recut[space < 3 ? 0 : 1] === 'deeper' ? other >= depth : other === depth || depth === 1;
+  });
+
+/** All ways to lay candidates out in chains, each in the order of cutting. */
+function* partitions(
+  left: readonly number[],
+  mayBe: (a: number, b: number) => boolean,
+): Generator<number[][]> {
+  const [first, ...rest] = left;
+  if (first === undefined) {
+    yield [];
+    return;
+  }
+  for (const chains of partitions(rest, mayBe)) {
+    yield [[first], ...chains];
+    for (const [at, chain] of chains.entries())
+      if (chain.every((one) => mayBe(first, one) || mayBe(one, first))) {
+        const joined = [...chain, first].sort((a, b) => (mayBe(a, b) ? -1 : 1));
+        yield chains.map((one, other) => (other === at ? joined : one));
+      }
+  }
+}
+
+const planOf = (chains: readonly (readonly number[])[], candidates: readonly Candidate[]): TryPlan => {
+  const mass = (chain: readonly number[]) =>
+    chain.reduce((sum, at) => sum + (candidates[at]?.probability ?? 0), 0);
+  const sorted = [...chains].sort((a, b) => mass(b) - mass(a));
+  return { order: sorted.flat(), blanks: sorted.flatMap((chain, at) => chain.map(() => at)) };
+};
+
+/** A plan tries every candidate once, and each blank is only cut deeper. */
+function expectSound(
+  { order, blanks }: TryPlan,
+  candidates: readonly Candidate[],
+  recut: readonly Recut[],
+): void {
+  expect([...order].sort((a, b) => a - b)).toEqual([...candidates.keys()]);
+  const cut = new Map<number, readonly number[]>();
+  for (const [at, candidate] of order.entries()) {
+    const blank = blanks[at] ?? -1;
+    const now = candidates[candidate]?.bitting ?? [];
+    const last = cut.get(blank);
+    if (last) expect(plainly(recut, last, now)).toBe(true);
+    else expect(blank).toBe(cut.size);
+    cut.set(blank, now);
+  }
+}
+
+describe('the order of cuts', () => {
+  it('is the one of metal: deeper where a row may be cut again, the same or not yet cut where not', () => {
+    fc.assert(
+      fc.property(drawn(1, 40), recuts, (candidates, recut) => {
+        const order = cutOrderOf(blade, recut, candidates);
+        for (const [a, one] of candidates.entries())
+          for (const [b, other] of candidates.entries())
+            expect(mayFollow(order, a, b)).toBe(plainly(recut, one.bitting, other.bitting));
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
+
+describe('the fewest chains', () => {
+  it('hold every candidate once and come with as many that no blank holds together', () => {
+    fc.assert(
+      fc.property(drawn(1, 81), recuts, (candidates, recut) => {
+        const order = cutOrderOf(blade, recut, candidates);
+        const { chains, antichain } = fewestChains(order);
+        expect(chains.flat().sort((a, b) => a - b)).toEqual([...candidates.keys()]);
+        for (const chain of chains)
+          for (const [at, candidate] of chain.entries())
+            if (at > 0) expect(mayFollow(order, chain[at - 1] ?? 0, candidate)).toBe(true);
+        expect(antichain).toHaveLength(chains.length);
+        for (const a of antichain) for (const b of antichain) expect(mayFollow(order, a, b)).toBe(false);
+      }),
+      { numRuns: 300 },
+    );
+  });
+});
+
+describe('the space to read first', () => {
+  it('is the one that leaves the fewest blanks on average, and none where nothing is saved', () => {
+    fc.assert(
+      fc.property(drawn(1, 7), recuts, (candidates, recut) => {
+        const fewest = (among: readonly number[]) => {
+          const order = cutOrderOf(blade, recut, candidates);
+          return Math.min(
+            ...[...partitions(among, (a, b) => mayFollow(order, a, b))].map((chains) => chains.length),
+          );
+        };
+        const now = fewest([...candidates.keys()]);
+        const after = Array.from({ length: spaces }, (_, space) =>
+          [1, 2, 3].reduce((sum, depth) => {
+            const part = [...candidates.keys()].filter((at) => candidates[at]?.bitting[space] === depth);
+            const mass = part.reduce((all, at) => all + (candidates[at]?.probability ?? 0), 0);
+            return part.length === 0 ? sum : sum + mass * fewest(part);
+          }, 0),
+        );
+        const best = Math.min(...after);
+        const told = spaceToRead(blade, recut, candidates);
+        if (best < now - 1e-9) {
+          expect(told?.blanks).toBeCloseTo(best, 9);
+          expect(after[(told?.space ?? 0) - 1]).toBeCloseTo(best, 9);
+        } else expect(told).toBeNull();
+      }),
+      { numRuns: 100 },
+    );
+  });
+});
+
+describe('the three plans', () => {
+  const costs = { blank: 400, tried: 90 };
+
+  it('equal brute force over all ways to lay few candidates out', () => {
+    fc.assert(
+      fc.property(drawn(1, 7), recuts, (candidates, recut) => {
+        const order = cutOrderOf(blade, recut, candidates);
+        const all = [...partitions([...candidates.keys()], (a, b) => mayFollow(order, a, b))].map(
+          (chains) => ({
+            chains: chains.length,
+            figures: figuresOf(planOf(chains, candidates), candidates, costs),
+          }),
+        );
+        const fewest = Math.min(...all.map(({ chains }) => chains));
+        const own = fewestBlanks(order, candidates);
+        expectSound(own, candidates, recut);
+        const figures = figuresOf(own, candidates, costs);
+        expect(figures.blanks.worst).toBe(fewest);
+        expect(figures.blanks.expected).toBeCloseTo(
+          Math.min(
+            ...all
+              .filter(({ chains }) => chains === fewest)
+              .map(({ figures: { blanks } }) => blanks.expected),
+          ),
+          9,
+        );
+        expect(own.antichain).toHaveLength(fewest);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('try the likeliest first, on the fewest blanks that this order takes', () => {
+    fc.assert(
+      fc.property(drawn(1, 9), recuts, (candidates, recut) => {
+        const order = cutOrderOf(blade, recut, candidates);
+        const own = fewestTries(order, candidates);
+        expectSound(own, candidates, recut);
+        const probabilities = own.order.map((at) => candidates[at]?.probability ?? 0);
+        expect(probabilities).toEqual([...probabilities].sort((a, b) => b - a));
+        const rank = new Map(own.order.map((candidate, at) => [candidate, at]));
+        const inRank = (a: number, b: number) =>
+          mayFollow(order, a, b) && (rank.get(a) ?? 0) < (rank.get(b) ?? 0);
+        const ways = [...partitions([...candidates.keys()], inRank)];
+        expect(new Set(own.blanks).size).toBe(Math.min(...ways.map((chains) => chains.length)));
+        // Of these, the blanks that are taken up latest.
+        const blanks = (chains: readonly (readonly number[])[]) => {
+          const chainOf = new Map(chains.flatMap((chain, at) => chain.map((one) => [one, at] as const)));
+          const opened: number[] = [];
+          const numbers = own.order.map((candidate) => {
+            const chain = chainOf.get(candidate) ?? -1;
+            if (!opened.includes(chain)) opened.push(chain);
+            return opened.indexOf(chain);
+          });
+          return figuresOf({ order: own.order, blanks: numbers }, candidates, costs).blanks.expected;
+        };
+        expect(figuresOf(own, candidates, costs).blanks.expected).toBeCloseTo(
+          Math.min(...ways.map(blanks)),
+          9,
+        );
+      }),
+      { numRuns: 100 },
+    );
+  });
+
+  /** The least expected cost over every order of trying and every blank that each may be cut on. */
+  function cheapest(order: ReturnType<typeof cutOrderOf>, candidates: readonly Candidate[]): number {
+    const go = (tried: number, blanks: readonly number[], unsolved: number): number => {
+      let least = tried === (1 << candidates.length) - 1 ? 0 : Number.POSITIVE_INFINITY;
+      for (const [candidate, { probability }] of candidates.entries()) {
+        if ((tried & (1 << candidate)) !== 0) continue;
+        const paid = (cost: number, next: readonly number[]) =>
+          cost * unsolved + go(tried | (1 << candidate), next, unsolved - probability);
+        least = Math.min(least, paid(costs.tried + costs.blank, [...blanks, candidate]));
+        for (const [at, last] of blanks.entries())
+          if (mayFollow(order, last, candidate))
+            least = Math.min(
+              least,
+              paid(
+                costs.tried,
+                blanks.map((one, other) => (other === at ? candidate : one)),
+              ),
+            );
+      }
+      return least;
+    };
+    return go(0, [], 1);
+  }
+
+  it('cost no more than any of the ways there are, and never less than their bound', () => {
+    fc.assert(
+      fc.property(drawn(1, 5), recuts, (candidates, recut) => {
+        const order = cutOrderOf(blade, recut, candidates);
+        const own = leastCost(order, candidates, costs, []);
+        expectSound(own, candidates, recut);
+        const { expected } = figuresOf(own, candidates, costs).cost;
+        expect(own.bound).toBeCloseTo(expected, 9);
+        expect(expected).toBeGreaterThanOrEqual(cheapest(order, candidates) - 1e-9);
+      }),
+      { numRuns: 60 },
+    );
+    fc.assert(
+      fc.property(drawn(15, 40), recuts, (candidates, recut) => {
+        const order = cutOrderOf(blade, recut, candidates);
+        const others = [fewestBlanks(order, candidates), fewestTries(order, candidates)];
+        const own = leastCost(order, candidates, costs, others);
+        expectSound(own, candidates, recut);
+        expectSound(heaviestFirst(order, candidates), candidates, recut);
+        const cost = (plan: TryPlan) => figuresOf(plan, candidates, costs).cost.expected;
+        for (const other of others) expect(cost(own)).toBeLessThanOrEqual(cost(other) + 1e-9);
+        expect(own.bound).toBeLessThanOrEqual(cost(own) + 1e-9);
+      }),
+      { numRuns: 60 },
+    );
+  });
+});
