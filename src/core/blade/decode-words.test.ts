@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Decode } from './decode';
 import { groupBitting, readAgainWords, roundingWords, wearWords } from './decode-words';
 import type { Blade } from './spec';
+import { lengthWords } from './unit';
 
 const decode = (more: Partial<Decode> = {}): Decode => ({
   ranked: [],
@@ -66,6 +67,12 @@ describe('a decode in words', () => {
     expect(roundingWords(blade, [[0.3, 0.1, 0.83, 0]], [1, 2, 3, 1])?.words).toBe(
       '1 cut too deep and 1 cut too shallow, and it may not turn.',
     );
+  });
+
+  it('writes lengths and angles with their units', () => {
+    expect(lengthWords(0.6, 'mm', 'mm')).toBe('0.60 mm');
+    expect(lengthWords(0.6, 'mm', 'thousandths')).toBe('23.6 thou');
+    expect(lengthWords(18, 'degrees', 'thousandths')).toBe('18.0°');
   });
 
   it('is read aloud in groups of four', () => {

@@ -2,7 +2,7 @@ import { formatBitting } from '@/core/catalogue/bitting';
 import { type Decode, shiftedFrom } from './decode';
 import { type FaceReadings, facesDiffer, roundedReadings } from './readings';
 import type { Blade, Measure } from './spec';
-import { type LengthUnit, unitSign, unitWords } from './unit';
+import { type LengthUnit, lengthWords } from './unit';
 
 /** Faces are named by letters. */
 export const faceNames = ['A', 'B'] as const;
@@ -24,7 +24,7 @@ export function wearWords({ wear, shift }: Decode, measure: Measure, unit: Lengt
         : shift.towardsTip <= 1 - knownDirection
           ? ' towards the bow'
           : '';
-    const by = `${unitWords(shift.mm, 'mm', unit)} ${unitSign('mm', unit)}`;
+    const by = lengthWords(shift.mm, 'mm', unit);
     return `a copy of a copy: its cuts lie about ${by} off their spaces${towards}. Cut by the code, never by this key.`;
   }
   const { from, hardly } = much[measure];
@@ -44,9 +44,7 @@ export function readAgainWords(
 ): { readonly space: number; readonly words: string } | null {
   const differing = [...facesDiffer(faces, measure)].sort((a, b) => Math.abs(b.by) - Math.abs(a.by));
   const differ = readAgain ? differing.find(({ space }) => space === readAgain.space) : differing[0];
-  const apart =
-    differ &&
-    `the two faces differ by ${unitWords(Math.abs(differ.by), measure, unit)} ${unitSign(measure, unit)}.`;
+  const apart = differ && `the two faces differ by ${lengthWords(Math.abs(differ.by), measure, unit)}.`;
   if (!readAgain)
     return differ
       ? { space: differ.space, words: `${apart} It hardly changes the bitting: clean it, and be sure.` }

@@ -4,7 +4,7 @@ import { drillKeyways } from '../../../tests/support/blade-drill';
 import { contourOf } from './contour';
 import { drawBlade, readingAt } from './drawing';
 import type { DrawingPart } from './drawing-kinds';
-import { barMm, gaugeSheet } from './gauge-sheet';
+import { gaugeSheet } from './gauge-sheet';
 import { type Blade, spacesOf } from './spec';
 
 const run = (angleDeg: number) => Math.tan((angleDeg * Math.PI) / 360);
@@ -115,6 +115,26 @@ describe('a drawing', () => {
     ]);
   });
 
+  it.each(['inside track', 'outside track'])('of an %s is read off both of its walls', (profile) => {
+    const second = { spacesMm: [5.2, 7.7], cuts: [0, 0.4, 0.8] };
+    const readings = [0.6, 0, 1.2, 0.6, 0.4, 0.8];
+    const drawing = drawBlade({
+      blade: { ...blade, rows: [...blade.rows, second] },
+      shape: { ...shape, profile },
+      scale: 5,
+      bitting: null,
+      faces: [readings],
+      inUnit,
+      letters: 3,
+    });
+    const drawn = drawing.parts.flatMap((part) => (part.kind === 'reading' ? [part.at] : []));
+    expect(drawn.map((at) => readingAt(drawing, at)?.reading)).toEqual(readings);
+    // Metal goes away towards the middle of one, and away from it of the other.
+    const [upper] = drawing.handles;
+    expect(upper?.down).toBe(profile === 'inside track' ? -1 : 1);
+    expect(drawing.handles.at(-1)?.down).toBe(profile === 'inside track' ? 1 : -1);
+  });
+
   it('measures a tip-stopped blade from its tip', () => {
     const tip = drawBlade({
       blade: { ...blade, stop: 'tip' },
@@ -142,7 +162,7 @@ describe('a drawing', () => {
       });
       const bar = sheet.parts.find((part) => part.kind === 'line' && part.of === 'bar');
       const ends = bar?.kind === 'line' ? bar.points.map(({ x }) => x) : [];
-      expect((ends[1] ?? 0) - (ends[0] ?? 0)).toBe(barMm);
+      expect((ends[1] ?? 0) - (ends[0] ?? 0)).toBe(50);
       expect(sheet.height).toBeLessThan(250);
       const points = sheet.parts.flatMap((part) => ('points' in part ? [...part.points] : [part.at]));
       expect(points.length).toBeGreaterThan(4 * spacesOf(keyway.blade).length);

@@ -40,7 +40,8 @@ export function readingAt(
   );
   if (!nearest) return null;
   const reading = ((y - nearest.datumY) * nearest.down) / scale;
-  return { space: nearest.space, reading: Math.round(reading * 100) / 100 };
+  // Added to 0, so that nothing cut away is never -0.
+  return { space: nearest.space, reading: 0 + Math.round(reading * 100) / 100 };
 }
 
 function bladeLength({ rows }: Blade, { lengthMm }: BladeShape): number {

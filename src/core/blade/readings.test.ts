@@ -91,8 +91,8 @@ describe('readings', () => {
 
   it('of two faces are compared beside what all spaces share', () => {
     const one = [0.05, 0.45, 0.85, 0.05];
-    const other = one.map((reading, at) => reading + 0.04 + (at === 2 ? 0.12 : 0));
-    expect(facesDiffer([one, other], 'mm')).toEqual([{ space: 3, by: expect.closeTo(0.16, 9) }]);
+    const other = one.map((reading, at) => reading + 0.1 + (at === 2 ? 0.12 : 0));
+    expect(facesDiffer([one, other], 'mm')).toEqual([{ space: 3, by: expect.closeTo(0.22, 9) }]);
     expect(facesDiffer([one, one.map(() => null)], 'mm')).toEqual([]);
     expect(facesDiffer([one], 'mm')).toEqual([]);
   });

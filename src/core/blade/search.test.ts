@@ -51,6 +51,18 @@ describe('a search', () => {
     );
   });
 
+  it('counts no code that is not there, where nothing is known', () => {
+    const found = searchBittings(
+      indexed([
+        [1, 2, 3, 1],
+        [1, 1, 1, 1],
+      ]),
+      [null, null, null, null],
+    );
+    expect(found.count).toBe(2);
+    expect(fittingCodes(found)).toEqual([0, 1]);
+  });
+
   it('counts what a lock can tell apart by the spaces it holds', () => {
     const found = searchBittings(
       indexed([

@@ -15,7 +15,7 @@ export function inMeasure(value: number, measure: Measure, unit: LengthUnit): nu
  * @example unitWords(0.6, 'mm', 'thousandths') // '23.6'
  */
 export function unitWords(value: number, measure: Measure, unit: LengthUnit): string {
-  if (measure === 'degrees') return `${Math.round(value * 10) / 10}`;
+  if (measure === 'degrees') return value.toFixed(1);
   return unit === 'mm' ? value.toFixed(2) : (value / mmOfThousandth).toFixed(1);
 }
 
@@ -23,4 +23,13 @@ export function unitWords(value: number, measure: Measure, unit: LengthUnit): st
 export function unitSign(measure: Measure, unit: LengthUnit): string {
   if (measure === 'degrees') return '°';
   return unit === 'mm' ? 'mm' : 'thou';
+}
+
+/**
+ * With its unit behind it.
+ * @example lengthWords(0.6, 'mm', 'mm') // '0.60 mm'
+ */
+export function lengthWords(value: number, measure: Measure, unit: LengthUnit): string {
+  const sign = unitSign(measure, unit);
+  return `${unitWords(value, measure, unit)}${sign === '°' ? sign : ` ${sign}`}`;
 }

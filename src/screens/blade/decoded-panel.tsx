@@ -3,7 +3,7 @@ import { type Decode, tellsFrom } from '@/core/blade/decode';
 import { groupBitting, readAgainWords, roundingWords, wearWords } from '@/core/blade/decode-words';
 import type { FaceReadings } from '@/core/blade/readings';
 import type { Blade } from '@/core/blade/spec';
-import { type LengthUnit, unitSign, unitWords } from '@/core/blade/unit';
+import { type LengthUnit, lengthWords } from '@/core/blade/unit';
 import { Lead } from '@/ui/panel';
 
 interface DecodedPanelProps {
@@ -27,7 +27,7 @@ export function DecodedPanel({ blade, faces, decode, unit, by, children }: Decod
   if (!best) return null;
   const tells = best.probability >= tellsFrom;
   const { measure } = blade;
-  const length = (value: number) => `${unitWords(value, measure, unit)} ${unitSign(measure, unit)}`;
+  const length = (value: number) => lengthWords(value, measure, unit);
   const again = readAgainWords(decode, faces, measure, unit);
   const rounding = tells ? roundingWords(blade, faces, best.bitting) : null;
   return (

@@ -119,7 +119,11 @@ export function leastCost(
  * What no plan is under: tries by falling probability, and of the blanks the first, then each further one that even chains
  * as likely as the likeliest would leave to be needed.
  */
-function costBound(order: CutOrder, candidates: readonly Candidate[], { blank, tried }: TryCosts): number {
+export function costBound(
+  order: CutOrder,
+  candidates: readonly Candidate[],
+  { blank, tried }: TryCosts,
+): number {
   const total = candidates.reduce((sum, { probability }) => sum + probability, 0) || 1;
   const tries = byProbability(candidates).reduce(
     (sum, candidate, at) => sum + ((candidates[candidate]?.probability ?? 0) / total) * (at + 1),

@@ -3,7 +3,15 @@ import { describe, expect, it } from 'vitest';
 import type { Recut } from '@/core/catalogue/lists/keys';
 import type { Blade } from '../spec';
 import { type Candidate, cutOrderOf, fewestChains, mayFollow } from './chains';
-import { fewestBlanks, fewestTries, figuresOf, heaviestFirst, leastCost, type TryPlan } from './plans';
+import {
+  costBound,
+  fewestBlanks,
+  fewestTries,
+  figuresOf,
+  heaviestFirst,
+  leastCost,
+  type TryPlan,
+} from './plans';
 import { spaceToRead } from './space-to-read';
 
 const blade: Blade = {
@@ -246,7 +254,9 @@ describe('the three plans', () => {
         expectSound(own, candidates, recut);
         const { expected } = figuresOf(own, candidates, costs).cost;
         expect(own.bound).toBeCloseTo(expected, 9);
-        expect(expected).toBeGreaterThanOrEqual(cheapest(order, candidates) - 1e-9);
+        const least = cheapest(order, candidates);
+        expect(expected).toBeGreaterThanOrEqual(least - 1e-9);
+        expect(costBound(order, candidates, costs)).toBeLessThanOrEqual(least + 1e-9);
       }),
       { numRuns: 60 },
     );
