@@ -6,6 +6,7 @@ import {
   facesDiffer,
   leftFromCut,
   leftReadable,
+  offDepths,
   readingProblems,
   roundedReadings,
 } from './readings';
@@ -95,6 +96,19 @@ describe('readings', () => {
     expect(facesDiffer([one, other], 'mm')).toEqual([{ space: 3, by: expect.closeTo(0.22, 9) }]);
     expect(facesDiffer([one, one.map(() => null)], 'mm')).toEqual([]);
     expect(facesDiffer([one], 'mm')).toEqual([]);
+  });
+
+  it('lie so far beyond their depths, over both faces', () => {
+    const faces = [
+      [0.1, 0.45, 0.9, null],
+      [0.2, null, 0.94, null],
+    ];
+    expect(offDepths(blade, faces, [1, 2, 3, 1])).toEqual([
+      expect.closeTo(0.15, 9),
+      expect.closeTo(0.05, 9),
+      expect.closeTo(0.12, 9),
+      null,
+    ]);
   });
 
   it('cut as they read are the depths nearest to them', () => {

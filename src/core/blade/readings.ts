@@ -69,12 +69,28 @@ export function facesDiffer(
   return both.filter(({ by }) => Math.abs(by - common) > differ[measure]);
 }
 
+/** How far the mean of its readings lies beyond the depth of each space; null where it was not read. */
+export function offDepths(
+  blade: Blade,
+  faces: readonly FaceReadings[],
+  bitting: readonly number[],
+): (number | null)[] {
+  return spacesOf(blade).map(({ cuts }, space) => {
+    const mean = meanAt(faces, space);
+    return mean === null ? null : mean - (cuts[(bitting[space] ?? 1) - 1] ?? 0);
+  });
+}
+
+function meanAt(faces: readonly FaceReadings[], space: number): number | null {
+  const read = readAt(faces, space);
+  return read.length === 0 ? null : read.reduce((sum, reading) => sum + reading, 0) / read.length;
+}
+
 /** What comes out where each space is cut as it reads: the depth nearest to the mean of its faces; null where not read. */
 export function roundedReadings(blade: Blade, faces: readonly FaceReadings[]): (number | null)[] {
   return spacesOf(blade).map(({ cuts }, space) => {
-    const read = readAt(faces, space);
-    if (read.length === 0) return null;
-    const mean = read.reduce((sum, reading) => sum + reading, 0) / read.length;
+    const mean = meanAt(faces, space);
+    if (mean === null) return null;
     const distances = cuts.map((cut) => Math.abs(cut - mean));
     return distances.indexOf(Math.min(...distances)) + 1;
   });

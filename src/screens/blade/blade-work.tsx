@@ -1,11 +1,11 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
-import { readAgainWords } from '@/core/blade/decode-words';
+import { faceNames, readAgainWords } from '@/core/blade/decode-words';
 import { drawBlade } from '@/core/blade/drawing';
-import { leftReadable } from '@/core/blade/readings';
+import { leftReadable, offDepths } from '@/core/blade/readings';
 import { parseReading } from '@/core/blade/readings-text';
-import { type Blade, bittingRule, spacesOf } from '@/core/blade/spec';
+import { type Blade, bittingRule } from '@/core/blade/spec';
 import { unitSign, unitWords } from '@/core/blade/unit';
 import type { CarLock } from '@/core/catalogue/locks';
 import type { Result } from '@/core/kinds/result';
@@ -85,7 +85,7 @@ function Work({
   const meant = keyway.series
     .map(({ name }) => name)
     .filter((name) => series === allSeries || name === series);
-  const [face, setFace] = useState(0);
+  const [at, setAt] = useState({ face: 0, space: 1 });
   const sign = unitSign(measure, unit);
   const { decode, problems, trouble } = useDecode(blade, faces, meant);
   const [best] = decode?.ranked ?? [];
@@ -102,23 +102,19 @@ function Work({
     inUnit,
   });
   const device = useDevice(keyway.name, onDevice, (read, space) => {
-    for (const [at, readings] of read.entries())
-      for (const [place, reading] of readings.entries())
-        if (reading !== null && (space === undefined || place + 1 === space))
-          change(at, place, [written(reading)]);
+    for (const [face, readings] of read.entries()) {
+      const row = readings.map((reading) => (reading === null ? '' : written(reading)));
+      // A photograph is the whole face: what it leaves blank may be of another key.
+      if (space === undefined) change(face, 0, row);
+      else if (row[space - 1]) change(face, space - 1, row.slice(space - 1, space));
+    }
   });
-  const places = spacesOf(blade);
   const marked = decode ? (readAgainWords(decode, faces, measure, unit)?.space ?? null) : null;
-  const off =
-    best && decode
-      ? places.map(({ cuts }, space) => {
-          const read = faces.flatMap((readings) => readings[space] ?? []);
-          if (read.length === 0) return '';
-          const mean = read.reduce((sum, one) => sum + one, 0) / read.length;
-          const by = mean - (cuts[(best.bitting[space] ?? 1) - 1] ?? 0);
-          return `${by < 0 ? '−' : '+'}${inUnit(Math.abs(by))}`;
-        })
-      : null;
+  const off = best
+    ? offDepths(blade, faces, best.bitting).map((by) =>
+        by === null ? '' : `${by < 0 ? '−' : '+'}${inUnit(Math.abs(by))}`,
+      )
+    : null;
   const by = known(blade, meant, best?.index ?? null);
   return (
     <div className="@container">
@@ -154,7 +150,7 @@ function Work({
               marked={marked}
               onReading={
                 drawing.handles.length > 0
-                  ? (space, reading) => change(face, space - 1, [written(reading)])
+                  ? (space, reading) => change(at.face, space - 1, [written(reading)])
                   : undefined
               }
             />
@@ -165,14 +161,14 @@ function Work({
               sign={sign}
               off={off}
               marked={marked}
-              problemOf={(at, space) => {
-                if (parseReading(texts[at]?.[space] ?? '') === undefined)
-                  return `Space ${space + 1} of face ${at === 0 ? 'A' : 'B'} is no number.`;
-                return problems.find(({ field }) => field === `faces.${at}.readings.${space}`)?.message;
+              problemOf={(face, space) => {
+                if (parseReading(texts[face]?.[space] ?? '') === undefined)
+                  return `Space ${space + 1} of face ${faceNames[face]} is no number.`;
+                return problems.find(({ field }) => field === `faces.${face}.readings.${space}`)?.message;
               }}
               full={measure === 'mm' && unit === 'mm' ? /^\d{1,2}[.,]\d\d$/ : /^\d{1,3}[.,]\d$/}
               onChange={change}
-              onFocus={setFace}
+              onFocus={(face, space) => setAt({ face, space })}
               onRead={device.gauge}
             />
             <p className="mt-1 text-small text-mute">
@@ -213,6 +209,16 @@ function Work({
                 choices={['1', '2', '3', '4', '5'].map((value) => ({ value, label: `Key ${value}` }))}
                 onChange={(event) => device.setKey(event.target.value)}
               />
+              <Button
+                className="mb-1"
+                disabled={device.pending}
+                onClick={() => {
+                  device.gauge(at.face, at.space);
+                  if (at.space < spaces) setAt({ ...at, space: at.space + 1 });
+                }}
+              >
+                Read {faceNames[at.face]} {at.space} by gauge
+              </Button>
               <Button className="mb-1" disabled={device.pending} onClick={() => device.photograph()}>
                 Read by photograph
               </Button>

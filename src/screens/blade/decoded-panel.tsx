@@ -72,7 +72,11 @@ export function DecodedPanel({ blade, faces, decode, unit, by, children }: Decod
             Rounding gives <span className="font-mono">{rounding.bitting}</span>: {rounding.words}
           </Part>
         )}
-        {children}
+        {tells ? (
+          children
+        ) : (
+          <Part title="To keep">Nothing yet: read the space above again, or the other face.</Part>
+        )}
       </div>
     </Lead>
   );

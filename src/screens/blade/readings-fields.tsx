@@ -17,7 +17,8 @@ interface ReadingsFieldsProps {
   /** How many places after the point end a reading, so that the next field takes over. */
   readonly full: RegExp;
   readonly onChange: (face: number, from: number, texts: readonly string[]) => void;
-  readonly onFocus: (face: number) => void;
+  /** Spaces count from 1. */
+  readonly onFocus: (face: number, space: number) => void;
   /** Reads the space with the device that is chosen. */
   readonly onRead?: ((face: number, space: number) => void) | undefined;
 }
@@ -92,7 +93,7 @@ export function ReadingsFields({
                         autoComplete="off"
                         value={text}
                         onFocus={(event) => {
-                          onFocus(face);
+                          onFocus(face, space + 1);
                           event.target.select();
                         }}
                         onKeyDown={(event) => press(event, face, space)}

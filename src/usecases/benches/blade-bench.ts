@@ -8,7 +8,7 @@ import { type CarLock, locksOfCar } from '@/core/catalogue/locks';
 import type { Actor } from '@/core/kinds/actor';
 import { seededRandom } from '@/core/kinds/random';
 import { done, failed, type Result } from '@/core/kinds/result';
-import { findSeries, listHeldSeries, listPackedRows, listSeriesOf } from '@/data/code-rows';
+import { findBitting, findSeries, listHeldSeries, listPackedRows, listSeriesOf } from '@/data/code-rows';
 import { findKeyway, type LockFact, listKeywayNames, listLockFacts, listLocksOf } from '@/data/keyways';
 import type { DeviceInput } from '@/inputs/blade-inputs';
 import { database } from '../database';
@@ -124,11 +124,9 @@ export async function readWithDevice(
 async function demoBitting(name: string, keyway: string, blade: Blade): Promise<readonly number[]> {
   const db = database();
   const [series] = await listSeriesOf(db, keyway);
-  const packed = series && (await listPackedRows(db, series)).packed;
-  if (packed && packed.count > 0) {
-    const at = Math.floor(seededRandom(`demo key ${name}`)() * packed.count) * packed.spaces;
-    return Array.from(packed.depths.subarray(at, at + packed.spaces), (depth) => depth + 1);
-  }
+  const at = series && series.first + Math.floor(seededRandom(`demo key ${name}`)() * series.count);
+  const bitting = series && at !== undefined ? await findBitting(db, series.id, at) : undefined;
+  if (bitting) return bitting;
   const { spaces, depths, macs } = bittingRule(blade);
   const [drawn = []] = drawCodeRows({
     name: `demo key ${name}`,

@@ -13,11 +13,12 @@ import {
   wantedProblems,
 } from '@/core/blade/search';
 import { formatJobNumber, type Job } from '@/core/job/job';
-import type { Actor } from '@/core/kinds/actor';
+import type { Actor, PersonActor } from '@/core/kinds/actor';
+import type { Purpose } from '@/core/kinds/purpose';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import { findApplication } from '@/data/catalogue';
-import { listPackedRows, listSeriesOf } from '@/data/code-rows';
+import { listPackedRows, listSeriesOf, type SeriesRow } from '@/data/code-rows';
 import type { Db } from '@/data/db';
 import { findJob, lockJob } from '@/data/jobs';
 import { findKeyway } from '@/data/keyways';
@@ -127,11 +128,10 @@ async function searchedSeries(
   if (!known || keyway === undefined) return failed('The library has no keyway of this name.', 'keyway');
   const problems = wantedProblems(wanted, known.spaces, known.depths);
   if (problems.length > 0) return { ok: false, problems };
-  const own = await listSeriesOf(db, keyway);
-  const stranger = named?.find((name) => !own.some((one) => one.name === name));
-  if (stranger !== undefined) return failed(`The keyway has no series ${stranger}.`, 'series');
+  const meant = await namedSeries(db, keyway, named);
+  if (!meant.ok) return meant;
   const searched: Searched[] = [];
-  for (const series of own.filter(({ name }) => named?.includes(name) ?? true)) {
+  for (const series of meant.value) {
     const { numbers, packed } = await listPackedRows(db, series);
     const fitting = searchBittings(indexBittings(packed, known.depths), wanted);
     searched.push({
@@ -141,6 +141,19 @@ async function searchedSeries(
     });
   }
   return done(searched);
+}
+
+/** The series of a keyway that are named; all of them where none is. */
+export async function namedSeries(
+  db: Db,
+  keyway: string,
+  named: readonly string[] | undefined,
+): Promise<Result<SeriesRow[]>> {
+  const own = await listSeriesOf(db, keyway);
+  const stranger = named?.find((name) => !own.some((one) => one.name === name));
+  return stranger === undefined
+    ? done(own.filter(({ name }) => named?.includes(name) ?? true))
+    : failed(`The keyway has no series ${stranger}.`, 'series');
 }
 
 function summed(all: readonly (readonly (readonly number[])[])[]): number[][] {
@@ -158,27 +171,35 @@ async function closedCodes(
 ): Promise<string | null> {
   if (number === undefined) return 'Codes want a job and the right to its car.';
   if (actor.kind !== 'person') return 'Codes are for people who are signed in; no token opens them.';
-  const refused = await transact(async (db): Promise<Failed | undefined> => {
-    if (!(await lockJob(db, number))) return failed(`There is no job ${formatJobNumber(number)}.`);
-    const job = await findJob(db, number);
-    if (!job) return failed(`There is no job ${formatJobNumber(number)}.`);
-    if (job.closed) return failed('The job is closed.');
-    const closed =
-      (await closedGate(db, actor, job.id, 'searchCodes')) ?? (await otherKeyway(db, job, keyway));
-    if (closed) return closed;
-    await appendAudit(db, actor, {
-      action: 'codes.searched',
-      subjectKind: 'job',
-      subjectId: job.id,
-      details: { fits },
-    });
-    return undefined;
-  });
+  const refused = await openedFor(actor, { number, keyway }, ['searchCodes'], 'codes.searched', { fits });
   return refused?.problems[0]?.message ?? null;
 }
 
+/** Passes the gate of an open job for its own car, which is then on record; or says what keeps it closed. */
+export function openedFor(
+  actor: PersonActor,
+  { number, keyway }: { readonly number: number; readonly keyway: string | undefined },
+  purposes: readonly Purpose[],
+  action: string,
+  details: Readonly<Record<string, unknown>> = {},
+): Promise<Failed | undefined> {
+  return transact(async (db) => {
+    const job = (await lockJob(db, number)) ? await findJob(db, number) : undefined;
+    if (!job) return failed(`There is no job ${formatJobNumber(number)}.`, 'job');
+    if (job.closed) return failed('The job is closed.', 'job');
+    for (const purpose of purposes) {
+      const closed = await closedGate(db, actor, job.id, purpose);
+      if (closed) return closed;
+    }
+    const other = await otherKeyway(db, job, keyway);
+    if (other) return other;
+    await appendAudit(db, actor, { action, subjectKind: 'job', subjectId: job.id, details });
+    return undefined;
+  });
+}
+
 /** A job opens the codes of its own car. */
-export async function otherKeyway(db: Db, job: Job, keyway: string | undefined): Promise<Failed | undefined> {
+async function otherKeyway(db: Db, job: Job, keyway: string | undefined): Promise<Failed | undefined> {
   if (keyway === undefined) return undefined;
   const car = job.applicationId === null ? undefined : await findApplication(db, job.applicationId);
   if (!car) return failed('Choose the candidate first: its keyway decides the series.');

@@ -13,18 +13,14 @@ import { fittingCodes, indexBittings, searchBittings, wantedProblems } from '@/c
 import { type Blade, bittingRule, bladeOfKeyway, specProblems } from '@/core/blade/spec';
 import { formatBitting } from '@/core/catalogue/bitting';
 import { type Recut, recuts } from '@/core/catalogue/lists/keys';
-import { formatJobNumber } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
-import { appendAudit } from '@/data/audit';
-import { listPackedRows, listSeriesOf } from '@/data/code-rows';
-import { findJob, lockJob } from '@/data/jobs';
+import { listPackedRows } from '@/data/code-rows';
 import { findKeyway } from '@/data/keyways';
 import type { ProgressionInput } from '@/inputs/blade-inputs';
-import { database, transact } from '../database';
-import { closedGate } from '../editing/gates';
+import { database } from '../database';
 import { sentWhole } from './blade';
-import { otherKeyway, readWanted } from './code-search';
+import { namedSeries, openedFor, readWanted } from './code-search';
 
 /** A plan with its figures, and its steps in the order of trying. */
 export interface PlannedTries extends PlanFigures {
@@ -165,11 +161,10 @@ async function fittingCandidates(
   const problems = wantedProblems(wanted.value, spaces, depths);
   if (problems.length > 0) return { ok: false, problems };
   const db = database();
-  const own = await listSeriesOf(db, keyway);
-  const stranger = named?.find((name) => !own.some((one) => one.name === name));
-  if (stranger !== undefined) return failed(`The keyway has no series ${stranger}.`, 'series');
+  const meant = await namedSeries(db, keyway, named);
+  if (!meant.ok) return meant;
   const bittings = new Map<string, readonly number[]>();
-  for (const series of own.filter(({ name }) => named?.includes(name) ?? true)) {
+  for (const series of meant.value) {
     const { packed } = await listPackedRows(db, series);
     for (const place of fittingCodes(searchBittings(indexBittings(packed, depths), wanted.value))) {
       const bitting = unpackBitting(packed, place);
@@ -190,22 +185,5 @@ async function closedProgression(
   { job: number, keyway }: ProgressionInput,
 ): Promise<Failed | undefined> {
   if (actor.kind !== 'person') return failed('This is for people who are signed in; no token opens it.');
-  return transact(async (db) => {
-    if (!(await lockJob(db, number))) return failed(`There is no job ${formatJobNumber(number)}.`, 'job');
-    const job = await findJob(db, number);
-    if (!job) return failed(`There is no job ${formatJobNumber(number)}.`, 'job');
-    if (job.closed) return failed('The job is closed.', 'job');
-    const closed =
-      (await closedGate(db, actor, job.id, 'readLock')) ??
-      (await closedGate(db, actor, job.id, 'cutFromCode')) ??
-      (await otherKeyway(db, job, keyway));
-    if (closed) return closed;
-    await appendAudit(db, actor, {
-      action: 'progression.planned',
-      subjectKind: 'job',
-      subjectId: job.id,
-      details: {},
-    });
-    return undefined;
-  });
+  return openedFor(actor, { number, keyway }, ['readLock', 'cutFromCode'], 'progression.planned');
 }
