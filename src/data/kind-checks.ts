@@ -1,4 +1,5 @@
 import type { ClientBase } from 'pg';
+import { secretKinds } from '@/core/authority/secrets';
 import { lockNames } from '@/core/catalogue/locks';
 import { methodKinds } from '@/core/catalogue/methods';
 import { whys } from '@/core/identify/line/reading';
@@ -18,6 +19,7 @@ export const kindColumns: Readonly<Record<string, readonly string[]>> = {
   'job.why': whys,
   'job_key.presence': presences,
   'job_event.kind': eventKinds,
+  'envelope.kind': secretKinds,
   'price_menu.work': flatWorks,
   'shop_warranty.option': optionKinds,
   'quote_terms.agreed_option': optionKinds,

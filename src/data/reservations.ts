@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { StockGrade, StockState } from '@/core/supply/movements';
+import type { Piece, StockGrade, StockState } from '@/core/supply/movements';
 import type { Db } from './db';
 
 export interface Reservation {
@@ -47,4 +47,15 @@ export async function listReservations(db: Db, jobId: string | null): Promise<Re
     [jobId],
   );
   return result.rows;
+}
+
+/** One promised piece less of a pile, where the job has one promised there. */
+export async function takeReserved(db: Db, jobId: string, piece: Piece, at: Date): Promise<void> {
+  await db.query(
+    `UPDATE stock_reservation SET pieces = greatest(pieces - 1, 1),
+       ended_at = CASE WHEN pieces = 1 THEN $6 ELSE ended_at END
+     WHERE id = (SELECT id FROM stock_reservation
+       WHERE job_id = $1 AND van_id = $2 AND article = $3 AND state = $4 AND grade = $5 AND ended_at IS NULL LIMIT 1)`,
+    [jobId, piece.vanId, piece.article, piece.state, piece.grade, at],
+  );
 }

@@ -1,7 +1,8 @@
-import { Type } from 'class-transformer';
-import { IsIn, IsOptional, Length, Max, Min, ValidateNested } from 'class-validator';
+import { IsIn, IsOptional, IsUUID, Length, Max, Min } from 'class-validator';
+import { type PlanKind, planKinds } from '@/core/blade/progression/plan-rest';
+import { type SheetFrom, sheetsFrom } from '@/core/blade/progression/sheet';
 import { mostDepths, mostSpaces } from '@/core/blade/spec';
-import { decimals, listOf, notList, numbers, orNull, texts, whole } from './fields';
+import { decimals, listOf, nested, numbers, orNull, texts, whole } from './fields';
 
 /** What reads a blade beside a hand. */
 export const readingDevices = ['gauge', 'photograph'] as const;
@@ -59,9 +60,7 @@ const bittings = texts(
 export class DecodeInput {
   @IsOptional() @Length(1, 40, { message: 'Name a keyway.' }) keyway?: string;
   @IsOptional()
-  @notList('One blade.')
-  @ValidateNested({ message: 'A blade.' })
-  @Type(() => BladeInput)
+  @nested(() => BladeInput, 'One blade.')
   blade?: BladeInput;
   @IsIn(bladeUnits, { message: 'mm, thousandths or degrees.' }) unit!: BladeUnit;
   @listOf(() => FaceInput, 2, 'faces') faces!: FaceInput[];
@@ -93,9 +92,7 @@ export class SearchInput {
   /** Of the keyway; all of them where none is named. */
   @IsOptional() @texts({ most: 20, longest: 40 }, 'Names of series.') series?: string[];
   @IsOptional()
-  @notList('One series.')
-  @ValidateNested({ message: 'A series.' })
-  @Type(() => SentSeriesInput)
+  @nested(() => SentSeriesInput, 'One series.')
   whole?: SentSeriesInput;
   /** For each space its depth, several with strokes between (`2/3`), or nothing where nobody knows. */
   @texts({ most: mostSpaces, longest: 40 }, 'For each space the depths it may have.') wanted!: string[];
@@ -157,9 +154,7 @@ export class ProgressionInput {
   @texts({ most: mostSpaces, longest: 40 }, 'For each space the depths it may have.')
   wanted?: string[];
   @IsOptional()
-  @notList('One blade.')
-  @ValidateNested({ message: 'A blade.' })
-  @Type(() => BladeInput)
+  @nested(() => BladeInput, 'One blade.')
   blade?: BladeInput;
   /** Of each row of cuts of a blade sent whole: `deeper` or `never`. */
   @IsOptional() @texts({ most: 2, longest: 10 }, 'deeper or never for each row of cuts.') recut?: string[];
@@ -172,4 +167,31 @@ export class ProgressionInput {
   @whole('A price in the smallest coin.') blankMinor!: number;
   @whole('A price in the smallest coin.') tryMinor!: number;
   @IsOptional() @whole('How many blanks are at hand.') blanksAtHand?: number;
+}
+
+/** What was read of a lock, whose candidates are asked for. */
+export class CandidatesInput {
+  @whole('The number of a job.', 1) job!: number;
+  @Length(1, 40, { message: 'Name a keyway.' }) keyway!: string;
+  @texts({ most: mostSpaces, longest: 40 }, 'For each space the depths it may have.') wanted!: string[];
+}
+
+/** Candidates that are to be worked through on a job. */
+export class SheetInput {
+  @whole('The number of a job.', 1) number!: number;
+  @Length(1, 40, { message: 'Name a keyway.' }) keyway!: string;
+  @IsIn(sheetsFrom, { message: 'lock or piece.' }) from!: SheetFrom;
+  @bittings candidates!: string[];
+  @orNull()
+  @numbers({ most: mostSent, from: 0, to: 1 }, 'A probability for each candidate.')
+  probabilities!: number[] | null;
+  /** How likely the bitting is among them. */
+  @Min(0, { message: '0 or more.' }) @Max(1, { message: 'Up to 1.' }) holds!: number;
+  @IsIn(planKinds, { message: 'Choose a plan.' }) plan!: PlanKind;
+}
+
+/** A sheet of a job, to be opened. */
+export class OpenSheetInput {
+  @whole('The number of a job.', 1) number!: number;
+  @IsUUID(undefined, { message: 'Which sheet?' }) id!: string;
 }

@@ -182,3 +182,11 @@ interface NumbersRange {
   readonly to: number;
   readonly gaps?: boolean;
 }
+
+/** One nested input, of a class of its own. */
+export function nested(Class: () => new () => object, what: string): PropertyDecorator {
+  const checks = [notList(what), ValidateNested({ message: what }), Type(Class)];
+  return (target, property) => {
+    for (const check of checks) check(target, property);
+  };
+}

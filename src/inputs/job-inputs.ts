@@ -19,7 +19,7 @@ import {
   type WaySeen,
   waysSeen,
 } from '@/core/authority/documents';
-import { type SecretKind, type SecretSource, secretKinds, writtenSources } from '@/core/authority/secrets';
+import { type SecretSource, type ToldKind, toldKinds, writtenSources } from '@/core/authority/secrets';
 import { type FactKind, factKindNames } from '@/core/catalogue/fact-kinds';
 import { type Outcome, outcomes } from '@/core/job/closing';
 import { type ChoiceQuestion, choiceAnswers, choiceQuestions } from '@/core/programming/choices';
@@ -141,7 +141,7 @@ export class SecondPersonInput {
 }
 
 export class KeepSecretInput extends JobEdit {
-  @IsIn(secretKinds, { message: 'Choose what it is.' }) kind!: SecretKind;
+  @IsIn(toldKinds, { message: 'Choose what it is.' }) kind!: ToldKind;
   @IsIn(writtenSources, { message: 'Choose where it came from.' }) source!: SecretSource;
   @Matches(/^[\x21-\x7e][\x20-\x7e]{0,198}[\x21-\x7e]$/, { message: '2 to 200 letters, digits and signs.' })
   value!: string;

@@ -11,8 +11,9 @@ const decoder = {
   mean(packed: PackedBittings | null): void {
     series = packed;
   },
-  decode(blade: Blade, faces: readonly FaceReadings[]): Decode {
-    return decodeBlade({ blade, faces, series });
+  /** @param most of the likeliest bittings that are given; a few where it is left out */
+  decode(blade: Blade, faces: readonly FaceReadings[], most?: number): Decode {
+    return decodeBlade({ blade, faces, series }, most);
   },
 };
 export type Decoder = typeof decoder;

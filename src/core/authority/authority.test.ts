@@ -27,6 +27,8 @@ describe('the gate', () => {
     ['codeFromVin', false, true, true],
     ['pinLookUp', false, true, true],
     ['seeSecret', false, true, true],
+    ['orderCut', false, true, true],
+    ['cutInWorkshop', false, true, true],
     ['openForPapers', false, true, true],
     ['openLock', false, false, true],
     ['plainCopy', false, false, true],

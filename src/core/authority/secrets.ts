@@ -1,13 +1,17 @@
 import type { Purpose } from '@/core/kinds/purpose';
 
-export const secretKinds = ['keyCode', 'bitting', 'pin', 'keyData'] as const;
+export const secretKinds = ['keyCode', 'bitting', 'pin', 'keyData', 'candidates'] as const;
 export type SecretKind = (typeof secretKinds)[number];
+/** Kinds that are read as one word or number; candidates are a sheet that is worked at Blade. */
+export type ToldKind = Exclude<SecretKind, 'candidates'>;
+export const toldKinds = secretKinds.filter((kind): kind is ToldKind => kind !== 'candidates');
 
 export const secretNames: Record<SecretKind, string> = {
   keyCode: 'Key code',
   bitting: 'Bitting',
   pin: 'PIN',
   keyData: 'Key data',
+  candidates: 'Sheet',
 };
 
 /** Where a secret came from, and what getting it wants. */

@@ -23,7 +23,7 @@ export interface ClosingRequest {
   /** Agreed and noted before the door was opened, or somebody was in danger. */
   readonly doorNoted: boolean;
   readonly authority: AuthorityStage;
-  readonly log: JobLog;
+  readonly log: Pick<JobLog, 'attempts' | 'countBefore' | 'countAfter' | 'doors'>;
   /** Whether a key in hand worked when the job began. */
   readonly worksInHand: boolean;
   /** The shop takes a note for a plain copy of a working key without electronics. */

@@ -15,6 +15,8 @@ export type Purpose =
   | 'openLock'
   | 'readLock'
   | 'cutFromCode'
+  | 'orderCut'
+  | 'cutInWorkshop'
   | 'pinRead'
   | 'learn'
   | 'erase'

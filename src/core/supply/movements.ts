@@ -27,6 +27,20 @@ export interface StockLine {
   readonly quantity: number;
 }
 
+/** A piece of stock: where it lay and what it was. */
+export interface Piece {
+  /** Null is the workshop. */
+  readonly vanId: string | null;
+  readonly article: string;
+  readonly state: StockState;
+  readonly grade: StockGrade;
+}
+
+/** Whether two pieces are of one pile. */
+export function samePiece(a: Piece, b: Piece): boolean {
+  return a.vanId === b.vanId && a.article === b.article && a.state === b.state && a.grade === b.grade;
+}
+
 /** Whether an article in this state can be made into a key as it is. */
 export function isReady(state: StockState): boolean {
   return state === 'new' || state === 'reset, proved';

@@ -2,10 +2,13 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
+import { useState } from 'react';
 import { type SecretRef, secretName, sourceLabel } from '@/core/authority/secrets';
+import type { RankedBitting } from '@/core/blade/decode';
 import { bittingRule } from '@/core/blade/spec';
 import { formatBitting } from '@/core/catalogue/bitting';
-import type { CarLock } from '@/core/catalogue/locks';
+import { type CarLock, heldByNone } from '@/core/catalogue/locks';
+import type { JobLog } from '@/core/job/events/log';
 import { momentWords } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
@@ -13,10 +16,14 @@ import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
+import { Tabs } from '@/ui/tabs';
 import { useSubmit } from '@/ui/use-submit';
 import type { BenchKeyway, JobBlade } from '@/usecases/benches/blade-bench';
+import type { BladeCar } from '@/usecases/benches/blade-car';
 import { type BladeActions, BladeWork } from './blade-work';
 import { LocksPanel } from './locks-panel';
+import type { TryActions } from './sheet-actions';
+import { TryTab } from './try-tab';
 
 type Keep = (data: unknown) => Promise<Result<{ readonly number: number }>>;
 
@@ -29,6 +36,12 @@ interface BladeStationProps extends BladeActions {
   /** Codes and bittings of the job. */
   readonly secrets: readonly SecretRef[];
   readonly zone: string;
+  readonly currency: string;
+  readonly locale: string;
+  readonly log: JobLog;
+  /** What lies ready, what it costs and what the gate lets be done; none where nobody chose a candidate. */
+  readonly car: BladeCar | undefined;
+  readonly tries: TryActions;
   readonly onHang: Keep;
   readonly onKeepCode: Keep;
 }
@@ -41,11 +54,19 @@ export function BladeStation({
   found,
   secrets,
   zone,
+  currency,
+  locale,
+  log,
+  car,
+  tries,
   onHang,
   onKeepCode,
   ...actions
 }: BladeStationProps) {
   const router = useRouter();
+  const [top, setTop] = useState('read');
+  const [piece, setPiece] = useState<readonly RankedBitting[]>();
+  const [pieces, setPieces] = useState(0);
   const hang = useSubmit(onHang);
   const keepCode = useSubmit(onKeepCode);
   const refresh = () => router.refresh();
@@ -66,10 +87,11 @@ export function BladeStation({
         </p>
       </Notice>
     );
-  const spaces = 'rows' in keyway.blade ? bittingRule(keyway.blade).spaces : 0;
-  return (
-    <>
-      <Kept job={job.number} secrets={secrets} zone={zone} />
+  const blade = 'rows' in keyway.blade ? keyway.blade : undefined;
+  const spaces = blade ? bittingRule(blade).spaces : 0;
+  const held = locks.flatMap(({ lock, spaces: own }) => (own === null ? [] : [{ lock, spaces: own }]));
+  const read = (
+    <div className="flex flex-col gap-4">
       <Problems problems={[...hang.problems, ...keepCode.problems]} />
       <BladeWork
         {...actions}
@@ -98,11 +120,53 @@ export function BladeStation({
         {...(job.closed
           ? {}
           : {
+              onTry: (ranked) => {
+                setPiece(ranked);
+                setPieces(pieces + 1);
+                setTop('try');
+              },
               onKeepCode: ({ series, code }) =>
                 keepCode.submit({ number: job.number, series, code }, refresh),
             })}
       />
       <LocksPanel job={job.number} locks={locks} found={found} spaces={spaces} />
+    </div>
+  );
+  if (!blade || !car) return read;
+  return (
+    <>
+      <Kept job={job.number} secrets={secrets} zone={zone} />
+      <Tabs
+        label="Work on the blade"
+        parts
+        top={top}
+        onTop={setTop}
+        tabs={[
+          { name: 'read', label: 'Read', content: read },
+          {
+            name: 'try',
+            label: 'Try in turn',
+            content: (
+              <TryTab
+                {...tries}
+                key={pieces}
+                job={job}
+                log={log}
+                keyway={keyway.name}
+                blade={blade}
+                recut={keyway.recut}
+                locks={held}
+                heldByNone={heldByNone(locks, spaces)}
+                car={car}
+                zone={zone}
+                currency={currency}
+                locale={locale}
+                fromPiece={piece}
+              />
+            ),
+          },
+        ]}
+      />
     </>
   );
 }

@@ -1,6 +1,7 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
+import type { RankedBitting } from '@/core/blade/decode';
 import { faceNames, readAgainWords } from '@/core/blade/decode-words';
 import { drawBlade } from '@/core/blade/drawing';
 import { leftReadable, offDepths } from '@/core/blade/readings';
@@ -38,11 +39,15 @@ interface BladeWorkProps extends BladeActions {
   readonly head?: ReactNode;
   /** What can be done with the likeliest bitting. */
   readonly use: (bitting: readonly number[]) => ReactNode;
+  /** Takes all that the readings leave, where it shall be tried in turn. */
+  readonly onTry?: ((ranked: readonly RankedBitting[]) => void) | undefined;
   readonly job?: number;
   readonly onKeepCode?: (code: SearchedCode) => void;
 }
 
 const anyBitting = 'any';
+/** From here on one blank will do. */
+const settledFrom = 0.99;
 const allSeries = 'all';
 /** Of the drawing, in mm of the screen. */
 const screenLetters = 3.3;
@@ -74,6 +79,7 @@ function Work({
   onSearch,
   onDevice,
   onKeepCode,
+  onTry,
 }: BladeWorkProps & { readonly blade: Blade }) {
   const { measure } = blade;
   const { spaces } = bittingRule(blade);
@@ -87,7 +93,7 @@ function Work({
     .filter((name) => series === allSeries || name === series);
   const [at, setAt] = useState({ face: 0, space: 1 });
   const sign = unitSign(measure, unit);
-  const { decode, problems, trouble } = useDecode(blade, faces, meant);
+  const { decode, problems, trouble, askAll } = useDecode(blade, faces, meant);
   const [best] = decode?.ranked ?? [];
   const inUnit = (value: number) => unitWords(value, measure, unit);
   const held = locks.flatMap(({ lock, spaces: own }) => (own === null ? [] : [{ lock, spaces: own }]));
@@ -242,6 +248,15 @@ function Work({
           {decode && best ? (
             <DecodedPanel blade={blade} faces={faces} decode={decode} unit={unit} by={by}>
               {use(best.bitting)}
+              {onTry && best.probability < settledFrom && (
+                <Button
+                  className="mt-2 w-full"
+                  follows="in turn, on the fewest blanks"
+                  onClick={() => askAll().then(onTry, () => undefined)}
+                >
+                  Try what the readings leave
+                </Button>
+              )}
             </DecodedPanel>
           ) : (
             <Panel title="What the key says">

@@ -2,11 +2,9 @@
 
 import { useEffect, useMemo, useState } from 'react';
 import { groupBitting } from '@/core/blade/decode-words';
-import { parseWanted } from '@/core/blade/search';
 import { spacesWords } from '@/core/catalogue/locks';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
-import { classNames } from '@/ui/class-names';
 import { SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
@@ -14,6 +12,7 @@ import { Problems } from '@/ui/problems';
 import { Table, Td, Th, Tr } from '@/ui/table';
 import { useAsked } from '@/ui/use-asked';
 import type { CodeSearch, SearchedCode } from '@/usecases/benches/code-search';
+import { isWanted, saidOf, WantedFields } from './wanted-fields';
 
 export interface HeldSpaces {
   readonly lock: string;
@@ -49,18 +48,11 @@ export function SearchPanel({
   const [lock, setLock] = useState('');
   useEffect(() => setWanted(none), [none]);
   const held = locks.find((one) => one.lock === lock)?.spaces;
-  /** What a lock lacks is not known from it. */
-  const said = wanted.map((text, at) => (held && !held.includes(at + 1) ? '' : text.trim()));
-  const readable = said.every((text) => parseWanted(text) !== undefined);
-  const known = said.some((text) => typeof parseWanted(text) === 'object' && parseWanted(text) !== null);
-  const asked =
-    known && readable
-      ? { keyway, wanted: said, ...(held ? { holds: [...held] } : {}), ...(job === undefined ? {} : { job }) }
-      : null;
+  const said = saidOf(wanted, held);
+  const asked = isWanted(said)
+    ? { keyway, wanted: said, ...(held ? { holds: [...held] } : {}), ...(job === undefined ? {} : { job }) }
+    : null;
   const { answer, problems, pending } = useAsked(asked, onSearch);
-  const problemOf = (at: number) =>
-    problems.find(({ field }) => field === `wanted.${at}`)?.message ??
-    (parseWanted(said[at] ?? '') === undefined ? 'a depth, or several with strokes' : undefined);
   if (series.length === 0)
     return (
       <Panel title="Codes that fit">
@@ -93,44 +85,12 @@ export function SearchPanel({
           Clear
         </Button>
       </div>
-      <div className="overflow-x-auto">
-        <div className="flex gap-1.5 pb-1">
-          {wanted.map((text, at) => {
-            const lacks = held !== undefined && !held.includes(at + 1);
-            return (
-              <label
-                // biome-ignore lint/suspicious/noArrayIndexKey: a space is its number
-                key={at}
-                className="flex min-w-13 flex-1 flex-col gap-1 text-center text-small text-mute"
-              >
-                {at + 1}
-                <input
-                  aria-label={`Wanted at space ${at + 1}`}
-                  aria-invalid={problemOf(at) !== undefined}
-                  autoComplete="off"
-                  disabled={lacks}
-                  value={lacks ? '' : text}
-                  placeholder={lacks ? 'lacks' : ''}
-                  onFocus={(event) => event.target.select()}
-                  onChange={(event) =>
-                    setWanted(wanted.map((one, other) => (other === at ? event.target.value : one)))
-                  }
-                  className={classNames(
-                    'h-11 w-full rounded-lg border-[1.5px] bg-biscuit px-1 text-center font-mono text-ink disabled:bg-shelf',
-                    problemOf(at) === undefined ? 'border-edge' : 'border-oxide',
-                  )}
-                />
-              </label>
-            );
-          })}
-        </div>
-      </div>
-      <p className="text-small text-oxide" aria-live="polite">
-        {wanted.flatMap((_, at) => {
-          const problem = problemOf(at);
-          return problem === undefined ? [] : [`Space ${at + 1}: ${problem}. `];
-        })}
-      </p>
+      <WantedFields
+        wanted={wanted}
+        held={held}
+        problemAt={(at) => problems.find(({ field }) => field === `wanted.${at}`)?.message}
+        onChange={setWanted}
+      />
       <Problems problems={problems.filter(({ field }) => !field?.startsWith('wanted.'))} />
       {answer && asked && <Found answer={answer} pending={pending} lock={lock} onKeep={onKeep} />}
     </Panel>

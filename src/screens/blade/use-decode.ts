@@ -2,11 +2,12 @@
 
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
-import type { Decode } from '@/core/blade/decode';
+import type { Decode, RankedBitting } from '@/core/blade/decode';
 import { type FaceReadings, readingProblems } from '@/core/blade/readings';
 import { type Blade, bittingRule, type SpecProblem } from '@/core/blade/spec';
 import type { Decoder } from '@/workers/decode.worker';
-import { type OpenDecoder, openDecoder } from '@/workers/decoder';
+import { openDecoder } from '@/workers/decoder';
+import type { OpenWorker } from '@/workers/open-worker';
 
 export interface Decoding {
   readonly decode: Decode | null;
@@ -15,6 +16,9 @@ export interface Decoding {
   /** A series or the worker could not be had. */
   readonly trouble: string | null;
 }
+
+/** So many bittings are asked for where they shall be tried in turn. */
+const mostTried = 5000;
 
 const nothing: Decoding = { decode: null, problems: [], trouble: null };
 
@@ -26,15 +30,15 @@ export function useDecode(
   blade: Blade | null,
   faces: readonly FaceReadings[],
   series: readonly string[],
-): Decoding {
+): Decoding & { readonly askAll: () => Promise<readonly RankedBitting[]> } {
   const [state, setState] = useState<Decoding>(nothing);
-  const [opened, setOpened] = useState<OpenDecoder & { readonly meant: Promise<void> }>();
+  const [opened, setOpened] = useState<OpenWorker<Decoder> & { readonly meant: Promise<void> }>();
   const latest = useRef(0);
   const named = JSON.stringify(series);
   useEffect(() => {
     if (!blade) return;
     const own = openDecoder();
-    const meant = meanSeries(own.decoder, blade, JSON.parse(named));
+    const meant = meanSeries(own.worker, blade, JSON.parse(named));
     // What goes wrong is told with the next answer.
     meant.catch(() => undefined);
     setOpened({ ...own, meant });
@@ -50,13 +54,20 @@ export function useDecode(
     // Blank fields are no mistake.
     const wrong = problems.filter(({ field }) => field !== 'faces');
     if (problems.length > 0) return setState({ ...nothing, problems: wrong });
-    const decoded = opened.meant.then(() => opened.decoder.decode(blade, read));
+    const decoded = opened.meant.then(() => opened.worker.decode(blade, read));
     Promise.race([decoded, opened.failed]).then(
       (decode) => turn === latest.current && setState({ decode, problems: [], trouble: null }),
       (error: Error) => turn === latest.current && setState({ ...nothing, trouble: error.message }),
     );
   }, [blade, asked, opened]);
-  return state;
+  return {
+    ...state,
+    askAll: async () => {
+      if (!blade || !opened) return [];
+      const all = opened.worker.decode(blade, JSON.parse(asked), mostTried);
+      return (await Promise.race([all, opened.failed])).ranked;
+    },
+  };
 }
 
 async function meanSeries(decoder: Remote<Decoder>, blade: Blade, series: readonly string[]): Promise<void> {

@@ -4,6 +4,7 @@ import type { PackedBittings } from '@/core/blade/packed';
 import type { FaceReadings } from '@/core/blade/readings';
 import { type Blade, bittingRule, bladeOfKeyway } from '@/core/blade/spec';
 import { drawCodeRows } from '@/core/catalogue/code-rows';
+import type { Recut } from '@/core/catalogue/lists/keys';
 import { type CarLock, locksOfCar } from '@/core/catalogue/locks';
 import type { Actor } from '@/core/kinds/actor';
 import { seededRandom } from '@/core/kinds/random';
@@ -21,6 +22,8 @@ export interface BenchKeyway {
   readonly shape: BladeShape;
   /** Why it cannot be decoded, instead of the blade. */
   readonly blade: Blade | { readonly reason: string };
+  /** Of each row of cuts: whether it can be cut again. */
+  readonly recut: readonly Recut[];
   /** Those of which the shop has rows. */
   readonly series: readonly { readonly name: string; readonly count: number }[];
 }
@@ -48,6 +51,7 @@ export async function readBenchKeyway(_actor: Actor, name: string): Promise<Benc
     name,
     shape: { profile, widthMm, lengthMm },
     blade: 'blade' in found ? found.blade : found,
+    recut: known.recut,
     series: await listHeldSeries(db, name),
   };
 }

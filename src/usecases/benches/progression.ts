@@ -41,7 +41,7 @@ export interface Progression {
 }
 
 /** So many candidates are planned for at most. */
-const mostCandidates = 5000;
+export const mostCandidates = 5000;
 
 /** In which order to try the candidates of a partial reading, on which blanks; for a job with person, papers and plate shown. */
 export async function planProgression(actor: Actor, input: ProgressionInput): Promise<Result<Progression>> {
@@ -73,6 +73,15 @@ export async function planProgression(actor: Actor, input: ProgressionInput): Pr
   });
 }
 
+export function tooMany(candidates: number): Failed | undefined {
+  return candidates > mostCandidates
+    ? failed(
+        `${candidates} candidates are too many to plan for: up to ${mostCandidates}. Read one space more first.`,
+        'wanted',
+      )
+    : undefined;
+}
+
 interface Found {
   readonly blade: Blade;
   readonly recut: readonly Recut[];
@@ -87,11 +96,8 @@ async function candidatesOf(input: ProgressionInput): Promise<Result<Found>> {
     ? namedCandidates(blade, input.candidates)
     : await fittingCandidates(blade, input);
   if (!bittings.ok) return bittings;
-  if (bittings.value.length > mostCandidates)
-    return failed(
-      `${bittings.value.length} candidates are too many to plan for: up to ${mostCandidates}. Read one space more first.`,
-      'wanted',
-    );
+  const many = tooMany(bittings.value.length);
+  if (many) return many;
   const { probabilities } = input;
   if (probabilities && probabilities.length !== bittings.value.length)
     return failed('A probability for each candidate.', 'probabilities');
@@ -136,7 +142,7 @@ async function metalOf({
 
 const isRecut = (word: string): word is Recut => (recuts as readonly string[]).includes(word);
 
-function namedCandidates(blade: Blade, written: readonly string[]): Result<(readonly number[])[]> {
+export function namedCandidates(blade: Blade, written: readonly string[]): Result<(readonly number[])[]> {
   const read = readSeries(bittingRule(blade), written);
   if ('problem' in read) return failed(read.problem.message, `candidates.${read.problem.field}`);
   const bittings = written.map((_, at) => unpackBitting(read.packed, at));
@@ -149,9 +155,13 @@ function namedCandidates(blade: Blade, written: readonly string[]): Result<(read
 }
 
 /** The different bittings of the keyway's series that fit what was read. */
-async function fittingCandidates(
+export async function fittingCandidates(
   blade: Blade,
-  { keyway, series: named, wanted: written }: ProgressionInput,
+  {
+    keyway,
+    series: named,
+    wanted: written,
+  }: { readonly keyway?: string; readonly series?: string[]; readonly wanted?: string[] },
 ): Promise<Result<(readonly number[])[]>> {
   if (keyway === undefined || written === undefined)
     return failed('Send the candidates, or what is known of the spaces of a keyway.', 'candidates');

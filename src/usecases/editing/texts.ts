@@ -20,6 +20,13 @@ const hourMs = 3_600_000;
 const noWords: ReadonlySet<string> = new Set([
   'kind',
   'moment',
+  'plan',
+  'article',
+  'state',
+  'grade',
+  'lock',
+  'turns',
+  'where',
   'route',
   'result',
   'how',

@@ -1,7 +1,14 @@
+import { readSheet } from '@/core/blade/progression/sheet';
 import type { Platform } from '@/core/catalogue/platform';
 import { closingNeeds } from '@/core/job/closing';
 import type { EventGround } from '@/core/job/events/event-kind';
-import { type EventKindName, eventRefusal, groundFor, type JobEvent } from '@/core/job/events/events';
+import {
+  type EventKindName,
+  eventRefusal,
+  groundFor,
+  type JobEvent,
+  movedBy,
+} from '@/core/job/events/events';
 import { formatJobNumber, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
@@ -23,6 +30,8 @@ import { type Edited, editJob } from '../editing/edit-job';
 import { standingOf } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { type Guarded, guardTexts } from '../editing/texts';
+import { moveForJob, notThere } from '../shop/job-stock';
+import { openSealed } from '../vault/vault';
 import { type JobView, jobViewIn } from '../view/job-view';
 import { keepSources } from './key-sources';
 
@@ -66,6 +75,8 @@ export async function recordEvent(
       deviceAt: input.deviceAt,
       basedOn: input.basedOn,
     });
+    const moved = movedBy(job.log, kept);
+    if (moved) await moveForJob(db, actor, job, { id: input.id, ...moved });
     await appendAudit(db, actor, {
       action: `job.${event.kind}`,
       subjectKind: 'job',
@@ -87,6 +98,9 @@ async function checkEvent(
   if (job.closed) return failed(`${formatJobNumber(job.number)} is closed.`);
   const refused = eventRefusal(event, job.log, await groundOf(db, actor, job, event.kind));
   if (refused !== undefined) return failed(refused);
+  const moved = movedBy(job.log, event);
+  const missing = moved && moved.change < 0 ? await notThere(db, moved.piece) : undefined;
+  if (missing) return missing;
   return guardTexts(db, actor, job.id, event);
 }
 
@@ -103,10 +117,25 @@ async function groundOf(db: Db, actor: PersonActor, job: Job, kind: EventKindNam
     worksInHand: worksInHand(job),
     secretIds: new Set(secrets.map(({ id }) => id)),
     othersOf: (route) => othersEffect(route, platform),
+    sheets: wants.includes('sheets') ? await sheetsOf(db, job) : new Map(),
     ownAttemptIds: wants.includes('ownAttempts')
       ? await listOwnAttempts(db, job.id, actor.personId)
       : new Set(),
   };
+}
+
+/** The candidates that are sealed with a job: how many, and of how many spaces. */
+async function sheetsOf(db: Db, job: Job): Promise<EventGround['sheets']> {
+  const sheets = new Map<string, { candidates: number; spaces: number }>();
+  for (const [id, { envelope, value }] of await openSealed(db, job.id)) {
+    const sheet = envelope.kind === 'candidates' ? readSheet(value) : undefined;
+    if (sheet)
+      sheets.set(id, {
+        candidates: sheet.candidates.length,
+        spaces: sheet.candidates[0]?.bitting.length ?? 0,
+      });
+  }
+  return sheets;
 }
 
 async function platformOf(db: Db, job: Job): Promise<Platform | undefined> {

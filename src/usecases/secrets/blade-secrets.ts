@@ -54,8 +54,8 @@ export async function keepFoundCode(
   });
 }
 
-/** An edit that adds and takes nothing away: it goes with whatever the job is now. */
-async function onNewest(
+/** An edit of a job's secrets that adds and takes nothing away: it goes with whatever the job is now. */
+export async function onNewest(
   actor: PersonActor,
   number: number,
   change: (db: Db, job: Job) => Promise<Failed | undefined>,

@@ -38,7 +38,7 @@ export interface SecretsView {
   readonly fees: Readonly<Partial<Record<BureauKind, number>>>;
 }
 
-/** The secrets of a job by reference, and what was asked of the bureau. */
+/** The secrets of a job by reference, and what was asked of the bureau; sheets are worked at Blade. */
 export async function readSecrets(_actor: Actor, job: Job): Promise<SecretsView> {
   const db = database();
   const [secrets, enquiries, terms] = await Promise.all([
@@ -47,7 +47,7 @@ export async function readSecrets(_actor: Actor, job: Job): Promise<SecretsView>
     listBureauTerms(db),
   ]);
   const fees = Object.fromEntries(Object.entries(terms).map(([kind, { feeMinor }]) => [kind, feeMinor]));
-  return { secrets, enquiries, fees };
+  return { secrets: secrets.filter(({ kind }) => kind !== 'candidates'), enquiries, fees };
 }
 
 /** Seals a secret that a person wrote down; what getting it wanted must have been shown. */
@@ -74,7 +74,7 @@ export async function lookAtSecret(
     if (!(await lockJob(db, number))) return failed(`There is no job ${formatJobNumber(number)}.`);
     const job = await findJob(db, number);
     const ref = job && (await listSecretRefs(db, job.id)).find((one) => one.id === id);
-    if (!job || !ref) return failed('There is no such secret on this job.');
+    if (!job || !ref || ref.kind === 'candidates') return failed('There is no such secret on this job.');
     if (job.closed?.outcome === 'refused') return failed('The job was refused: its secrets stay sealed.');
     const closed = await closedGate(db, actor, job.id, 'seeSecret');
     if (closed) return closed;
@@ -223,6 +223,17 @@ export async function kept(
   job: Job,
   secret: Parameters<typeof keepSealed>[2],
 ): Promise<Failed | undefined> {
+  const done = await sealedWith(db, actor, job, secret);
+  return done.ok ? undefined : done;
+}
+
+/** Seals a secret with the job, and says so in the audit; gives its id. */
+export async function sealedWith(
+  db: Db,
+  actor: PersonActor,
+  job: Job,
+  secret: Parameters<typeof keepSealed>[2],
+): Promise<Result<{ readonly id: string }>> {
   try {
     const { id, number } = await keepSealed(db, job.id, secret, { at: actor.at, by: actor.personId });
     await appendAudit(db, actor, {
@@ -231,7 +242,7 @@ export async function kept(
       subjectId: job.id,
       details: { secret: id, name: secretName({ kind: secret.kind, number }) },
     });
-    return undefined;
+    return done({ id });
   } catch (error) {
     if (error instanceof KeyDestroyed)
       return failed('The period of this job is over: nothing can be sealed with it.');

@@ -3,7 +3,15 @@
 import type { FaceReadings } from '@/core/blade/readings';
 import type { Result } from '@/core/kinds/result';
 import type { VinAnswer } from '@/core/vin/vin-answer';
-import { DeviceInput, HangBittingInput, KeepCodeInput, SearchInput } from '@/inputs/blade-inputs';
+import {
+  CandidatesInput,
+  DeviceInput,
+  HangBittingInput,
+  KeepCodeInput,
+  OpenSheetInput,
+  SearchInput,
+  SheetInput,
+} from '@/inputs/blade-inputs';
 import { IdentifyInput } from '@/inputs/identify-input';
 import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { VinInput } from '@/inputs/vin-input';
@@ -12,6 +20,13 @@ import { readWithDevice } from '@/usecases/benches/blade-bench';
 import type { CodeSearch } from '@/usecases/benches/code-search';
 import type { IdentifiedLine } from '@/usecases/benches/identify';
 import { countKeysFor, findRoutesFor, type KeysCounted, type RoutesFound } from '@/usecases/benches/routes';
+import {
+  beginSheet,
+  candidatesOfReading,
+  keepTurned,
+  type OpenedSheet,
+  openSheet,
+} from '@/usecases/benches/sheets';
 import { examine } from '@/usecases/benches/vin';
 import { hangBitting, keepFoundCode } from '@/usecases/secrets/blade-secrets';
 import { runAction } from '../../run-action';
@@ -48,4 +63,22 @@ export async function hangBittingAction(data: unknown): Promise<Result<{ readonl
 
 export async function keepFoundCodeAction(data: unknown): Promise<Result<{ readonly number: number }>> {
   return runAction(KeepCodeInput, data, keepFoundCode);
+}
+
+export async function candidatesAction(
+  data: unknown,
+): Promise<Result<{ readonly candidates: readonly string[] }>> {
+  return runAction(CandidatesInput, data, candidatesOfReading);
+}
+
+export async function beginSheetAction(data: unknown): Promise<Result<{ readonly id: string }>> {
+  return runAction(SheetInput, data, beginSheet);
+}
+
+export async function openSheetAction(data: unknown): Promise<Result<OpenedSheet>> {
+  return runAction(OpenSheetInput, data, openSheet);
+}
+
+export async function keepTurnedAction(data: unknown): Promise<Result<{ readonly id: string }>> {
+  return runAction(OpenSheetInput, data, keepTurned);
 }

@@ -6,6 +6,8 @@ export interface Candidate {
   /** Depths counted from 1. */
   readonly bitting: readonly number[];
   readonly probability: number;
+  /** A blank that was cut to this bitting already, and tried: it can be cut on, takes no new blank and is not tried again. */
+  readonly begun?: boolean;
 }
 
 /** Which candidates can be cut from a blank that was cut to another: a row of bits for each. */
@@ -19,7 +21,7 @@ export interface CutOrder {
 
 /**
  * The order of cuts: a space can be cut deeper where its row may be cut again; where it may not, it has to be the same, or
- * not yet cut. Metal counts, never the name of a depth. Candidates have to differ.
+ * not yet cut. Metal counts, never the name of a depth. Candidates have to differ; a blank that was begun is cut from none.
  * @param recut of each row of cuts
  */
 export function cutOrderOf(
@@ -31,6 +33,7 @@ export function cutOrderOf(
   const words = Math.ceil(count / 32);
   const rows = new Uint32Array(count * words).fill(0xffffffff);
   const over = count & 31;
+  const begun = [...candidates.keys()].filter((at) => candidates[at]?.begun);
   for (const [space, { row, cuts }] of spacesOf(blade).entries()) {
     const never = recut[row] === 'never';
     const depths = candidates.map(({ bitting }) => (bitting[space] ?? 1) - 1);
@@ -54,6 +57,7 @@ export function cutOrderOf(
   for (let a = 0; a < count; a += 1) {
     const own = a * words + (a >> 5);
     rows[own] = (rows[own] ?? 0) & ~(1 << (a & 31));
+    for (const b of begun) rows[a * words + (b >> 5)] = (rows[a * words + (b >> 5)] ?? 0) & ~(1 << (b & 31));
     if (over !== 0) {
       const last = a * words + words - 1;
       rows[last] = (rows[last] ?? 0) & ((1 << over) - 1);

@@ -9,7 +9,7 @@ export interface TryCosts {
   readonly tried: number;
 }
 
-/** The chains of the plan with the least expected cost, each blank finished before the next is taken up. */
+/** The chains of the plan with the least expected cost, each blank finished before the next is taken up; one begun costs no more. */
 export function exactLeastCost(
   order: CutOrder,
   candidates: readonly Candidate[],
@@ -21,12 +21,13 @@ export function exactLeastCost(
 /** The chains of the plan with the fewest blanks, and of those with the fewest expected. */
 export function exactFewestBlanks(order: CutOrder, candidates: readonly Candidate[]): number[][] {
   const subsets = subsetsOf(order, candidates);
-  const fewest = fewestAfter(subsets);
+  const fewest = fewestAfter(subsets, candidates);
+  const taken = (chain: number) => blanksFor(subsets, candidates, chain);
   return leastOver(
     subsets,
     candidates,
     { blank: 1, tried: 0 },
-    (done, chain) => (fewest[done | chain] ?? 0) + 1 === fewest[done],
+    (done, chain) => (fewest[done | chain] ?? 0) + taken(chain) === fewest[done],
   );
 }
 
@@ -70,9 +71,9 @@ function leastOver(
       const chain = chains[part];
       if (!chain || !allowed(done, part)) continue;
       let unsolved = (masses[full] ?? 0) - (masses[done] ?? 0);
-      let cost = blank * unsolved;
+      let cost = isBegun(chain, candidates) ? 0 : blank * unsolved;
       for (const candidate of chain) {
-        cost += tried * unsolved;
+        if (!candidates[candidate]?.begun) cost += tried * unsolved;
         unsolved -= candidates[candidate]?.probability ?? 0;
       }
       const whole = cost + (value[done | part] ?? 0);
@@ -89,13 +90,27 @@ function leastOver(
 }
 
 /** How many blanks are needed for what is left after each subset, at least. */
-function fewestAfter({ full, chains }: Subsets): Uint8Array {
+function fewestAfter(subsets: Subsets, candidates: readonly Candidate[]): Uint8Array {
+  const { full, chains } = subsets;
   const fewest = new Uint8Array(full + 1).fill(255);
   fewest[full] = 0;
   for (let done = full - 1; done >= 0; done -= 1) {
     const open = full & ~done;
     for (let part = open; part > 0; part = (part - 1) & open)
-      if (chains[part]) fewest[done] = Math.min(fewest[done] ?? 255, 1 + (fewest[done | part] ?? 255));
+      if (chains[part]) {
+        const needed = blanksFor(subsets, candidates, part) + (fewest[done | part] ?? 255);
+        fewest[done] = Math.min(fewest[done] ?? 255, needed);
+      }
   }
   return fewest;
+}
+
+/** New blanks that a chain takes up: none where it goes on with one that was begun. */
+function blanksFor({ chains }: Subsets, candidates: readonly Candidate[], chain: number): number {
+  return isBegun(chains[chain] ?? [], candidates) ? 0 : 1;
+}
+
+/** Whether a chain goes on with a blank that was begun. */
+export function isBegun(chain: readonly number[], candidates: readonly Candidate[]): boolean {
+  return candidates[chain[0] ?? -1]?.begun === true;
 }

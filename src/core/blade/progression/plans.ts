@@ -7,7 +7,7 @@ import {
   linear,
   mayFollow,
 } from './chains';
-import { exactFewestBlanks, exactLeastCost, exactTo, type TryCosts } from './exact';
+import { exactFewestBlanks, exactLeastCost, exactTo, isBegun, type TryCosts } from './exact';
 
 /** In which order candidates are tried, and which blank each is cut on. */
 export interface TryPlan {
@@ -23,25 +23,34 @@ export interface PlanFigures {
   readonly cost: { readonly worst: number; readonly expected: number };
 }
 
-/** Worst and expected blanks, tries and cost, given that the true bitting is among the candidates. */
+/**
+ * Worst and expected blanks, tries and cost, given that the true bitting is among the candidates. Blanks that were begun are
+ * neither taken up nor tried.
+ */
 export function figuresOf(
   { order, blanks }: TryPlan,
   candidates: readonly Candidate[],
   { blank, tried }: TryCosts,
 ): PlanFigures {
   const total = candidates.reduce((sum, { probability }) => sum + probability, 0);
-  let [expectedBlanks, expectedTries, opened] = [0, 0, 0];
+  const taken = new Set<number>();
+  let [expectedBlanks, expectedTries, opened, tries] = [0, 0, 0, 0];
   for (const [at, candidate] of order.entries()) {
-    opened = Math.max(opened, (blanks[at] ?? 0) + 1);
+    const own = blanks[at] ?? 0;
+    const begun = candidates[candidate]?.begun === true;
+    if (!taken.has(own) && !begun) opened += 1;
+    taken.add(own);
+    if (begun) continue;
+    tries += 1;
     const share = (candidates[candidate]?.probability ?? 0) / (total || 1);
     expectedBlanks += share * opened;
-    expectedTries += share * (at + 1);
+    expectedTries += share * tries;
   }
   const cost = (ofBlanks: number, ofTries: number) => ofBlanks * blank + ofTries * tried;
   return {
     blanks: { worst: opened, expected: expectedBlanks },
-    tries: { worst: order.length, expected: expectedTries },
-    cost: { worst: cost(opened, order.length), expected: cost(expectedBlanks, expectedTries) },
+    tries: { worst: tries, expected: expectedTries },
+    cost: { worst: cost(opened, tries), expected: cost(expectedBlanks, expectedTries) },
   };
 }
 
@@ -53,17 +62,22 @@ export interface FewestBlanks extends TryPlan {
 
 /**
  * The fewest blanks there can be, and of the covers that are as small the one with the fewest expected: exactly to 14
- * candidates, beyond that by swapping tails while it helps. Chains by falling probability.
+ * candidates, beyond that by swapping tails while it helps. Blanks that were begun first, then chains by falling probability.
+ * @param onProgress the share of candidates that are matched with one to be cut from, 0 to 1
  */
-export function fewestBlanks(order: CutOrder, candidates: readonly Candidate[]): FewestBlanks {
-  const { chains, antichain } = fewestChains(order);
+export function fewestBlanks(
+  order: CutOrder,
+  candidates: readonly Candidate[],
+  onProgress?: (share: number) => void,
+): FewestBlanks {
+  const { chains, antichain } = fewestChains(order, onProgress);
   if (candidates.length <= exactTo) {
     return { ...inOrder(exactFewestBlanks(order, candidates)), antichain };
   }
   return { ...inChains(swapTails(order, chains, candidates), candidates), antichain };
 }
 
-/** Candidates by falling probability, and for that order the fewest blanks, taken up as late as can be. */
+/** Blanks that were begun, then candidates by falling probability, and for that order the fewest blanks, taken up as late as can be. */
 export function fewestTries(order: CutOrder, candidates: readonly Candidate[]): TryPlan {
   const turn = byProbability(candidates);
   const chainOf = new Int32Array(candidates.length);
@@ -94,11 +108,11 @@ export function heaviestFirst(order: CutOrder, candidates: readonly Candidate[])
 }
 
 export interface LeastCost extends TryPlan {
-  /** Expected cost that no plan can be under; the plan's own where it is known to be the least. */
+  /** Expected cost that no plan can be under, one that takes turns between blanks neither. */
   readonly bound: number;
 }
 
-/** The least expected cost: exact to 14 candidates, beyond that the best of three ways with a bound. */
+/** The least expected cost: exact to 14 candidates among plans that finish one blank before the next, beyond that the best of three ways. */
 export function leastCost(
   order: CutOrder,
   candidates: readonly Candidate[],
@@ -108,7 +122,7 @@ export function leastCost(
   const expected = (plan: TryPlan) => figuresOf(plan, candidates, costs).cost.expected;
   if (candidates.length <= exactTo) {
     const plan = inOrder(exactLeastCost(order, candidates, costs));
-    return { ...plan, bound: expected(plan) };
+    return { ...plan, bound: Math.min(expected(plan), costBound(order, candidates, costs)) };
   }
   const all = [...others, heaviestFirst(order, candidates)];
   const best = all.reduce((a, b) => (expected(b) < expected(a) ? b : a));
@@ -125,14 +139,14 @@ export function costBound(
   { blank, tried }: TryCosts,
 ): number {
   const total = candidates.reduce((sum, { probability }) => sum + probability, 0) || 1;
-  const tries = byProbability(candidates).reduce(
-    (sum, candidate, at) => sum + ((candidates[candidate]?.probability ?? 0) / total) * (at + 1),
-    0,
-  );
+  const tries = byProbability(candidates)
+    .filter((candidate) => !candidates[candidate]?.begun)
+    .reduce((sum, candidate, at) => sum + ((candidates[candidate]?.probability ?? 0) / total) * (at + 1), 0);
+  const begun = candidates.filter((one) => one.begun).length;
   const heaviest = massOf(heaviestChain(order, candidates, new Set(candidates.keys())), candidates) / total;
   let blanks = 0;
   for (let used = 0; used < candidates.length; used += 1) {
-    const unsolved = Math.max(0, 1 - used * heaviest);
+    const unsolved = Math.max(0, 1 - (begun + used) * heaviest);
     if (unsolved <= 0) break;
     blanks += unsolved;
   }
@@ -206,7 +220,11 @@ function heaviestChain(
   const from = new Int32Array(candidates.length).fill(-1);
   let top = sorted[0] ?? 0;
   for (const [at, candidate] of sorted.entries()) {
-    best[candidate] = (best[candidate] ?? 0) + (candidates[candidate]?.probability ?? 0);
+    // A blank that was begun adds nothing but is rather gone on with than left.
+    best[candidate] =
+      (best[candidate] ?? 0) +
+      (candidates[candidate]?.probability ?? 0) +
+      (candidates[candidate]?.begun ? 1e-12 : 0);
     if ((best[candidate] ?? 0) > (best[top] ?? 0)) top = candidate;
     for (const later of sorted.slice(at + 1))
       if ((best[candidate] ?? 0) > (best[later] ?? 0) && mayFollow(order, candidate, later)) {
@@ -230,17 +248,22 @@ function partOf(order: CutOrder, among: readonly number[]): CutOrder {
 }
 
 function byProbability(candidates: readonly Candidate[]): number[] {
+  const first = (at: number) => (candidates[at]?.begun ? 1 : 0);
   return [...candidates.keys()].sort(
-    (a, b) => (candidates[b]?.probability ?? 0) - (candidates[a]?.probability ?? 0) || a - b,
+    (a, b) =>
+      first(b) - first(a) || (candidates[b]?.probability ?? 0) - (candidates[a]?.probability ?? 0) || a - b,
   );
 }
 
 const massOf = (chain: readonly number[], candidates: readonly Candidate[]) =>
   chain.reduce((sum, candidate) => sum + (candidates[candidate]?.probability ?? 0), 0);
 
-/** Chains by falling probability, one blank after the other. */
+/** Blanks that were begun, since they cost nothing more, then chains by falling probability, one blank after the other. */
 function inChains(chains: ChainCover['chains'], candidates: readonly Candidate[]): TryPlan {
-  return inOrder([...chains].sort((a, b) => massOf(b, candidates) - massOf(a, candidates)));
+  const first = (chain: readonly number[]) => (isBegun(chain, candidates) ? 1 : 0);
+  return inOrder(
+    [...chains].sort((a, b) => first(b) - first(a) || massOf(b, candidates) - massOf(a, candidates)),
+  );
 }
 
 function inOrder(chains: ChainCover['chains']): TryPlan {

@@ -8,17 +8,22 @@ export interface SpaceToRead {
   readonly blanks: number;
 }
 
-/** What is best read before a blank is cut; null where no reading would save one. */
+/**
+ * What is best read before a blank is cut; null where no reading would save one.
+ * @param readable the spaces that can be read, counted from 1; all of them where it is left out
+ */
 export function spaceToRead(
   blade: Blade,
   recut: readonly Recut[],
   candidates: readonly Candidate[],
+  readable?: readonly number[],
 ): SpaceToRead | null {
   const needed = (among: readonly Candidate[]) => fewestChains(cutOrderOf(blade, recut, among)).chains.length;
   const total = candidates.reduce((sum, { probability }) => sum + probability, 0) || 1;
   let best: SpaceToRead = { space: 0, blanks: needed(candidates) };
   const now = best.blanks;
   for (const [space] of spacesOf(blade).entries()) {
+    if (readable && !readable.includes(space + 1)) continue;
     const byDepth = new Map<number, Candidate[]>();
     for (const candidate of candidates) {
       const depth = candidate.bitting[space] ?? 1;

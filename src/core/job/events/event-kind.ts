@@ -1,6 +1,7 @@
 import type { Standing } from '@/core/authority/gate';
 import type { Purpose } from '@/core/kinds/purpose';
 import type { OthersEffect, RouteKind } from '@/core/programming/route';
+import type { Piece } from '@/core/supply/movements';
 import type { JobLog } from './log';
 
 export type Step =
@@ -21,12 +22,14 @@ export interface EventGround {
   readonly secretIds: ReadonlySet<string>;
   /** What a route does to the other keys on the platform of the chosen candidate. */
   readonly othersOf: (route: RouteKind) => OthersEffect;
+  /** Candidates that are sealed with the job, by id: how many, and of how many spaces. */
+  readonly sheets: ReadonlyMap<string, { readonly candidates: number; readonly spaces: number }>;
   /** Attempts that the person who sends the event recorded, by id. */
   readonly ownAttemptIds: ReadonlySet<string>;
 }
 
 /** What is loaded for some kinds only. */
-export type WantedGround = 'secrets' | 'platform' | 'ownAttempts';
+export type WantedGround = 'secrets' | 'platform' | 'ownAttempts' | 'sheets';
 
 /** One kind of thing that happens at the car: everything there is to say of it. */
 export interface EventKind<Content extends object> {
@@ -39,7 +42,11 @@ export interface EventKind<Content extends object> {
   /** Rules of its content that came after events were accepted. */
   readonly contentProblem?: (content: Content) => string | undefined;
   /** What else refuses it: the ring, who asks, what was declared. Comes before the gate. */
-  readonly refusal?: (content: Content, ground: EventGround) => string | undefined;
+  readonly refusal?: (content: Content, ground: EventGround, log: JobLog) => string | undefined;
+  /** The piece of stock that it uses up, which is moved with it; null where it uses none. */
+  readonly takes?: (content: Content) => Piece | null;
+  /** The piece that it gives back, by the log that it meets. */
+  readonly gives?: (content: Content, log: JobLog) => Piece | null;
   /** Fields of the content that are moments, which JSON keeps as text. */
   readonly moments: readonly (keyof Content & string)[];
   readonly wants: readonly WantedGround[];

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { EventGround } from './event-kind';
 import { applyEvent, eventKinds, eventOf, eventRefusal, foldEvents, type JobEvent } from './events';
 import { emptyLog, type JobLog } from './log';
+import { bladeEvents } from './test-blade-events';
 
 const at = (minute: number) => new Date(Date.UTC(2027, 2, 3, 16, minute));
 const attempt = (
@@ -121,6 +122,7 @@ describe('eventRefusal', () => {
     secretIds: new Set(['pin']),
     othersOf: () => 'keep',
     ownAttemptIds: new Set(),
+    sheets: new Map(),
   };
   const none = { ...ground.standing, stage: 'none' } as const;
   const byNote = { ...none, noteForPlainCopy: true } as const;
@@ -237,6 +239,7 @@ it('an event comes out of JSON as it went in', () => {
     { kind: 'doorOpened', how: 'lock', at: at(5), conditions: 'wet' },
     { kind: 'countRead', moment: 'after', answer: 'cannotSay' },
     { kind: 'attemptWithdrawn', attemptId: 'a', reason: 'A slip' },
+    ...bladeEvents,
   ];
   expect(new Set(events.map(({ kind }) => kind))).toEqual(new Set(eventKinds));
   for (const event of events) {

@@ -1,18 +1,36 @@
 import { gate } from '@/core/authority/gate';
+import { type Piece, samePiece } from '@/core/supply/movements';
 import { attemptRecorded } from './attempt-recorded';
 import { attemptWithdrawn } from './attempt-withdrawn';
+import { bladeCut } from './blade-cut';
+import { bladeMeasured } from './blade-measured';
+import { candidateTried } from './candidate-tried';
 import { countRead } from './count-read';
 import { doorOpened } from './door-opened';
 import { type EventGround, type EventKind, refuse, type Step, type WantedGround } from './event-kind';
+import { lockTried } from './lock-tried';
 import { emptyLog, type JobLog } from './log';
+import { planChosen } from './plan-chosen';
+import { tryWithdrawn } from './try-withdrawn';
 
 /** Every kind of event. A new one is a file of its own here and in `inputs/events`, and a line in both registries. */
-const kinds = { countRead, doorOpened, attemptRecorded, attemptWithdrawn } as const;
+const kinds = {
+  countRead,
+  doorOpened,
+  attemptRecorded,
+  attemptWithdrawn,
+  candidateTried,
+  tryWithdrawn,
+  planChosen,
+  bladeCut,
+  bladeMeasured,
+  lockTried,
+} as const;
 
 export type EventKindName = keyof typeof kinds;
 export const eventKinds = Object.keys(kinds) as EventKindName[];
-export type EventContent<Name extends EventKindName> =
-  (typeof kinds)[Name] extends EventKind<infer Content> ? Content : never;
+type ContentOf<Kind> = Kind extends EventKind<infer Content> ? Content : never;
+export type EventContent<Name extends EventKindName> = ContentOf<(typeof kinds)[Name]>;
 
 /** What happened at the car. The kind names it, the content is its own. */
 export type JobEvent = {
@@ -31,14 +49,36 @@ function partsOf({ kind, ...content }: JobEvent): {
 export function applyEvent(log: JobLog, event: JobEvent): Step {
   const { of, content } = partsOf(event);
   const problem = of.contentProblem?.(content);
-  return problem === undefined ? of.apply(log, content) : refuse(problem);
+  return problem === undefined ? withStock(log, event, of.apply(log, content)) : refuse(problem);
+}
+
+/** Pieces that an event moves, by the log that it meets: used up or given back. */
+export function movedBy(
+  log: JobLog,
+  event: JobEvent,
+): { readonly piece: Piece; readonly change: 1 | -1 } | null {
+  const { of, content } = partsOf(event);
+  const taken = of.takes?.(content);
+  if (taken) return { piece: taken, change: -1 };
+  const given = of.gives?.(content, log);
+  return given ? { piece: given, change: 1 } : null;
+}
+
+/** The next log with what the event moved of the stock. */
+function withStock(before: JobLog, event: JobEvent, step: Step): Step {
+  const moved = step.ok ? movedBy(before, event) : null;
+  if (!step.ok || !moved) return step;
+  const { used } = step.log;
+  if (moved.change < 0) return { ok: true, log: { ...step.log, used: [...used, moved.piece] } };
+  const at = used.findLastIndex((one) => samePiece(one, moved.piece));
+  return { ok: true, log: { ...step.log, used: used.filter((_, other) => other !== at) } };
 }
 
 /** The log of accepted events, in their order. Throws on one that does not fit: accepted events always do. */
 export function foldEvents(events: readonly JobEvent[]): JobLog {
   return events.reduce<JobLog>((log, event) => {
     const { of, content } = partsOf(event);
-    const next = of.apply(log, content);
+    const next = withStock(log, event, of.apply(log, content));
     if (!next.ok) throw new Error(`an accepted event does not fit: ${next.reason}`);
     return next.log;
   }, emptyLog);
@@ -58,7 +98,7 @@ export function eventRefusal(event: JobEvent, log: JobLog, ground: EventGround):
   if (!step.ok) return step.reason;
   const { of, content } = partsOf(event);
   const at = of.happenedAt?.(content);
-  const problem = (at && timeProblem(at, ground.now)) ?? of.refusal?.(content, ground);
+  const problem = (at && timeProblem(at, ground.now)) ?? of.refusal?.(content, ground, log);
   if (problem !== undefined) return problem;
   for (const purpose of of.purposes(content, ground)) {
     const found = gate(purpose, ground.standing);

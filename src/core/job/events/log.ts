@@ -1,6 +1,10 @@
+import type { PlanKind } from '@/core/blade/progression/plan-rest';
+import type { Try } from '@/core/blade/progression/tries';
+import type { LockName } from '@/core/catalogue/locks';
 import type { PinSource } from '@/core/catalogue/platform';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
+import type { Piece } from '@/core/supply/movements';
 
 export const attemptResults = ['worked', 'failed', 'stopped'] as const;
 export type AttemptResult = (typeof attemptResults)[number];
@@ -31,12 +35,79 @@ export interface DoorOpened {
   readonly conditions: string;
 }
 
+/** A try of a sheet; which candidate it was is said by its place, never by its bitting. */
+export interface LoggedTry extends Try {
+  readonly tryId: string;
+  /** The sealed candidates it is of. */
+  readonly sheetId: string;
+  /** The blank it took up; null where it was cut on one that was begun, or is not of the shop's stock. */
+  readonly piece: Piece | null;
+}
+
+export const cutPlaces = ['workshop', 'car', 'ordered'] as const;
+
+/** A blade that was cut to a bitting of the job. */
+export interface BladeCut {
+  readonly cutId: string;
+  /** The bitting, by reference. */
+  readonly bittingId: string;
+  readonly where: (typeof cutPlaces)[number];
+  /** The blank was spoiled, and is none to be tried. */
+  readonly spoiled: boolean;
+  /** The blade that was cut deeper once more; null for a fresh blank. */
+  readonly again: string | null;
+  /** The blank it took; null where it is not of the shop's stock. */
+  readonly piece: Piece | null;
+}
+
+/** How a cut blade compares with what was meant. */
+export interface BladeMeasured {
+  readonly cutId: string;
+  readonly passes: boolean;
+  /** Spaces that are out, counted from 1, by how much too deep, in the blade's measure. */
+  readonly off: readonly { readonly space: number; readonly by: number }[];
+  /** How far all cuts lie shifted along the blade, in mm; null where they do not. */
+  readonly shiftMm: number | null;
+}
+
+export const lockTurns = ['bothWays', 'oneWay', 'no'] as const;
+
+/** How a blade did in a lock. */
+export interface LockTried {
+  readonly cutId: string;
+  readonly lock: LockName;
+  readonly turns: (typeof lockTurns)[number];
+  readonly smooth: boolean;
+}
+
 /** The fold of a job's events. */
 export interface JobLog {
   readonly countBefore?: CountAnswer;
   readonly countAfter?: CountAnswer;
   readonly attempts: readonly Attempt[];
   readonly doors: readonly DoorOpened[];
+  readonly tries: readonly LoggedTry[];
+  /** By which plan each sheet is worked, where one was chosen after it was begun. */
+  readonly plans: Readonly<Record<string, PlanKind>>;
+  readonly cuts: readonly BladeCut[];
+  readonly measured: readonly BladeMeasured[];
+  readonly fits: readonly LockTried[];
+  /** Pieces of stock that were used, one for each blank taken up and not given back. */
+  readonly used: readonly Piece[];
 }
 
-export const emptyLog: JobLog = { attempts: [], doors: [] };
+export const emptyLog: JobLog = {
+  attempts: [],
+  doors: [],
+  tries: [],
+  plans: {},
+  cuts: [],
+  measured: [],
+  fits: [],
+  used: [],
+};
+
+/** The tries of one sheet. */
+export function triesOf(log: Pick<JobLog, 'tries'>, sheetId: string): readonly LoggedTry[] {
+  return log.tries.filter((one) => one.sheetId === sheetId);
+}

@@ -1,10 +1,15 @@
 import { BladeStation } from '@/screens/blade/blade-station';
 import { readJobBlade } from '@/usecases/benches/blade-bench';
+import { readBladeCar } from '@/usecases/benches/blade-car';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { requireActor } from '../../../../session';
 import {
+  beginSheetAction,
+  candidatesAction,
   hangBittingAction,
   keepFoundCodeAction,
+  keepTurnedAction,
+  openSheetAction,
   readWithDeviceAction,
   searchCodesAction,
 } from '../../../benches/actions';
@@ -13,7 +18,11 @@ import { editable, type JobPageProps, loadJob } from '../job-page';
 export default async function BladePage({ params }: JobPageProps) {
   const actor = await requireActor();
   const view = await loadJob((await params).number);
-  const [blade, { secrets }] = await Promise.all([readJobBlade(actor, view), readSecrets(actor, view.job)]);
+  const [blade, { secrets }, car] = await Promise.all([
+    readJobBlade(actor, view),
+    readSecrets(actor, view.job),
+    readBladeCar(actor, view),
+  ]);
   return (
     <BladeStation
       job={editable(view)}
@@ -22,6 +31,16 @@ export default async function BladePage({ params }: JobPageProps) {
       found={blade?.found ?? []}
       secrets={secrets.filter(({ kind }) => kind === 'bitting' || kind === 'keyCode')}
       zone={view.shop.zone}
+      currency={view.shop.currency}
+      locale={view.shop.locale}
+      log={view.job.log}
+      car={car}
+      tries={{
+        onCandidates: candidatesAction,
+        onBegin: beginSheetAction,
+        onOpen: openSheetAction,
+        onKeepTurned: keepTurnedAction,
+      }}
       onSearch={searchCodesAction}
       onDevice={readWithDeviceAction}
       onHang={hangBittingAction}

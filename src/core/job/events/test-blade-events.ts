@@ -1,0 +1,42 @@
+import type { EventContent, JobEvent } from './events';
+
+export const piece = { vanId: 'van', article: 'BLANK-1', state: 'new', grade: 'aftermarket' } as const;
+
+export const tried = (
+  tryId: string,
+  more: Partial<EventContent<'candidateTried'>> = {},
+): Extract<JobEvent, { kind: 'candidateTried' }> => ({
+  kind: 'candidateTried',
+  tryId,
+  sheetId: 'sheet',
+  candidate: 0,
+  blank: 1,
+  result: 'didNotTurn',
+  stopsAt: null,
+  piece: null,
+  ...more,
+});
+
+export const cut = (
+  cutId: string,
+  more: Partial<EventContent<'bladeCut'>> = {},
+): Extract<JobEvent, { kind: 'bladeCut' }> => ({
+  kind: 'bladeCut',
+  cutId,
+  bittingId: 'bitting',
+  where: 'car',
+  spoiled: false,
+  again: null,
+  piece,
+  ...more,
+});
+
+/** One of each kind of event about a blade. */
+export const bladeEvents: readonly JobEvent[] = [
+  tried('t', { piece }),
+  { kind: 'tryWithdrawn', tryId: 't' },
+  { kind: 'planChosen', sheetId: 'sheet', plan: 'leastCost' },
+  cut('c'),
+  { kind: 'bladeMeasured', cutId: 'c', passes: false, off: [{ space: 2, by: 0.1 }], shiftMm: null },
+  { kind: 'lockTried', cutId: 'c', lock: 'ignition', turns: 'bothWays', smooth: true },
+];

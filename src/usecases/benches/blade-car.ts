@@ -1,0 +1,95 @@
+import { gate } from '@/core/authority/gate';
+import type { SecretRef } from '@/core/authority/secrets';
+import type { BladeCut } from '@/core/job/events/log';
+import type { PersonActor } from '@/core/kinds/actor';
+import type { Purpose } from '@/core/kinds/purpose';
+import { cuttingArticle } from '@/core/quote/cut';
+import type { PriceLists } from '@/core/quote/pricing';
+import { isReady, type Piece } from '@/core/supply/movements';
+import { readPriceLists } from '@/data/prices';
+import { listReservations } from '@/data/reservations';
+import { listSecretRefs } from '@/data/secrets';
+import { listSpareStock, listStock } from '@/data/stock';
+import { database } from '../database';
+import { standingOf } from '../editing/gates';
+import type { JobView } from '../view/job-view';
+
+/** Pieces of a blank that lie in one place. */
+export interface BlankPile {
+  readonly piece: Piece;
+  readonly place: string;
+  readonly lies: number;
+  /** Promised to this job. */
+  readonly reserved: number;
+}
+
+/** Why each kind of work on the blade is closed; null where it may be done. */
+export type BladeGates = Readonly<Record<'sheet' | BladeCut['where'], string | null>>;
+
+export interface BladeCar {
+  readonly blanks: readonly BlankPile[];
+  /** Of the blank, in the shop's currency: what one costs here or from the cheapest supplier; null where nobody says. */
+  readonly blankMinor: number | null;
+  /** What the minutes of a try are worth. */
+  readonly tryMinor: number;
+  readonly gates: BladeGates;
+  /** The sheets of the job, sealed. */
+  readonly sheets: readonly SecretRef[];
+  readonly bittings: readonly SecretRef[];
+}
+
+/** Cutting one bitting more, walking to the car and trying it: stated. */
+export const tryMinutes = 5;
+
+/** What lies ready for the blade of a job's car, what a try costs, and what the gate lets be done. */
+export async function readBladeCar(actor: PersonActor, view: JobView): Promise<BladeCar | undefined> {
+  const { job, application, van, now } = view;
+  if (!application) return undefined;
+  const db = database();
+  const { blank, keyway } = application;
+  const [stock, reserved, spare, lists, secrets, standing] = await Promise.all([
+    listStock(db),
+    listReservations(db, job.id),
+    van ? listSpareStock(db, van.id, [blank], job.id) : [],
+    readPriceLists(db, now.day, [blank, cuttingArticle(keyway.profile)], application.makeId),
+    listSecretRefs(db, job.id),
+    standingOf(db, actor, job.id),
+  ]);
+  const blanks = stock
+    .filter(
+      ({ article, state, vanId }) =>
+        article === blank && isReady(state) && (vanId === null || vanId === van?.id),
+    )
+    .map(({ vanId, article, state, grade, place, quantity }) => ({
+      piece: { vanId, article, state, grade },
+      place: place ?? 'Workshop',
+      lies: quantity,
+      reserved: reserved
+        .filter((one) => one.vanId === vanId && one.article === article && one.state === state)
+        .filter((one) => one.grade === grade)
+        .reduce((sum, { pieces }) => sum + pieces, 0),
+    }));
+  const closed = (purpose: Purpose) => {
+    const found = gate(purpose, standing);
+    return found.open ? null : found.message;
+  };
+  return {
+    blanks: blanks.sort((a, b) => b.reserved - a.reserved),
+    blankMinor: priceOf(blank, spare[0]?.costMinor ?? null, lists),
+    tryMinor: Math.round(((lists?.rules.rateMinor ?? 0) * tryMinutes) / 60),
+    gates: {
+      sheet: closed('readLock') ?? closed('cutFromCode'),
+      car: closed('cutFromCode'),
+      workshop: closed('cutInWorkshop'),
+      ordered: closed('orderCut'),
+    },
+    sheets: secrets.filter(({ kind, destroyed }) => kind === 'candidates' && !destroyed),
+    bittings: secrets.filter(({ kind, destroyed }) => kind === 'bitting' && !destroyed),
+  };
+}
+
+function priceOf(article: string, own: number | null, lists: PriceLists | undefined): number | null {
+  if (own !== null) return own;
+  const prices = (lists?.prices ?? []).filter((price) => price.article === article);
+  return prices.length === 0 ? null : Math.min(...prices.map(({ priceMinor }) => priceMinor));
+}
