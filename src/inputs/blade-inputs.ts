@@ -1,7 +1,9 @@
 import { IsIn, IsOptional, IsUUID, Length, Max, Min } from 'class-validator';
+import { type MachineState, machineStates } from '@/core/blade/cut/machine';
 import { type PlanKind, planKinds } from '@/core/blade/progression/plan-rest';
 import { type SheetFrom, sheetsFrom } from '@/core/blade/progression/sheet';
 import { mostDepths, mostSpaces } from '@/core/blade/spec';
+import { type BladeCut, cutPlaces } from '@/core/job/events/log';
 import { decimals, listOf, nested, numbers, orNull, texts, whole } from './fields';
 
 /** What reads a blade beside a hand. */
@@ -194,4 +196,39 @@ export class SheetInput {
 export class OpenSheetInput {
   @whole('The number of a job.', 1) number!: number;
   @IsUUID(undefined, { message: 'Which sheet?' }) id!: string;
+}
+
+export const cuttingFiles = ['csv', 'json', 'pdf'] as const;
+
+/** A bitting of a job as a list for a machine or for somebody who cuts. */
+export class CuttingListInput {
+  @IsUUID(undefined, { message: 'Which bitting?' }) bittingId!: string;
+  @IsIn(cutPlaces, { message: 'workshop, car or ordered.' }) where!: BladeCut['where'];
+  @IsIn(cuttingFiles, { message: 'csv, json or pdf.' }) file!: (typeof cuttingFiles)[number];
+}
+
+/** A blade that the van's machine shall cut. */
+export class CutInput {
+  @whole('The number of a job.', 1) number!: number;
+  @IsUUID(undefined, { message: 'Which bitting?' }) bittingId!: string;
+  @IsUUID(undefined, { message: 'Which blade?' }) cutId!: string;
+  @IsIn(cutPlaces, { message: 'workshop or car.' }) where!: BladeCut['where'];
+}
+
+/** A blade that was cut, to be read by the gauge. */
+export class ReadCutInput {
+  @whole('The number of a job.', 1) number!: number;
+  @IsUUID(undefined, { message: 'Which blade?' }) cutId!: string;
+  /** How the demo machine that cut it is set. */
+  @IsIn(machineStates, { message: 'calibrated, tooDeep, tooShallow or shifted.' }) machine!: MachineState;
+  @whole('Which time it is read.', 1) attempt!: number;
+}
+
+/** Readings of a blade that was cut, to be held against what was meant. */
+export class CheckCutInput {
+  @whole('The number of a job.', 1) number!: number;
+  @IsUUID(undefined, { message: 'Which blade?' }) cutId!: string;
+  /** What is cut away at each space, in the blade's measure. */
+  @numbers({ most: mostSpaces, from: -1, to: 400, gaps: true }, 'A reading for each space, or null.')
+  readings!: (number | null)[];
 }

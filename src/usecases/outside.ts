@@ -2,6 +2,8 @@
 import type { RoadNetwork } from '@/core/travel/roads';
 import type { Bureau } from '@/outside/bureau/bureau';
 import { simulatedBureau } from '@/outside/bureau/simulated-bureau';
+import type { Cutter } from '@/outside/cutter/cutter';
+import { simulatedCutter } from '@/outside/cutter/simulated-cutter';
 import type { DepthGauge, PhotographReader } from '@/outside/readers/readers';
 import { simulatedGauge, simulatedPhotograph } from '@/outside/readers/simulated-readers';
 import type { Roads } from '@/outside/roads/roads';
@@ -18,3 +20,8 @@ export function roadsOf(network: RoadNetwork): Roads {
 /** What reads a blade on the bench. */
 export const depthGauge: DepthGauge = simulatedGauge;
 export const photographReader: PhotographReader = simulatedPhotograph;
+
+/** The machine of a van, by the kinds of blade that it holds. */
+export function cutterOf(cuts: readonly string[]): Cutter {
+  return simulatedCutter(cuts);
+}

@@ -98,7 +98,7 @@ export class LeadCheckedContent {
       '/** Every kind of event.',
       "import { leadChecked } from './lead-checked';\n",
     );
-    insert('src/core/job/events/events.ts', ' attemptWithdrawn } as const;', ' leadChecked,');
+    insert('src/core/job/events/events.ts', '  attemptWithdrawn,\n', '  leadChecked,\n');
     insert(
       'src/inputs/events/contents.ts',
       '/** What the content',

@@ -14,7 +14,8 @@ export function alongBlade(spacesMm: readonly number[], stop: Blade['stop'], len
   return spacesMm.map((at) => (stop === 'shoulder' ? at : lengthMm - at));
 }
 
-interface Cut {
+/** A cut: where its middle lies along the blade, and how deep it is. */
+export interface Cut {
   readonly at: number;
   readonly depth: number;
 }
@@ -35,11 +36,7 @@ export function contourOf(
   const made = cuts.flatMap((depth, space): Cut[] =>
     depth === null || depth <= 0 ? [] : [{ at: alongMm[space] ?? 0, depth }],
   );
-  const removedAt = (along: number) =>
-    made.reduce(
-      (most, { at, depth }) => Math.max(most, depth - Math.max(0, Math.abs(along - at) - half) / run),
-      0,
-    );
+  const removedAt = (along: number) => removedFrom(made, along, { flatMm, angleDeg });
   // The edge bends where a flat ends, where a side reaches the blank, and where sides of two cuts meet.
   const bends = [
     0,
@@ -76,6 +73,19 @@ export function contourOf(
     const straight = before.removedMm + share * (after.removedMm - before.removedMm);
     return Math.abs(straight - point.removedMm) > 1e-9;
   });
+}
+
+/** What a wheel of this flat and angle has removed at one place of the blade, by all of its cuts. */
+export function removedFrom(
+  cuts: readonly Cut[],
+  alongMm: number,
+  { flatMm, angleDeg }: { readonly flatMm: number; readonly angleDeg: number },
+): number {
+  const run = Math.tan((angleDeg * Math.PI) / 360);
+  return cuts.reduce(
+    (most, { at, depth }) => Math.max(most, depth - Math.max(0, Math.abs(alongMm - at) - flatMm / 2) / run),
+    0,
+  );
 }
 
 /** Without what arithmetic leaves in the last places. */

@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
+import { foldEvents, type JobEvent } from './events/events';
 import { emptyLog } from './events/log';
+import { cut, tried } from './events/test-blade-events';
 import { authorityStage, carName, formatJobNumber, type Job, noCall } from './job';
 import { type StationsRequest, stationsOf } from './stations';
 import { usualTerms } from './terms';
@@ -91,6 +93,27 @@ describe('the stations', () => {
       blade: 'Find the bitting',
       close: 'Attempts and count',
     });
+  });
+
+  it('say how far the blade is', () => {
+    const line = (...events: readonly JobEvent[]) =>
+      lines({ blade: { bittings: 1, codes: 0 } }, { log: foldEvents(events) }).blade;
+    const fit = (lock: 'ignition' | 'boot', turns: 'bothWays' | 'no'): JobEvent => ({
+      kind: 'lockTried',
+      cutId: 'c',
+      lock,
+      turns,
+      smooth: true,
+    });
+    const out: JobEvent = { kind: 'bladeMeasured', cutId: 'c', passes: false, off: [], machine: 'depth' };
+    expect(line(cut('c'))).toBe('Cut: try it in the locks');
+    expect(line(cut('c', { spoiled: true }))).toBe('Bitting kept');
+    expect(line(cut('c'), out)).toBe('The blade is out');
+    expect(line(cut('c'), out, cut('d', { again: 'c', piece: null }))).toBe('Cut: try it in the locks');
+    expect(line(cut('c'), fit('ignition', 'bothWays'))).toBe('Tried in 1 lock');
+    expect(line(cut('c'), fit('ignition', 'bothWays'), fit('boot', 'no'))).toBe('A lock does not turn');
+    const log = foldEvents([tried('a'), tried('b', { candidate: 1 })]);
+    expect(lines({ blade: { bittings: 0, codes: 0 } }, { log }).blade).toBe('2 tried, 1 cut');
   });
 
   it('say what is known of the blade', () => {

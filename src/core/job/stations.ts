@@ -121,6 +121,18 @@ function onSiteLine({ job, authority }: StationsRequest): string {
 }
 
 function bladeLine({ job, blade }: StationsRequest): string {
+  const { cuts, measured, fits, tries } = job.log;
+  const left = cuts.filter(({ cutId, spoiled }) => !spoiled && !cuts.some(({ again }) => again === cutId));
+  if (left.length > 0) {
+    const last = left.at(-1)?.cutId;
+    const own = fits.filter(({ cutId }) => cutId === last);
+    if (own.some(({ turns }) => turns === 'no')) return 'A lock does not turn';
+    if (own.length > 0) return `Tried in ${own.length === 1 ? '1 lock' : `${own.length} locks`}`;
+    const out = measured.some(({ cutId, passes }) => cutId === last && !passes);
+    return out ? 'The blade is out' : 'Cut: try it in the locks';
+  }
+  if (blade.bittings === 0 && tries.length > 0)
+    return `${tries.length} tried, ${new Set(tries.map((one) => `${one.sheetId} ${one.blank}`)).size} cut`;
   if (blade.bittings > 0) return 'Bitting kept';
   if (job.route !== null && !makesKey(job.route)) return 'Nothing to cut';
   if (blade.codes > 0) return 'Code to bitting';

@@ -4,6 +4,7 @@ const subjects: Readonly<Record<string, string>> = {
   bureau: 'Code service',
   codeRows: 'Code rows',
   coupon: 'Coupon',
+  cutting: 'Cutting',
   job: 'Job',
   library: 'Library',
   passcode: 'Passcode',

@@ -77,7 +77,12 @@ function elsewhere(keys: number, { prices, cutting, dealer, at, holidays }: Quot
 export const bladeKinds = ['edge', 'inside track', 'outside track', 'disc'] as const;
 export type BladeKind = (typeof bladeKinds)[number];
 
+/** The kind of blade of a profile. */
+export function cuttingKind(profile: string): string {
+  return profile.split(',')[0]?.trim() ?? '';
+}
+
 /** The vendors' article for a kind of blade: they take a code, a measured key or a sample. */
 export function cuttingArticle(profile: string): Cutting['article'] {
-  return `CUT-${profile.split(',')[0]?.trim().toUpperCase().replaceAll(' ', '-') ?? ''}`;
+  return `CUT-${cuttingKind(profile).toUpperCase().replaceAll(' ', '-')}`;
 }

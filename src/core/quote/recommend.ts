@@ -11,7 +11,7 @@ import { onlyByModule } from '@/core/programming/only-by-module';
 import type { DealerOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
 import { findRoutes } from '@/core/programming/routes';
 import type { VanKit } from '@/core/programming/van-kit';
-import { cuttingArticle } from './cut';
+import { cuttingArticle, cuttingKind } from './cut';
 import { besideState, keyStateOf, laterStates } from './key-states';
 import type { OptionKind } from './option-kinds';
 import { dealerTotalMinor, firstOption, plainOptions, quoteOf } from './options';
@@ -368,7 +368,7 @@ function snapshotOf(
   const { lists, account, coupon, trip, towKm, gaps, holidays, stock, waitingSavesMinutes } = pricing;
   const articles = application ? pricing.articlesFor(application) : noArticles;
   const profile = application?.keyway.profile ?? '';
-  const kind = profile.split(',')[0] ?? profile;
+  const kind = cuttingKind(profile);
   return {
     at: now,
     currency: shop.currency,

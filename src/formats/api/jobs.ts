@@ -2,6 +2,7 @@ import { whys } from '@/core/identify/line/reading';
 import { outcomes } from '@/core/job/closing';
 import type { Job } from '@/core/job/job';
 import { routeKinds } from '@/core/programming/route';
+import { CuttingListInput } from '@/inputs/blade-inputs';
 import { OpenJobInput } from '@/inputs/call-input';
 import { EventInput } from '@/inputs/event-input';
 import { eventContents } from '@/inputs/events/contents';
@@ -144,6 +145,16 @@ export const jobPaths: Paths = {
       parameters: [numbered, idPath],
       answer: object({ value: text }),
       refusals: ['404', '409'],
+    }),
+  },
+  '/jobs/{number}/cutting-list': {
+    post: operation({
+      summary:
+        'A bitting of a job as a list for a machine (CSV, JSON) or a card with the blade at true scale (PDF); behind the gate of where it is cut',
+      parameters: [numbered],
+      request: requestSchema(CuttingListInput),
+      answerType: 'application/json',
+      refusals: ['400', '404', '409', '413', '415'],
     }),
   },
   '/jobs/{number}/sheet': {

@@ -1,4 +1,5 @@
-import { IsBoolean, IsNumber, IsUUID, Max, Min } from 'class-validator';
+import { IsBoolean, IsIn, IsNumber, IsUUID, Max, Min } from 'class-validator';
+import { machineFaults } from '@/core/blade/cut/check-cut';
 import { mostSpaces } from '@/core/blade/spec';
 import { listOf, orNull, whole } from '../fields';
 
@@ -15,8 +16,6 @@ export class BladeMeasuredContent {
   @IsBoolean({ message: 'Passes, yes or no.' }) passes!: boolean;
   @listOf(() => OffInput, mostSpaces, 'spaces') off!: OffInput[];
   @orNull()
-  @IsNumber({}, { message: 'How far?' })
-  @Min(-20, { message: '-20 or more.' })
-  @Max(20, { message: 'Up to 20.' })
-  shiftMm!: number | null;
+  @IsIn(machineFaults, { message: 'depth, stop or either.' })
+  machine!: (typeof machineFaults)[number] | null;
 }

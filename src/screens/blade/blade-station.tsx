@@ -21,6 +21,8 @@ import { useSubmit } from '@/ui/use-submit';
 import type { BenchKeyway, JobBlade } from '@/usecases/benches/blade-bench';
 import type { BladeCar } from '@/usecases/benches/blade-car';
 import { type BladeActions, BladeWork } from './blade-work';
+import type { CutActions } from './cut-actions';
+import { CutTab } from './cut-tab';
 import { LocksPanel } from './locks-panel';
 import type { TryActions } from './sheet-actions';
 import { TryTab } from './try-tab';
@@ -42,6 +44,7 @@ interface BladeStationProps extends BladeActions {
   /** What lies ready, what it costs and what the gate lets be done; none where nobody chose a candidate. */
   readonly car: BladeCar | undefined;
   readonly tries: TryActions;
+  readonly cuts: CutActions;
   readonly onHang: Keep;
   readonly onKeepCode: Keep;
 }
@@ -59,6 +62,7 @@ export function BladeStation({
   log,
   car,
   tries,
+  cuts,
   onHang,
   onKeepCode,
   ...actions
@@ -162,6 +166,21 @@ export function BladeStation({
                 currency={currency}
                 locale={locale}
                 fromPiece={piece}
+              />
+            ),
+          },
+          {
+            name: 'cut',
+            label: 'Cut and fit',
+            content: (
+              <CutTab
+                {...cuts}
+                job={job}
+                log={log}
+                keyway={keyway.name}
+                blade={blade}
+                locks={locks}
+                car={car}
               />
             ),
           },

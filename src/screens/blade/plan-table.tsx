@@ -37,7 +37,7 @@ export function PlanTable({ plans, chosen, currency, locale, disabled, onChoose 
                     <input
                       type="radio"
                       name="plan"
-                      className="size-5 accent-terra"
+                      className="size-5 accent-(--terra)"
                       checked={kind === chosen}
                       disabled={disabled}
                       onChange={() => onChoose(kind)}

@@ -27,6 +27,7 @@ import { Attempts } from './attempts';
 import { type FactChoices, FactsForm } from './facts-form';
 import { History, type HistoryRow } from './history';
 import { SourcesPanel } from './sources-panel';
+import { UsedPanel } from './used-panel';
 
 interface CloseStationProps {
   readonly job: JobRef;
@@ -57,6 +58,8 @@ interface CloseStationProps {
   readonly systemTypes: readonly string[];
   /** Where the keys of a closed job came from; undefined while it is open. */
   readonly sources: JobSources | undefined;
+  /** The names of the vans, by id. */
+  readonly places: Readonly<Record<string, string>>;
   readonly onComeback: (data: unknown) => Promise<Result<null>>;
   readonly onFacts: EditAction;
   readonly onClose: EditAction;
@@ -89,6 +92,7 @@ export function CloseStation(props: CloseStationProps) {
       {count && <CountPanel job={job} log={log} count={count} />}
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
+      <UsedPanel used={log.used} places={props.places} />
       {props.sources && (
         <SourcesPanel number={job.number} sources={props.sources} onComeback={props.onComeback} />
       )}

@@ -3,6 +3,7 @@ import type { SecretRef } from '@/core/authority/secrets';
 import type { BladeCut } from '@/core/job/events/log';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Purpose } from '@/core/kinds/purpose';
+import { choiceAnswers } from '@/core/programming/choices';
 import { cuttingArticle } from '@/core/quote/cut';
 import type { PriceLists } from '@/core/quote/pricing';
 import { isReady, type Piece } from '@/core/supply/movements';
@@ -33,9 +34,18 @@ export interface BladeCar {
   /** What the minutes of a try are worth. */
   readonly tryMinor: number;
   readonly gates: BladeGates;
+  /** Cut first or program first, as Route has it; null where nothing is programmed. */
+  readonly first: FirstStep | null;
   /** The sheets of the job, sealed. */
   readonly sheets: readonly SecretRef[];
   readonly bittings: readonly SecretRef[];
+}
+
+export interface FirstStep {
+  readonly title: string;
+  readonly why: string;
+  /** The blank is held back until it was learned. */
+  readonly held: boolean;
 }
 
 /** Cutting one bitting more, walking to the car and trying it: stated. */
@@ -83,6 +93,7 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
       workshop: closed('cutInWorkshop'),
       ordered: closed('orderCut'),
     },
+    first: firstOf(view),
     sheets: secrets.filter(({ kind, destroyed }) => kind === 'candidates' && !destroyed),
     bittings: secrets.filter(({ kind, destroyed }) => kind === 'bitting' && !destroyed),
   };
@@ -92,4 +103,18 @@ function priceOf(article: string, own: number | null, lists: PriceLists | undefi
   if (own !== null) return own;
   const prices = (lists?.prices ?? []).filter((price) => price.article === article);
   return prices.length === 0 ? null : Math.min(...prices.map(({ priceMinor }) => priceMinor));
+}
+
+/** What was chosen at Route, else what is advised there; a blank that is programmed first is held until it was learned. */
+function firstOf({ job, choices }: JobView): FirstStep | null {
+  const advice = choices.find(({ question }) => question === 'first');
+  if (!advice) return null;
+  const chosen = job.choices.find(({ question }) => question === 'first');
+  const answer = chosen?.choice ?? advice.advised;
+  const learned = job.log.attempts.some(({ learnedKeyIds }) => learnedKeyIds.length > 0);
+  return {
+    title: answer === 'program' ? choiceAnswers.first.program : choiceAnswers.first.cut,
+    why: chosen ? `Chosen at Route. ${advice.consequences[answer] ?? ''}` : advice.why,
+    held: answer === 'program' && !learned,
+  };
 }

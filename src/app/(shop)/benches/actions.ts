@@ -1,14 +1,18 @@
 'use server';
 
+import type { CutCheck } from '@/core/blade/cut/check-cut';
 import type { FaceReadings } from '@/core/blade/readings';
 import type { Result } from '@/core/kinds/result';
 import type { VinAnswer } from '@/core/vin/vin-answer';
 import {
   CandidatesInput,
+  CheckCutInput,
+  CutInput,
   DeviceInput,
   HangBittingInput,
   KeepCodeInput,
   OpenSheetInput,
+  ReadCutInput,
   SearchInput,
   SheetInput,
 } from '@/inputs/blade-inputs';
@@ -18,6 +22,7 @@ import { VinInput } from '@/inputs/vin-input';
 import { askInPool } from '@/usecases/benches/ask-in-pool';
 import { readWithDevice } from '@/usecases/benches/blade-bench';
 import type { CodeSearch } from '@/usecases/benches/code-search';
+import { checkCutBlade, cutOnMachine, readCut } from '@/usecases/benches/cutting';
 import type { IdentifiedLine } from '@/usecases/benches/identify';
 import { countKeysFor, findRoutesFor, type KeysCounted, type RoutesFound } from '@/usecases/benches/routes';
 import {
@@ -81,4 +86,18 @@ export async function openSheetAction(data: unknown): Promise<Result<OpenedSheet
 
 export async function keepTurnedAction(data: unknown): Promise<Result<{ readonly id: string }>> {
   return runAction(OpenSheetInput, data, keepTurned);
+}
+
+export async function cutOnMachineAction(data: unknown): Promise<Result<{ readonly tolerance: number }>> {
+  return runAction(CutInput, data, cutOnMachine);
+}
+
+export async function readCutAction(
+  data: unknown,
+): Promise<Result<{ readonly readings: readonly number[] }>> {
+  return runAction(ReadCutInput, data, readCut);
+}
+
+export async function checkCutAction(data: unknown): Promise<Result<CutCheck>> {
+  return runAction(CheckCutInput, data, checkCutBlade);
 }

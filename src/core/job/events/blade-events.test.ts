@@ -49,7 +49,7 @@ describe('what was done with a blade', () => {
   it('measures and tries a blade once: the later word counts', () => {
     const log = foldEvents([
       ...bladeEvents,
-      { kind: 'bladeMeasured', cutId: 'c', passes: true, off: [], shiftMm: null },
+      { kind: 'bladeMeasured', cutId: 'c', passes: true, off: [], machine: null },
       { kind: 'lockTried', cutId: 'c', lock: 'ignition', turns: 'no', smooth: false },
       { kind: 'lockTried', cutId: 'c', lock: 'boot', turns: 'oneWay', smooth: false },
     ]);
@@ -112,7 +112,7 @@ describe('what cannot have been done', () => {
     ],
     [
       'a measure of no blade',
-      { kind: 'bladeMeasured', cutId: 'x', passes: true, off: [], shiftMm: null },
+      { kind: 'bladeMeasured', cutId: 'x', passes: true, off: [], machine: null },
       one,
       {},
       /no such blade/,

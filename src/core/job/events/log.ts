@@ -1,6 +1,7 @@
+import type { MachineFault } from '@/core/blade/cut/check-cut';
+import type { FitOfLock } from '@/core/blade/cut/fit-advice';
 import type { PlanKind } from '@/core/blade/progression/plan-rest';
 import type { Try } from '@/core/blade/progression/tries';
-import type { LockName } from '@/core/catalogue/locks';
 import type { PinSource } from '@/core/catalogue/platform';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
@@ -66,18 +67,13 @@ export interface BladeMeasured {
   readonly passes: boolean;
   /** Spaces that are out, counted from 1, by how much too deep, in the blade's measure. */
   readonly off: readonly { readonly space: number; readonly by: number }[];
-  /** How far all cuts lie shifted along the blade, in mm; null where they do not. */
-  readonly shiftMm: number | null;
+  /** What of the machine is out of calibration; null where nothing shows it. */
+  readonly machine: MachineFault['of'] | null;
 }
 
-export const lockTurns = ['bothWays', 'oneWay', 'no'] as const;
-
 /** How a blade did in a lock. */
-export interface LockTried {
+export interface LockTried extends FitOfLock {
   readonly cutId: string;
-  readonly lock: LockName;
-  readonly turns: (typeof lockTurns)[number];
-  readonly smooth: boolean;
 }
 
 /** The fold of a job's events. */

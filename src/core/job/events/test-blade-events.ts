@@ -37,6 +37,6 @@ export const bladeEvents: readonly JobEvent[] = [
   { kind: 'tryWithdrawn', tryId: 't' },
   { kind: 'planChosen', sheetId: 'sheet', plan: 'leastCost' },
   cut('c'),
-  { kind: 'bladeMeasured', cutId: 'c', passes: false, off: [{ space: 2, by: 0.1 }], shiftMm: null },
+  { kind: 'bladeMeasured', cutId: 'c', passes: false, off: [{ space: 2, by: 0.1 }], machine: null },
   { kind: 'lockTried', cutId: 'c', lock: 'ignition', turns: 'bothWays', smooth: true },
 ];

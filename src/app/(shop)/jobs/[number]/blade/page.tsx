@@ -6,10 +6,13 @@ import { requireActor } from '../../../../session';
 import {
   beginSheetAction,
   candidatesAction,
+  checkCutAction,
+  cutOnMachineAction,
   hangBittingAction,
   keepFoundCodeAction,
   keepTurnedAction,
   openSheetAction,
+  readCutAction,
   readWithDeviceAction,
   searchCodesAction,
 } from '../../../benches/actions';
@@ -41,6 +44,7 @@ export default async function BladePage({ params }: JobPageProps) {
         onOpen: openSheetAction,
         onKeepTurned: keepTurnedAction,
       }}
+      cuts={{ onCut: cutOnMachineAction, onRead: readCutAction, onCheck: checkCutAction }}
       onSearch={searchCodesAction}
       onDevice={readWithDeviceAction}
       onHang={hangBittingAction}

@@ -54,6 +54,7 @@ export default async function ClosePage({ params }: JobPageProps) {
       secrets={secrets}
       systemTypes={view.platform?.systemTypes ?? []}
       sources={sources}
+      places={Object.fromEntries(view.vans.map(({ id, name }) => [id, name]))}
       onComeback={noteComebackAction}
       onFacts={recordFactsAction}
       onClose={closeJobAction}

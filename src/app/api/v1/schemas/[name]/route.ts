@@ -1,5 +1,6 @@
 import { isListName, listOf } from '@/core/catalogue/lists/lists';
 import { frozenQuoteSchema } from '@/formats/api/quote';
+import { cuttingListSchema } from '@/formats/cutting-list';
 import { librarySchema, rowSchema } from '@/formats/library-json';
 import { handler, problem } from '../../../handler';
 
@@ -8,6 +9,7 @@ export const GET = handler(async (_request: Request, context: { params: Promise<
   const { name } = await context.params;
   if (name === 'library') return Response.json(librarySchema(), { headers });
   if (name === 'quote') return Response.json({ $schema: dialect, ...frozenQuoteSchema }, { headers });
+  if (name === 'cutting-list') return Response.json({ $schema: dialect, ...cuttingListSchema }, { headers });
   if (!isListName(name)) return problem(404, 'There is no such schema.');
   const schema = {
     $schema: dialect,
