@@ -163,8 +163,8 @@ export async function listPlatforms(db: Db, ids: readonly string[]): Promise<Pla
     `SELECT id, name, chip_family AS "chipFamily", link, slots_maximum AS "slotsMaximum",
        slots_minimum AS "slotsMinimum", count, remote_learned AS "remoteLearned", rank,
        when_full AS "whenFull", pin_sources AS "pinSources", system_types AS "systemTypes",
-       CASE WHEN pellet_steps IS NOT NULL
-         THEN jsonb_build_object('steps', pellet_steps, 'lockoutSeconds', lockout_seconds) END AS pellet
+       (SELECT jsonb_build_object('steps', count(*), 'lockoutSeconds', lockout_seconds)
+        FROM pellet_step WHERE platform_id = platform.id HAVING count(*) > 1 AND lockout_seconds IS NOT NULL) AS pellet
      FROM platform WHERE id = ANY($1) ORDER BY array_position($1, id)`,
     [ids],
   );

@@ -8,9 +8,9 @@ GRANT SELECT ON ALL TABLES IN SCHEMA public TO :serving;
 
 GRANT INSERT, UPDATE ON shop, person, session TO :serving;
 -- The shop's lists: loaded now, edited later.
-GRANT INSERT ON place, van, tool, tool_cover, tool_right, supplier, supplier_price, franchise_desk, price_book, price_menu,
+GRANT INSERT ON place, van, tool, tool_cover, tool_right, meter, supplier, supplier_price, franchise_desk, price_book, price_menu,
   tax_rate, bureau_service, distance_band, hour_rule, shop_warranty, trade_account, coupon, road_node, road, ferry TO :serving;
-GRANT UPDATE, DELETE ON tool, tool_cover, tool_right TO :serving;
+GRANT UPDATE, DELETE ON tool, tool_cover, tool_right, meter TO :serving;
 GRANT UPDATE ON van TO :serving;
 -- A price or a set of rules is closed by a later one, never rewritten; so are accounts and coupons ended.
 GRANT UPDATE (valid) ON price_book, tax_rate TO :serving;

@@ -15,7 +15,7 @@ describe('a cutting list as files', () => {
       });
       const { rows } = readCsv(cuttingListCsv(list));
       const cut = blade.measure === 'degrees' ? 'cut_degrees' : 'cut_mm';
-      expect(rows.map(({ cells }) => [cells['axis'], cells['space'], Number(cells['depth'])])).toEqual(
+      expect(rows.map(({ cells }) => [cells.axis, cells.space, Number(cells.depth)])).toEqual(
         list.cuts.map(({ axis, space, depth }) => [String(axis), String(space), depth]),
       );
       expect(rows.map(({ cells }) => Number(cells[cut]))).toEqual(

@@ -4,7 +4,8 @@ import type { Bureau } from '@/outside/bureau/bureau';
 import { simulatedBureau } from '@/outside/bureau/simulated-bureau';
 import type { Cutter } from '@/outside/cutter/cutter';
 import { simulatedCutter } from '@/outside/cutter/simulated-cutter';
-import type { DepthGauge, PhotographReader } from '@/outside/readers/readers';
+import type { DepthGauge, OhmMeter, PhotographReader } from '@/outside/readers/readers';
+import { simulatedMeter } from '@/outside/readers/simulated-meter';
 import { simulatedGauge, simulatedPhotograph } from '@/outside/readers/simulated-readers';
 import type { Roads } from '@/outside/roads/roads';
 import { simulatedRoads } from '@/outside/roads/simulated-roads';
@@ -20,6 +21,7 @@ export function roadsOf(network: RoadNetwork): Roads {
 /** What reads a blade on the bench. */
 export const depthGauge: DepthGauge = simulatedGauge;
 export const photographReader: PhotographReader = simulatedPhotograph;
+export const ohmMeter: OhmMeter = simulatedMeter;
 
 /** The machine of a van, by the kinds of blade that it holds. */
 export function cutterOf(cuts: readonly string[]): Cutter {

@@ -8,7 +8,7 @@ import { readBladeCar } from '@/usecases/benches/blade-car';
 import { checkCutBlade, cutOnMachine, cuttingList, readCut } from '@/usecases/benches/cutting';
 import { database } from '@/usecases/database';
 import { recordAuthority } from '@/usecases/jobs/authority';
-import { chooseCandidate } from '@/usecases/jobs/decide';
+import { chooseCandidate, makeChoice } from '@/usecases/jobs/decide';
 import { hangBitting } from '@/usecases/secrets/blade-secrets';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { openTestJob, sendEvent, viewOf } from '../support/jobs';
@@ -82,7 +82,7 @@ describe('a blade is cut', () => {
     const { cuts, format } = JSON.parse(String(json.value.body));
     expect(format).toBe('kilnsman cutting list 1');
     expect(cuts.map(({ depth }: { depth: number }) => depth)).toEqual(bitting);
-    expect(readCsv(String(csv.value.body)).rows.map(({ cells }) => Number(cells['depth']))).toEqual(bitting);
+    expect(readCsv(String(csv.value.body)).rows.map(({ cells }) => Number(cells.depth))).toEqual(bitting);
     expect(
       Buffer.from(pdf.value.body as Uint8Array)
         .subarray(0, 5)
@@ -137,8 +137,19 @@ describe('a blade is cut', () => {
     });
   });
 
-  it('is held back where it is programmed first, until it was learned', async () => {
-    const car = await readBladeCar(who(), await view());
-    expect(car?.first).toMatchObject({ held: false });
+  it('is held back where it is programmed first, until it was learned, and Route says which', async () => {
+    const first = async () => (await readBladeCar(who(), await view()))?.first;
+    expect(await first()).toMatchObject({ title: 'Cut first', held: false });
+    await makeChoice(who(), {
+      ...(await edit()),
+      question: 'first',
+      choice: 'program',
+      chosenBy: 'shop',
+    });
+    expect(await first()).toMatchObject({
+      title: 'Program first',
+      why: expect.stringContaining('Chosen at Route'),
+      held: true,
+    });
   });
 });

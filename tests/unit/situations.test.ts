@@ -37,8 +37,11 @@ const platforms = new Map(
       whenFull: cells.when_full as Platform['whenFull'],
       pinSources: words(cells.pin_sources) as PinSource[],
       systemTypes: words(cells.system_types),
-      pellet: cells.pellet_steps
-        ? { steps: Number(cells.pellet_steps), lockoutSeconds: Number(cells.lockout_seconds) }
+      pellet: cells.lockout_seconds
+        ? {
+            steps: world('pellet-steps').filter(({ platform }) => platform === cells.name).length,
+            lockoutSeconds: Number(cells.lockout_seconds),
+          }
         : null,
       methods: methods
         .filter(({ platform }) => platform === cells.name)

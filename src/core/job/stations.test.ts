@@ -98,7 +98,7 @@ describe('the stations', () => {
   it('say how far the blade is', () => {
     const line = (...events: readonly JobEvent[]) =>
       lines({ blade: { bittings: 1, codes: 0 } }, { log: foldEvents(events) }).blade;
-    const fit = (lock: 'ignition' | 'boot', turns: 'bothWays' | 'no'): JobEvent => ({
+    const did = (lock: 'ignition' | 'boot', turns: 'bothWays' | 'no'): JobEvent => ({
       kind: 'lockTried',
       cutId: 'c',
       lock,
@@ -110,8 +110,8 @@ describe('the stations', () => {
     expect(line(cut('c', { spoiled: true }))).toBe('Bitting kept');
     expect(line(cut('c'), out)).toBe('The blade is out');
     expect(line(cut('c'), out, cut('d', { again: 'c', piece: null }))).toBe('Cut: try it in the locks');
-    expect(line(cut('c'), fit('ignition', 'bothWays'))).toBe('Tried in 1 lock');
-    expect(line(cut('c'), fit('ignition', 'bothWays'), fit('boot', 'no'))).toBe('A lock does not turn');
+    expect(line(cut('c'), did('ignition', 'bothWays'))).toBe('Tried in 1 lock');
+    expect(line(cut('c'), did('ignition', 'bothWays'), did('boot', 'no'))).toBe('A lock does not turn');
     const log = foldEvents([tried('a'), tried('b', { candidate: 1 })]);
     expect(lines({ blade: { bittings: 0, codes: 0 } }, { log }).blade).toBe('2 tried, 1 cut');
   });

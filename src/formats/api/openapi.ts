@@ -4,6 +4,7 @@ import { importPaths } from './imports';
 import { jobPaths } from './jobs';
 import { libraryPaths } from './library';
 import { anyObject, operation, type Paths, problemSchema } from './operation';
+import { pelletPaths } from './pellet';
 import { quotePaths } from './quote';
 import { routePaths } from './routes';
 import { vinPaths } from './vin';
@@ -13,6 +14,7 @@ const paths: Paths = {
   ...vinPaths,
   ...identifyPaths,
   ...bladePaths,
+  ...pelletPaths,
   ...routePaths,
   ...quotePaths,
   ...jobPaths,

@@ -66,6 +66,15 @@ export class RightRow {
   @cell.optional() @cell.whole(-3650, 3650) expiresInDays?: number;
 }
 
+export class MeterRow {
+  @cell.text(60) name!: string;
+  @cell.decimal(0.01, 10) accuracyPercent!: number;
+  @cell.whole(0, 50) accuracyDigits!: number;
+  @cell.whole(200, 1_000_000) counts!: number;
+  @cell.text(120) ranges!: string;
+  @cell.decimal(0, 20) leadOhms!: number;
+}
+
 export class BureauRow {
   @cell.oneOf(['codeFromVin', 'pinFromVin', 'bittingFromCode']) kind!: string;
   @cell.amount() fee!: string;

@@ -2,13 +2,14 @@
 
 import { useEffect, useState } from 'react';
 import {
-  type SecretKind,
   type SecretRef,
   type SecretSource,
   secretName,
   secretNames,
   shownSeconds,
   sourceLabel,
+  type ToldKind,
+  toldKinds,
   writtenSources,
 } from '@/core/authority/secrets';
 import { momentWords } from '@/core/kinds/local-time';
@@ -30,7 +31,7 @@ interface SecretsPanelProps {
 
 /** Codes, bittings, PINs and key data of the job: sealed, hidden until asked, every look on record. */
 export function SecretsPanel({ job, secrets, zone, onKeep, onBitting }: SecretsPanelProps) {
-  const [kind, setKind] = useState<SecretKind>('keyCode');
+  const [kind, setKind] = useState<ToldKind>('keyCode');
   const [source, setSource] = useState<SecretSource>('customer');
   const [value, setValue] = useState('');
   const keep = useEdit(onKeep, job);
@@ -69,8 +70,8 @@ export function SecretsPanel({ job, secrets, zone, onKeep, onBitting }: SecretsP
           <SelectField
             label="What"
             value={kind}
-            choices={Object.entries(secretNames).map(([name, label]) => ({ value: name, label }))}
-            onChange={(event) => setKind(event.target.value as SecretKind)}
+            choices={toldKinds.map((name) => ({ value: name, label: secretNames[name] }))}
+            onChange={(event) => setKind(event.target.value as ToldKind)}
           />
           <SelectField
             label="From"

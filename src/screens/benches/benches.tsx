@@ -23,6 +23,11 @@ const benches = [
     what: 'What a worn key was cut to: its readings over the drawing, the likeliest bittings, how many codes fit; a gauge to print.',
   },
   {
+    href: '/benches/pellet',
+    name: 'Pellet',
+    what: 'Which step a resistor pellet is: readings of both faces on the ladder, what may have been slipped, and the next thing to do.',
+  },
+  {
     href: '/benches/key-count',
     name: 'Key count',
     what: 'What the car says it knows against the keys there are; what adding, erasing and copying would leave.',

@@ -9,12 +9,9 @@ export function UsedPanel({
   used: readonly Piece[];
   places: Readonly<Record<string, string>>;
 }) {
-  const piles = used.reduce<{ piece: Piece; pieces: number }[]>((all, piece) => {
-    const pile = all.find((one) => samePiece(one.piece, piece));
-    return pile
-      ? all.map((one) => (one === pile ? { ...one, pieces: one.pieces + 1 } : one))
-      : [...all, { piece, pieces: 1 }];
-  }, []);
+  const piles = used
+    .filter((piece, at) => used.findIndex((one) => samePiece(one, piece)) === at)
+    .map((piece) => ({ piece, pieces: used.filter((one) => samePiece(one, piece)).length }));
   if (piles.length === 0) return null;
   return (
     <Panel title="Used from stock" note="The ledger has each of them since the act; closing moves nothing.">

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { functionName, platformsByRight, type Tool, type ToolRight } from '@/core/programming/van-kit';
@@ -32,6 +32,8 @@ interface ToolsProps {
   readonly onRight: ToolAction;
   readonly onRemoveRight: ToolAction;
   readonly onEquipment: ToolAction;
+  /** The shop's meters, which belong to no van. */
+  readonly meters: ReactNode;
 }
 
 type Open =
@@ -108,6 +110,7 @@ export function Tools(props: ToolsProps) {
           </div>
         </Panel>
       ))}
+      {props.meters}
       {open?.kind === 'tool' && (
         <ToolForm
           van={open.van}

@@ -3,6 +3,7 @@ import { minorPlaces } from '@/core/kinds/money';
 import {
   BureauRow,
   FerryRow,
+  MeterRow,
   PlaceRow,
   RightRow,
   RoadNodeRow,
@@ -13,7 +14,7 @@ import {
 } from '@/inputs/world/shop-rows';
 import type { RowPlace, TableRows, WorldReader } from './world-reader';
 
-/** Places and roads, vans with tools and rights, and the bureau. */
+/** Places and roads, vans with tools and rights, meters, and the bureau. */
 export function readShopLists(world: WorldReader, currency: string, today: LocalDay): TableRows[] {
   const minor = (amount: string) => Math.round(Number(amount) * 10 ** minorPlaces(currency));
 
@@ -85,8 +86,18 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     minutes_to: row.minutesTo,
     failure_percent: row.failurePercent,
   }));
+  const meters = world.read('meters', MeterRow, (row, at) => ({
+    id: at.define('meter', row.name, 'name'),
+    name: row.name,
+    accuracy_percent: row.accuracyPercent,
+    accuracy_digits: row.accuracyDigits,
+    counts: row.counts,
+    ranges: row.ranges.split(' ').map(Number),
+    lead_ohms: row.leadOhms,
+  }));
   return [
     { table: 'bureau_service', rows: bureau },
+    { table: 'meter', rows: meters },
     { table: 'place', rows: places },
     { table: 'van', rows: vans },
     { table: 'tool', rows: tools },

@@ -18,12 +18,14 @@ import {
 } from '@/inputs/blade-inputs';
 import { IdentifyInput } from '@/inputs/identify-input';
 import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
+import { MeterReadInput } from '@/inputs/pellet-inputs';
 import { VinInput } from '@/inputs/vin-input';
 import { askInPool } from '@/usecases/benches/ask-in-pool';
 import { readWithDevice } from '@/usecases/benches/blade-bench';
 import type { CodeSearch } from '@/usecases/benches/code-search';
 import { checkCutBlade, cutOnMachine, readCut } from '@/usecases/benches/cutting';
 import type { IdentifiedLine } from '@/usecases/benches/identify';
+import { readMeter } from '@/usecases/benches/pellet';
 import { countKeysFor, findRoutesFor, type KeysCounted, type RoutesFound } from '@/usecases/benches/routes';
 import {
   beginSheet,
@@ -100,4 +102,8 @@ export async function readCutAction(
 
 export async function checkCutAction(data: unknown): Promise<Result<CutCheck>> {
   return runAction(CheckCutInput, data, checkCutBlade);
+}
+
+export async function readMeterAction(data: unknown): Promise<Result<{ readonly ohms: number | null }>> {
+  return runAction(MeterReadInput, data, readMeter);
 }

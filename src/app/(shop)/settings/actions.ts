@@ -2,6 +2,7 @@
 
 import { cookies } from 'next/headers';
 import type { Result } from '@/core/kinds/result';
+import { MeterIdInput, MeterInput } from '@/inputs/pellet-inputs';
 import { ByIdInput, PersonInput, TokenInput } from '@/inputs/people-inputs';
 import {
   AccountInput,
@@ -29,6 +30,7 @@ import {
   setOpenHours,
 } from '@/usecases/quote/price-settings';
 import { saveSupplier, storePriceFile } from '@/usecases/quote/suppliers';
+import { removeMeter, saveMeter } from '@/usecases/shop/meters';
 import { setHabits, setPriceClass, setRules } from '@/usecases/shop/shop';
 import {
   noteEquipment,
@@ -144,4 +146,12 @@ export async function removeRightAction(data: unknown): Promise<Result<null>> {
 
 export async function noteEquipmentAction(data: unknown): Promise<Result<null>> {
   return runAction(EquipmentInput, data, noteEquipment);
+}
+
+export async function saveMeterAction(data: unknown): Promise<Result<null>> {
+  return runAction(MeterInput, data, saveMeter);
+}
+
+export async function removeMeterAction(data: unknown): Promise<Result<null>> {
+  return runAction(MeterIdInput, data, removeMeter);
 }

@@ -120,38 +120,38 @@ describe('what the locks say', () => {
     { lock: 'boot', spaces: [2, 3, 4, 5] },
     { lock: 'glovebox', spaces: null },
   ] as const;
-  const fit = (lock: (typeof locks)[number]['lock'], turns: 'bothWays' | 'oneWay' | 'no', smooth = true) => ({
+  const did = (lock: (typeof locks)[number]['lock'], turns: 'bothWays' | 'oneWay' | 'no', smooth = true) => ({
     lock,
     turns,
     smooth,
   });
 
   it('fits where every lock turns both ways and smoothly, and not before each was tried', () => {
-    const all = locks.map(({ lock }) => fit(lock, 'bothWays'));
+    const all = locks.map(({ lock }) => did(lock, 'bothWays'));
     expect(fitAdvice(locks, all)).toEqual({ fits: true, toTry: [], words: [] });
     expect(fitAdvice(locks, all.slice(1))).toEqual({ fits: false, toTry: ['ignition'], words: [] });
     expect(fitAdvice([], []).fits).toBe(false);
   });
 
   it.each([
-    ['nothing turns', [fit('ignition', 'no')], /no other lock does yet.*Measure the blade again/],
+    ['nothing turns', [did('ignition', 'no')], /no other lock does yet.*Measure the blade again/],
     [
       'a space that no turning lock holds',
-      [fit("driver's door", 'bothWays'), fit('ignition', 'bothWays'), fit('boot', 'no')],
+      [did("driver's door", 'bothWays'), did('ignition', 'bothWays'), did('boot', 'no')],
       /boot does not turn: space 5 stands in no lock that turns/,
     ],
     [
       'a lock whose spaces are all proved',
-      [fit('ignition', 'bothWays'), fit("driver's door", 'no')],
+      [did('ignition', 'bothWays'), did("driver's door", 'no')],
       /every space it holds turns another lock.*part was replaced/,
     ],
     [
       'a lock nobody knows',
-      [fit('ignition', 'bothWays'), fit('glovebox', 'no')],
+      [did('ignition', 'bothWays'), did('glovebox', 'no')],
       /nobody knows which spaces/,
     ],
-    ['one way only', [fit('ignition', 'oneWay')], /one way only/],
-    ['a burr', [fit('ignition', 'bothWays', false)], /take the burr off/],
+    ['one way only', [did('ignition', 'oneWay')], /one way only/],
+    ['a burr', [did('ignition', 'bothWays', false)], /take the burr off/],
   ] as const)('%s', (_, fits, words) => {
     const advice = fitAdvice(locks, fits);
     expect(advice.fits).toBe(false);

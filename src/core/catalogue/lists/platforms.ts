@@ -18,7 +18,7 @@ import {
   year,
   yesNo,
 } from './description';
-import { chipFamilies } from './keys';
+import { chipFamilies, keywayProfiles } from './keys';
 
 const rankSign = { kind: 'text', max: 24, form: 'rankSign' } as const;
 const rankSignHint = `Of ${rankSigns.join(', ')}, or the colour of a head such as head: slate.`;
@@ -69,7 +69,7 @@ export const platformLists = {
         },
       ),
       column('system_types', 'System types', words(120), optional),
-      column('pellet_steps', 'Pellet steps', whole(2, 40), optional),
+      column('pellet_tolerance_percent', 'Pellet tolerance, %', decimal(0.1, 30), optional),
       column('lockout_seconds', 'Lockout after a wrong step, s', whole(0, 86_400), optional),
       note,
     ],
@@ -77,19 +77,59 @@ export const platformLists = {
     references: [],
     check: ({ slots_minimum: least, slots_maximum: most, pin_sources: sources = '', ...cells }) => {
       if (Number(least) > Number(most)) return { column: 'slots_minimum', reason: 'More than the maximum.' };
-      const { chip_family: family, pellet_steps: steps, lockout_seconds: lockout } = cells;
-      if (family !== 'PEL' && (steps || lockout))
-        return { column: steps ? 'pellet_steps' : 'lockout_seconds', reason: 'Only pellets have steps.' };
-      if (family === 'PEL' && Boolean(steps) !== Boolean(lockout))
+      const { chip_family: family, pellet_tolerance_percent: tolerance, lockout_seconds: lockout } = cells;
+      const given = tolerance ? 'pellet_tolerance_percent' : 'lockout_seconds';
+      if (family !== 'PEL' && (tolerance || lockout))
+        return { column: given, reason: 'Only pellets have steps.' };
+      if (Boolean(tolerance) !== Boolean(lockout))
         return {
-          column: steps ? 'lockout_seconds' : 'pellet_steps',
-          reason: 'Steps and lockout go together.',
+          column: tolerance ? 'lockout_seconds' : 'pellet_tolerance_percent',
+          reason: 'Tolerance and lockout go together.',
         };
       const strange = sources
         .split(' ')
         .some((one) => one && !(pinSources as readonly string[]).includes(one));
       return strange
         ? { column: 'pin_sources', reason: `Expected some of: ${pinSources.join(', ')}.` }
+        : undefined;
+    },
+    // How many steps there are is said by the steps themselves now.
+    former: { columns: [column('pellet_steps', 'Pellet steps', whole(2, 40))], rowsOf: () => [] },
+  },
+  'pellet-steps': {
+    title: 'Pellet steps',
+    one: 'step of a pellet',
+    about:
+      'The ladder of a resistor pellet: each step with its resistance, the years and blades that have it, and what took its place.',
+    columns: [
+      column('platform', 'Platform', text(40)),
+      column('step', 'Step', whole(1, 40)),
+      column('ohms', 'Resistance, Ω', decimal(1, 10_000_000)),
+      column('from_year', 'From year', year, optional),
+      column('to_year', 'To year', year, optional),
+      column('profile', 'Only on blades', choice(keywayProfiles), {
+        optional: true,
+        hint: 'The profile of the blades that have it; empty for all.',
+      }),
+      column('replaced_by', 'Replaced by step', whole(1, 40), optional),
+      column('replaced_from_year', 'Replaced from', year, optional),
+      column('replaced_to_year', 'Replaced to', year, optional),
+    ],
+    key: ['platform', 'step'],
+    references: [oneOf('platforms', 'platform', 'name')],
+    check: (cells) => {
+      const { from_year: from, to_year: to, step, replaced_by: by } = cells;
+      if (from && to && Number(to) < Number(from))
+        return { column: 'to_year', reason: 'Ends before it begins.' };
+      if (by === step) return { column: 'replaced_by', reason: 'No step takes its own place.' };
+      const { replaced_from_year: first, replaced_to_year: last } = cells;
+      if (Boolean(by) !== Boolean(first) || Boolean(by) !== Boolean(last))
+        return {
+          column: 'replaced_by',
+          reason: 'The step and the years in which it took its place go together.',
+        };
+      return first && Number(last) < Number(first)
+        ? { column: 'replaced_to_year', reason: 'Ends before it begins.' }
         : undefined;
     },
   },

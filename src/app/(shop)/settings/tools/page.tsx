@@ -1,12 +1,16 @@
+import { Meters } from '@/screens/settings/meters';
 import { Tools } from '@/screens/settings/tools';
+import { readMeters } from '@/usecases/shop/meters';
 import { readShopNow } from '@/usecases/shop/shop';
 import { readTools } from '@/usecases/shop/tools';
 import { requireDuty } from '../../../session';
 import {
   noteEquipmentAction,
+  removeMeterAction,
   removeRightAction,
   removeToolAction,
   saveCoverAction,
+  saveMeterAction,
   saveRightAction,
   saveToolAction,
 } from '../actions';
@@ -15,9 +19,10 @@ export const metadata = { title: 'Tools and licences' };
 
 export default async function ToolsPage() {
   const actor = await requireDuty('editTools');
-  const [{ vans, platforms, markets }, { shop, now }] = await Promise.all([
+  const [{ vans, platforms, markets }, { shop, now }, meters] = await Promise.all([
     readTools(actor),
     readShopNow(actor),
+    readMeters(actor),
   ]);
   return (
     <Tools
@@ -33,6 +38,7 @@ export default async function ToolsPage() {
       onRight={saveRightAction}
       onRemoveRight={removeRightAction}
       onEquipment={noteEquipmentAction}
+      meters={<Meters meters={meters} onSave={saveMeterAction} onRemove={removeMeterAction} />}
     />
   );
 }
