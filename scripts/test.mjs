@@ -118,7 +118,7 @@ async function prepareDatabases(cluster) {
       TEST_MIGRATOR_URL: cluster.url('kilnsman_migrator', 'postgres'),
       TEST_SERVING_URL: cluster.url('kilnsman_serving', 'postgres'),
       KILNSMAN_VAULT_KEY: vaultKey,
-      E2E_DATABASES: Array.from({ length: browsers }, (_, at) => databaseOf(at)).join(' '),
+      E2E_DATABASES: [...Array.from({ length: browsers }, (_, at) => databaseOf(at)), quick].join(' '),
     },
   });
   return {
@@ -129,6 +129,9 @@ async function prepareDatabases(cluster) {
     KILNSMAN_VAULT_KEY: vaultKey,
   };
 }
+
+/** The database of the server whose clock runs fast. */
+const quick = 'e2e_quick';
 
 /** The database of one browser. */
 function databaseOf(at) {
@@ -141,9 +144,10 @@ async function endToEnd(cluster, env) {
   const databases = Array.from({ length: browsers }, (_, at) =>
     cluster.url('kilnsman_serving', databaseOf(at)),
   );
-  const [emptyAddress, ...addresses] = await Promise.all(
-    [cluster.url('kilnsman_serving', 'empty'), ...databases].map(serve),
-  );
+  const [quickAddress, emptyAddress, ...addresses] = await Promise.all([
+    serve(cluster.url('kilnsman_serving', quick), 'rate:30@2027-03-03T15:20:00Z'),
+    ...[cluster.url('kilnsman_serving', 'empty'), ...databases].map((url) => serve(url)),
+  ]);
   const file = join(results, 'e2e.json');
   const { code } = await run(
     join(root, 'node_modules', '.bin', 'playwright'),
@@ -160,6 +164,7 @@ async function endToEnd(cluster, env) {
         ...process.env,
         ...env,
         E2E_PLACES: JSON.stringify(databases.map((database, at) => ({ database, address: addresses[at] }))),
+        E2E_QUICK_ADDRESS: quickAddress,
         E2E_EMPTY_ADDRESS: emptyAddress,
         E2E_EMPTY_DATABASE: cluster.url('kilnsman_serving', 'empty'),
         E2E_CLUSTER: clusterName,
@@ -174,7 +179,7 @@ async function endToEnd(cluster, env) {
 }
 
 /** Serves a database with the build of the tests on a free port; resolves to its address once it answers. */
-async function serve(databaseUrl) {
+async function serve(databaseUrl, clock = 'fixed:2027-03-03T15:20:00Z') {
   const port = await freePort();
   const server = spawn(process.execPath, [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)], {
     cwd: root,
@@ -184,7 +189,7 @@ async function serve(databaseUrl) {
       ...process.env,
       NODE_ENV: 'production',
       KILNSMAN_DIST: '.next-test',
-      KILNSMAN_CLOCK: 'fixed:2027-03-03T15:20:00Z',
+      KILNSMAN_CLOCK: clock,
       DATABASE_URL: databaseUrl,
       KILNSMAN_VAULT_KEY: vaultKey,
       KILNSMAN_SEAL_FILE: join(results, `audit-${port}.seals`),

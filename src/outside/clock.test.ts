@@ -32,6 +32,20 @@ describe('the one clock', () => {
     expect(now().getTime()).toBe(1_600_000);
   });
 
+  it('runs from a moment of its own, and says how fast', async () => {
+    vi.useFakeTimers({ now: 1_000_000 });
+    const now = await clockOf('rate:30@2027-03-03T15:20:00Z');
+    vi.setSystemTime(1_002_000);
+    expect(now()).toEqual(new Date('2027-03-03T15:21:00Z'));
+    const rates = ['rate:30@2027-03-03T15:20:00Z', 'rate:600', 'fixed:2031-03-04T15:20:00Z', undefined];
+    const told = [];
+    for (const setting of rates) {
+      await clockOf(setting);
+      told.push((await import('./clock')).clockRate());
+    }
+    expect(told).toEqual([30, 600, 0, 1]);
+  });
+
   it.each(['fixed:soon', 'rate:0', 'rate:fast', 'often'])(
     'refuses %s without repeating it',
     async (setting) => {

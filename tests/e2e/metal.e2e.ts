@@ -1,22 +1,6 @@
 import type { Page } from '@playwright/test';
 import { drillKeyways } from '../support/blade-drill';
-import { expect, expectAccessible, hangTag, signIn, takeCandidate, test } from './support';
-
-/** A job of a Merrowdale whose keys are all lost, with person, papers and plate recorded. */
-async function atTheCar(page: Page): Promise<string> {
-  const number = await hangTag(page, 'merrowdale 2018 push start lost all keys open');
-  await page.goto(`/jobs/${number}/identify`);
-  await takeCandidate(page, 'Seen on the blade');
-  await page.goto(`/jobs/${number}/on-site`);
-  await page.getByLabel('Name on the document').fill('Odile Varga');
-  await page.getByLabel('Number of the document').first().fill('D-771-4221');
-  await page.getByLabel('The person is the one on the document').check();
-  await page.getByLabel(/The VIN on the plate/).check();
-  await page.getByLabel('Signed on paper instead').check();
-  await page.getByRole('button', { name: /Record the right/ }).click();
-  await expect(page.getByText(/The person and the plate fit\./)).toBeVisible();
-  return number;
-}
+import { atTheCar, expect, expectAccessible, signIn, test } from './support';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true });
 const wanted = (page: Page, space: number) =>
@@ -26,7 +10,7 @@ test('a door reading becomes a sheet that is worked to a turn, with a feel, an u
   page,
 }) => {
   await signIn(page);
-  const number = await atTheCar(page);
+  const number = await atTheCar(page, 'merrowdale 2018 push start lost all keys open');
   await page.goto(`/jobs/${number}/blade`);
   await tab(page, 'Try in turn').click();
   const keyway = drillKeyways().find(({ name }) => name === 'Siskin 11');
@@ -95,7 +79,7 @@ test('a blade cut out of calibration is found before it goes into a lock, and Cl
   page,
 }) => {
   await signIn(page);
-  const number = await atTheCar(page);
+  const number = await atTheCar(page, 'merrowdale 2018 push start lost all keys open');
   const keyway = drillKeyways().find(({ name }) => name === 'Siskin 11');
   await page.goto(`/jobs/${number}/prepare`);
   await page.getByLabel('What', { exact: true }).selectOption('bitting');

@@ -21,6 +21,7 @@ for (const path of [
   '/benches/blade',
   '/benches/blade?keyway=Whinchat%206',
   '/benches/blade?keyway=nothing-like-this',
+  '/benches/pellet',
   '/benches/key-count',
   '/settings/sessions',
   '/settings/tools',

@@ -90,6 +90,22 @@ export async function takeCandidate(page: Page, reason: string): Promise<void> {
   await expect(page.getByText('Chosen', { exact: true }).first()).toBeVisible();
 }
 
+/** A job by a caller's line, its candidate taken, with person, papers and plate recorded. */
+export async function atTheCar(page: Page, words: string): Promise<string> {
+  const number = await hangTag(page, words);
+  await page.goto(`/jobs/${number}/identify`);
+  await takeCandidate(page, 'Seen on the blade');
+  await page.goto(`/jobs/${number}/on-site`);
+  await page.getByLabel('Name on the document').fill('Odile Varga');
+  await page.getByLabel('Number of the document').first().fill('D-771-4221');
+  await page.getByLabel('The person is the one on the document').check();
+  await page.getByLabel(/The VIN on the plate/).check();
+  await page.getByLabel('Signed on paper instead').check();
+  await page.getByRole('button', { name: /Record the right/ }).click();
+  await expect(page.getByText(/The person and the plate fit\./)).toBeVisible();
+  return number;
+}
+
 /** Axe finds nothing, in both themes. */
 export async function expectAccessible(page: Page): Promise<void> {
   for (const theme of ['light', 'dark']) {

@@ -35,6 +35,7 @@ describe('the gate', () => {
     ['handOver', false, false, true],
     ['readLock', false, false, true],
     ['cutFromCode', false, false, true],
+    ['huntPellet', false, false, true],
     ['pinRead', false, false, true],
     ['learn', false, false, true],
     ['erase', false, false, true],

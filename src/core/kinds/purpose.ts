@@ -17,6 +17,7 @@ export type Purpose =
   | 'cutFromCode'
   | 'orderCut'
   | 'cutInWorkshop'
+  | 'huntPellet'
   | 'pinRead'
   | 'learn'
   | 'erase'

@@ -52,3 +52,26 @@ export function overlaps({ steps, tolerancePercent }: Ladder): readonly (readonl
     return next && step.ohms * (1 + share) > next.ohms * (1 - share) ? [[step.step, next.step] as const] : [];
   });
 }
+
+/** So often a car of the years in question had its step replaced: stated. */
+const replacedShare = 0.5;
+
+/**
+ * How likely each step starts the car, where a reading of an old key says which step that was: on cars of some years another
+ * step may have taken its place since.
+ */
+export function withReplacements(
+  steps: readonly LadderStep[],
+  likely: readonly { readonly step: number; readonly probability: number }[],
+  year: number | null,
+): { readonly step: number; readonly probability: number }[] {
+  const chances = new Map(likely.map(({ step, probability }) => [step, probability]));
+  for (const { step, probability } of likely) {
+    const known = steps.find((one) => one.step === step);
+    const by = known ? replacedFor(known, year) : null;
+    if (by === null || !steps.some((one) => one.step === by)) continue;
+    chances.set(step, (chances.get(step) ?? 0) - replacedShare * probability);
+    chances.set(by, (chances.get(by) ?? 0) + replacedShare * probability);
+  }
+  return steps.map(({ step }) => ({ step, probability: chances.get(step) ?? 0 }));
+}

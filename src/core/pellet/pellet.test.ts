@@ -7,7 +7,7 @@ import {
   pelletFigures,
   readDrawn,
 } from '../../../tests/support/pellet-drill';
-import { type Ladder, overlaps, replacedFor, stepsFor } from './ladder';
+import { type Ladder, overlaps, replacedFor, stepsFor, withReplacements } from './ladder';
 import { boundOf, finerRange, meterProblems, rangeFor } from './meter';
 import { ohmsWords, parseOhms } from './ohms-text';
 import { pelletAdvice, typedWords } from './pellet-words';
@@ -96,6 +96,25 @@ describe('a ladder', () => {
       [1, 2],
       [5, 6],
     ]);
+  });
+});
+
+describe('a step that was replaced on cars of some years', () => {
+  it('gives half of its chance to the one in its place, where the car is of these years', () => {
+    const steps = ladder.steps.map((one) =>
+      one.step === 5 ? { ...one, replaced: { by: 9, fromYear: 1991, toYear: 1991 } } : one,
+    );
+    const likely = [
+      { step: 5, probability: 0.6 },
+      { step: 6, probability: 0.3 },
+      { step: 9, probability: 0.1 },
+    ];
+    const chance = (year: number, step: number) =>
+      withReplacements(steps, likely, year).find((one) => one.step === step)?.probability;
+    expect(chance(1991, 5)).toBeCloseTo(0.3, 9);
+    expect(chance(1991, 9)).toBeCloseTo(0.4, 9);
+    expect(chance(1989, 5)).toBeCloseTo(0.6, 9);
+    expect(chance(1989, 1)).toBe(0);
   });
 });
 

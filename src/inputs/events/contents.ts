@@ -7,8 +7,12 @@ import { CandidateTriedContent } from './candidate-tried';
 import { CountReadContent } from './count-read';
 import { DoorOpenedContent } from './door-opened';
 import { LockTriedContent } from './lock-tried';
+import { PelletReadContent } from './pellet-read';
 import { PlanChosenContent } from './plan-chosen';
+import { StepTriedContent } from './step-tried';
+import { StepWithdrawnContent } from './step-withdrawn';
 import { TryWithdrawnContent } from './try-withdrawn';
+import { WireCheckedContent } from './wire-checked';
 
 /** What the content of each kind of event must look like. */
 export const eventContents: { readonly [Name in EventKindName]: new () => EventContent<Name> } = {
@@ -22,4 +26,8 @@ export const eventContents: { readonly [Name in EventKindName]: new () => EventC
   bladeCut: BladeCutContent,
   bladeMeasured: BladeMeasuredContent,
   lockTried: LockTriedContent,
+  pelletRead: PelletReadContent,
+  wireChecked: WireCheckedContent,
+  stepTried: StepTriedContent,
+  stepWithdrawn: StepWithdrawnContent,
 };

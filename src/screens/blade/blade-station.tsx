@@ -17,6 +17,7 @@ import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Tabs } from '@/ui/tabs';
+import type { ShopTime } from '@/ui/use-shop-clock';
 import { useSubmit } from '@/ui/use-submit';
 import type { BenchKeyway, JobBlade } from '@/usecases/benches/blade-bench';
 import type { BladeCar } from '@/usecases/benches/blade-car';
@@ -24,6 +25,8 @@ import { type BladeActions, BladeWork } from './blade-work';
 import type { CutActions } from './cut-actions';
 import { CutTab } from './cut-tab';
 import { LocksPanel } from './locks-panel';
+import { PelletTab } from './pellet/pellet-tab';
+import type { AskMeter } from './pellet/use-meter';
 import type { TryActions } from './sheet-actions';
 import { TryTab } from './try-tab';
 
@@ -45,6 +48,8 @@ interface BladeStationProps extends BladeActions {
   readonly car: BladeCar | undefined;
   readonly tries: TryActions;
   readonly cuts: CutActions;
+  readonly time: ShopTime;
+  readonly onMeter: AskMeter;
   readonly onHang: Keep;
   readonly onKeepCode: Keep;
 }
@@ -63,6 +68,8 @@ export function BladeStation({
   car,
   tries,
   cuts,
+  time,
+  onMeter,
   onHang,
   onKeepCode,
   ...actions
@@ -184,6 +191,17 @@ export function BladeStation({
               />
             ),
           },
+          ...(car.pellet
+            ? [
+                {
+                  name: 'pellet',
+                  label: 'Pellet',
+                  content: (
+                    <PelletTab {...car.pellet} job={job} pellet={log.pellet} time={time} onMeter={onMeter} />
+                  ),
+                },
+              ]
+            : []),
         ]}
       />
     </>

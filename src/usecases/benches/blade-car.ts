@@ -3,10 +3,13 @@ import type { SecretRef } from '@/core/authority/secrets';
 import type { BladeCut } from '@/core/job/events/log';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Purpose } from '@/core/kinds/purpose';
+import type { Ladder } from '@/core/pellet/ladder';
 import { choiceAnswers } from '@/core/programming/choices';
 import { cuttingArticle } from '@/core/quote/cut';
 import type { PriceLists } from '@/core/quote/pricing';
 import { isReady, type Piece } from '@/core/supply/movements';
+import { listMeters, type MeterRow } from '@/data/meters';
+import { listLadders } from '@/data/pellets';
 import { readPriceLists } from '@/data/prices';
 import { listReservations } from '@/data/reservations';
 import { listSecretRefs } from '@/data/secrets';
@@ -36,9 +39,20 @@ export interface BladeCar {
   readonly gates: BladeGates;
   /** Cut first or program first, as Route has it; null where nothing is programmed. */
   readonly first: FirstStep | null;
+  /** The ladder of the car's pellet with what it is measured by; null where the platform has none. */
+  readonly pellet: CarPellet | null;
   /** The sheets of the job, sealed. */
   readonly sheets: readonly SecretRef[];
   readonly bittings: readonly SecretRef[];
+}
+
+export interface CarPellet {
+  readonly ladder: Ladder;
+  readonly meters: readonly MeterRow[];
+  readonly year: number | null;
+  readonly profile: string;
+  /** Why a hunt is closed; null where it may be done. */
+  readonly closed: string | null;
 }
 
 export interface FirstStep {
@@ -57,14 +71,17 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
   if (!application) return undefined;
   const db = database();
   const { blank, keyway } = application;
-  const [stock, reserved, spare, lists, secrets, standing] = await Promise.all([
+  const [stock, reserved, spare, lists, secrets, standing, ladders, meters] = await Promise.all([
     listStock(db),
     listReservations(db, job.id),
     van ? listSpareStock(db, van.id, [blank], job.id) : [],
     readPriceLists(db, now.day, [blank, cuttingArticle(keyway.profile)], application.makeId),
     listSecretRefs(db, job.id),
     standingOf(db, actor, job.id),
+    listLadders(db),
+    listMeters(db),
   ]);
+  const ladder = ladders.find(({ platform }) => platform === application.platform);
   const blanks = stock
     .filter(
       ({ article, state, vanId }) =>
@@ -94,6 +111,15 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
       ordered: closed('orderCut'),
     },
     first: firstOf(view),
+    pellet: ladder
+      ? {
+          ladder,
+          meters,
+          year: job.call.yearTo === null ? job.call.year : null,
+          profile: keyway.profile,
+          closed: closed('huntPellet'),
+        }
+      : null,
     sheets: secrets.filter(({ kind, destroyed }) => kind === 'candidates' && !destroyed),
     bittings: secrets.filter(({ kind, destroyed }) => kind === 'bitting' && !destroyed),
   };

@@ -26,6 +26,8 @@ const noWords: ReadonlySet<string> = new Set([
   'grade',
   'lock',
   'turns',
+  'verdict',
+  'meter',
   'where',
   'route',
   'result',

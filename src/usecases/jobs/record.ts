@@ -116,6 +116,7 @@ async function groundOf(db: Db, actor: PersonActor, job: Job, kind: EventKindNam
     keyIds: new Set(job.keys.map(({ id }) => id)),
     worksInHand: worksInHand(job),
     secretIds: new Set(secrets.map(({ id }) => id)),
+    lockoutSeconds: platform?.pellet?.lockoutSeconds ?? null,
     othersOf: (route) => othersEffect(route, platform),
     sheets: wants.includes('sheets') ? await sheetsOf(db, job) : new Map(),
     ownAttemptIds: wants.includes('ownAttempts')

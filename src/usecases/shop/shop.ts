@@ -5,6 +5,7 @@ import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import { getShopOrThrow, type ShopRow, updateHabits, updatePriceClass, updateRules } from '@/data/shop';
 import type { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
+import { clockRate } from '@/outside/clock';
 import { database, transact } from '../database';
 import { refusedFor } from '../duties';
 
@@ -76,4 +77,9 @@ export async function setHabits(actor: PersonActor, input: HabitsInput): Promise
     await appendAudit(db, actor, { action: 'shop.habits', subjectKind: 'shop', subjectId: id });
     return done(null);
   });
+}
+
+/** The time of this request and how fast the shop's clock runs on, for what a page counts down. */
+export function shopTime({ at }: PersonActor): { readonly now: Date; readonly rate: number } {
+  return { now: at, rate: clockRate() };
 }

@@ -17,6 +17,7 @@ const ground: EventGround = {
   keyIds: new Set(),
   worksInHand: false,
   secretIds: new Set(['bitting']),
+  lockoutSeconds: 420,
   othersOf: () => 'keep',
   ownAttemptIds: new Set(),
   sheets: new Map([['sheet', { candidates: 3, spaces: 4 }]]),
@@ -132,5 +133,42 @@ describe('what cannot have been done', () => {
     for (const event of [cut('d', { where: 'workshop' }), cut('e', { where: 'ordered', piece: null })])
       expect(eventRefusal(event, emptyLog, { ...ground, standing: advance })).toBeUndefined();
     expect(applyEvent(emptyLog, tried('a')).ok).toBe(true);
+  });
+});
+
+describe('a pellet', () => {
+  const at = (minute: number) => new Date(ground.now.getTime() - 3_600_000 + minute * 60_000);
+  const step = (tryId: string, number: number, minute: number, started = false): JobEvent => ({
+    kind: 'stepTried',
+    tryId,
+    step: number,
+    started,
+    at: at(minute),
+  });
+  const sound: JobEvent = { kind: 'wireChecked', sound: true };
+  const refusal = (event: JobEvent, before: readonly JobEvent[], more: Partial<EventGround> = {}) =>
+    eventRefusal(event, foldEvents(before), { ...ground, ...more });
+
+  it('is hunted for once the wire is sound, each wrong step shutting the car', () => {
+    expect(refusal(step('a', 1, 0), [])).toMatch(/Rule out a broken wire/);
+    expect(refusal(step('a', 1, 0), [{ kind: 'wireChecked', sound: false }])).toMatch(/wire .* is broken/);
+    expect(refusal(step('a', 1, 0), [sound])).toBeUndefined();
+    expect(refusal(step('b', 2, 5), [sound, step('a', 1, 0)])).toMatch(/still shut/);
+    expect(refusal(step('b', 2, 7), [sound, step('a', 1, 0)])).toBeUndefined();
+    expect(refusal(step('b', 1, 9), [sound, step('a', 1, 0)])).toMatch(/tried already/);
+    expect(refusal(step('b', 2, 9), [sound, step('a', 1, 0, true)])).toMatch(/found already/);
+    expect(refusal(step('a', 1, 0), [sound], { standing: advance })).toMatch(
+      /Hunt for the step of a pellet: record/,
+    );
+    expect(refusal(step('b', 2, 90), [sound])).toMatch(/in the future/);
+  });
+
+  it('takes back the last step alone', () => {
+    const two = [sound, step('a', 1, 0), step('b', 2, 8)];
+    expect(refusal({ kind: 'stepWithdrawn', tryId: 'a' }, two)).toMatch(/last step/);
+    expect(foldEvents([...two, { kind: 'stepWithdrawn', tryId: 'b' }]).pellet.tries).toHaveLength(1);
+    expect(refusal({ kind: 'pelletRead', verdict: 'open', steps: [], ohms: null, meter: 'x' }, [])).toMatch(
+      /leaves a step/,
+    );
   });
 });

@@ -20,6 +20,8 @@ export interface EventGround {
   /** Whether a key in hand works. */
   readonly worksInHand: boolean;
   readonly secretIds: ReadonlySet<string>;
+  /** How long a wrong step of a pellet shuts the car; null where the platform has none. */
+  readonly lockoutSeconds: number | null;
   /** What a route does to the other keys on the platform of the chosen candidate. */
   readonly othersOf: (route: RouteKind) => OthersEffect;
   /** Candidates that are sealed with the job, by id: how many, and of how many spaces. */

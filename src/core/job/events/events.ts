@@ -10,8 +10,12 @@ import { doorOpened } from './door-opened';
 import { type EventGround, type EventKind, refuse, type Step, type WantedGround } from './event-kind';
 import { lockTried } from './lock-tried';
 import { emptyLog, type JobLog } from './log';
+import { pelletRead } from './pellet-read';
 import { planChosen } from './plan-chosen';
+import { stepTried } from './step-tried';
+import { stepWithdrawn } from './step-withdrawn';
 import { tryWithdrawn } from './try-withdrawn';
+import { wireChecked } from './wire-checked';
 
 /** Every kind of event. A new one is a file of its own here and in `inputs/events`, and a line in both registries. */
 const kinds = {
@@ -25,6 +29,10 @@ const kinds = {
   bladeCut,
   bladeMeasured,
   lockTried,
+  pelletRead,
+  wireChecked,
+  stepTried,
+  stepWithdrawn,
 } as const;
 
 export type EventKindName = keyof typeof kinds;

@@ -3,6 +3,8 @@ import type { FitOfLock } from '@/core/blade/cut/fit-advice';
 import type { PlanKind } from '@/core/blade/progression/plan-rest';
 import type { Try } from '@/core/blade/progression/tries';
 import type { PinSource } from '@/core/catalogue/platform';
+import type { StepTried } from '@/core/pellet/hunt-state';
+import type { PelletVerdict } from '@/core/pellet/read-pellet';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
 import type { Piece } from '@/core/supply/movements';
@@ -76,6 +78,23 @@ export interface LockTried extends FitOfLock {
   readonly cutId: string;
 }
 
+/** What a pellet's readings left, by falling probability. */
+export interface PelletReading {
+  readonly verdict: PelletVerdict;
+  readonly steps: readonly { readonly step: number; readonly probability: number }[];
+  /** Mean of what was read; null where the meter showed no end. */
+  readonly ohms: number | null;
+  readonly meter: string;
+}
+
+/** What is known of the pellet's step, and how far it was hunted for. */
+export interface PelletLog {
+  readonly reading: PelletReading | null;
+  /** Whether the wire in the column is sound; null while nobody looked. */
+  readonly wireSound: boolean | null;
+  readonly tries: readonly StepTried[];
+}
+
 /** The fold of a job's events. */
 export interface JobLog {
   readonly countBefore?: CountAnswer;
@@ -88,6 +107,7 @@ export interface JobLog {
   readonly cuts: readonly BladeCut[];
   readonly measured: readonly BladeMeasured[];
   readonly fits: readonly LockTried[];
+  readonly pellet: PelletLog;
   /** Pieces of stock that were used, one for each blank taken up and not given back. */
   readonly used: readonly Piece[];
 }
@@ -100,6 +120,7 @@ export const emptyLog: JobLog = {
   cuts: [],
   measured: [],
   fits: [],
+  pellet: { reading: null, wireSound: null, tries: [] },
   used: [],
 };
 

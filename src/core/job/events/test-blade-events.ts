@@ -39,4 +39,17 @@ export const bladeEvents: readonly JobEvent[] = [
   cut('c'),
   { kind: 'bladeMeasured', cutId: 'c', passes: false, off: [{ space: 2, by: 0.1 }], machine: null },
   { kind: 'lockTried', cutId: 'c', lock: 'ignition', turns: 'bothWays', smooth: true },
+  {
+    kind: 'pelletRead',
+    verdict: 'ambiguous',
+    steps: [
+      { step: 5, probability: 0.6 },
+      { step: 6, probability: 0.4 },
+    ],
+    ohms: 4250,
+    meter: 'Van meter',
+  },
+  { kind: 'wireChecked', sound: true },
+  { kind: 'stepTried', tryId: 's', step: 5, started: false, at: new Date(Date.UTC(2027, 2, 2)) },
+  { kind: 'stepWithdrawn', tryId: 's' },
 ];

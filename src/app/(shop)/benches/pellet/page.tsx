@@ -1,4 +1,4 @@
-import { PelletBench } from '@/screens/pellet/pellet-bench';
+import { PelletBench } from '@/screens/blade/pellet/pellet-bench';
 import { readPelletBench } from '@/usecases/benches/pellet';
 import { requireActor } from '../../../session';
 import { readMeterAction } from '../actions';

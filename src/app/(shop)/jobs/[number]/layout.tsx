@@ -4,12 +4,16 @@ import { whyNames } from '@/core/identify/line/reading';
 import { carName, formatJobNumber } from '@/core/job/job';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatDistance } from '@/core/kinds/units';
+import { shutUntil } from '@/core/pellet/hunt-state';
 import { groupVin } from '@/core/vin/vin';
 import { JobFrame } from '@/screens/job/job-frame';
 import { LiveNotice } from '@/screens/job/live-notice';
 import { RingPanel } from '@/screens/job/ring-panel';
 import { SecondPerson } from '@/screens/job/second-person';
+import type { ShopTime } from '@/ui/use-shop-clock';
+import { WaitBar } from '@/ui/wait-bar';
 import { readSecond } from '@/usecases/jobs/authority';
+import { shopTime } from '@/usecases/shop/shop';
 import type { JobView } from '@/usecases/view/job-view';
 import { requireActor } from '../../../session';
 import { changeRingAction, endSecondAction, signInSecondAction } from '../actions';
@@ -39,6 +43,7 @@ export default async function JobLayout({
       above={
         <>
           <LiveNotice number={job.number} state={`${job.version} ${job.lastSeq}`} />
+          <ShutWait view={view} time={shopTime(actor)} />
           {second && (
             <SecondPerson
               number={job.number}
@@ -69,6 +74,24 @@ export default async function JobLayout({
     >
       {children}
     </JobFrame>
+  );
+}
+
+/** The wait after a wrong pellet step, at every station but its own. */
+function ShutWait({ view: { job, platform }, time }: { view: JobView; time: ShopTime }) {
+  const { tries } = job.log.pellet;
+  const last = tries.at(-1);
+  const until = platform?.pellet ? shutUntil(tries, platform.pellet.lockoutSeconds) : null;
+  if (!last || last.started || !until || until <= time.now || job.closed) return null;
+  return (
+    <WaitBar
+      label={`Shut after step ${last.step}`}
+      from={last.at}
+      until={until}
+      time={time}
+      meanwhile="Ignition off. The next step is at Blade, under Pellet."
+      over="Try the next step: at Blade, under Pellet."
+    />
   );
 }
 

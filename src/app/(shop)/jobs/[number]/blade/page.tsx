@@ -2,6 +2,7 @@ import { BladeStation } from '@/screens/blade/blade-station';
 import { readJobBlade } from '@/usecases/benches/blade-bench';
 import { readBladeCar } from '@/usecases/benches/blade-car';
 import { readSecrets } from '@/usecases/secrets/secrets';
+import { shopTime } from '@/usecases/shop/shop';
 import { requireActor } from '../../../../session';
 import {
   beginSheetAction,
@@ -13,6 +14,7 @@ import {
   keepTurnedAction,
   openSheetAction,
   readCutAction,
+  readMeterAction,
   readWithDeviceAction,
   searchCodesAction,
 } from '../../../benches/actions';
@@ -44,6 +46,8 @@ export default async function BladePage({ params }: JobPageProps) {
         onOpen: openSheetAction,
         onKeepTurned: keepTurnedAction,
       }}
+      time={shopTime(actor)}
+      onMeter={readMeterAction}
       cuts={{ onCut: cutOnMachineAction, onRead: readCutAction, onCheck: checkCutAction }}
       onSearch={searchCodesAction}
       onDevice={readWithDeviceAction}

@@ -101,7 +101,7 @@ export function PelletLadder({ ladder, steps, answer, any }: PelletLadderProps) 
                   </span>
                 )}
               </Td>
-              <Td className="font-mono">
+              <Td className="font-mono whitespace-nowrap">
                 {any ? chanceWords(answer.steps.find((one) => one.step === step)?.probability ?? 0) : '–'}
               </Td>
             </Tr>
