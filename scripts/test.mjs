@@ -14,6 +14,8 @@ import { ensureInstalled } from './lib/install.mjs';
 import { freePort, startCluster } from './lib/postgres.mjs';
 import { isRoot, nextBinary, privateFolder, root, Stop, say } from './lib/project.mjs';
 
+/** The database of the server whose clock runs fast. */
+const quick = 'e2e_quick';
 const parts = ['checks', 'unit', 'dom', 'data', 'e2e', 'commands'];
 const asked = process.argv.slice(2);
 const named = parts.filter((part) => asked.includes(part));
@@ -129,9 +131,6 @@ async function prepareDatabases(cluster) {
     KILNSMAN_VAULT_KEY: vaultKey,
   };
 }
-
-/** The database of the server whose clock runs fast. */
-const quick = 'e2e_quick';
 
 /** The database of one browser. */
 function databaseOf(at) {

@@ -31,6 +31,7 @@ import {
 import { priceFigures, priceRuns } from '../../tests/support/price-drill';
 import { type BigModel, bigModels, size, writeBigLibrary } from './big-library';
 import { measureBlades } from './blade';
+import { measureMetal } from './metal';
 import { measureSteady } from './steady';
 
 const address = process.env.BENCH_ADDRESS ?? '';
@@ -287,6 +288,7 @@ const prices = priceFigures(await priceRuns(own, 400));
 const superclient = new pg.Client({ connectionString: superuser });
 await superclient.connect();
 const blades = await measureBlades(spread, say);
+const metal = measureMetal(say);
 
 const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
 
@@ -370,6 +372,7 @@ await closeDatabase();
 console.log(
   JSON.stringify({
     blades,
+    metal,
     size,
     steady,
     drill,

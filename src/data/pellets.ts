@@ -42,3 +42,20 @@ export async function listLadders(db: Db): Promise<Ladder[]> {
   }
   return [...ladders.values()];
 }
+
+/** The ladders of those of these platforms that have one, by id. */
+export async function findLadders(db: Db, platformIds: readonly string[]): Promise<Map<string, Ladder>> {
+  if (platformIds.length === 0) return new Map();
+  const { rows } = await db.query<{ id: string; name: string }>(
+    `SELECT id, name FROM platform WHERE id = ANY($1) AND chip_family = 'PEL'`,
+    [platformIds],
+  );
+  if (rows.length === 0) return new Map();
+  const ladders = new Map((await listLadders(db)).map((ladder) => [ladder.platform, ladder]));
+  return new Map(
+    rows.flatMap(({ id, name }) => {
+      const ladder = ladders.get(name);
+      return ladder ? [[id, ladder] as const] : [];
+    }),
+  );
+}

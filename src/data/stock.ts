@@ -1,3 +1,4 @@
+import { withoutStep } from '@/core/catalogue/stepped-article';
 import { type Actor, actorId } from '@/core/kinds/actor';
 import type { MovementReason, StockGrade, StockLine, StockState } from '@/core/supply/movements';
 import type { StockPiece } from '@/core/supply/supplier-prices';
@@ -126,12 +127,13 @@ export async function listMovements(db: Db, limit: number): Promise<MovementRow[
   return result.rows;
 }
 
-/** Whether the library has an article of this number: a blank, chip, remote or universal remote. */
+/** Whether the library has an article of this number: a blank, also with the step of its pellet, chip, remote or universal remote. */
 export async function isArticle(db: Db, article: string): Promise<boolean> {
   const result = await db.query(
     `SELECT 1 FROM blank WHERE article = $1 UNION ALL SELECT 1 FROM chip WHERE article = $1
-     UNION ALL SELECT 1 FROM remote WHERE article = $1 UNION ALL SELECT 1 FROM universal WHERE article = $1 LIMIT 1`,
-    [article],
+     UNION ALL SELECT 1 FROM remote WHERE article = $1 UNION ALL SELECT 1 FROM universal WHERE article = $1
+     UNION ALL SELECT 1 FROM blank WHERE article = $2 AND seat = 'pellet' LIMIT 1`,
+    [article, withoutStep(article)],
   );
   return result.rowCount === 1;
 }

@@ -102,6 +102,8 @@ export async function listStrangeArticles(db: Db, articles: readonly string[]): 
   const result = await db.query<{ article: string }>(
     `SELECT a.article FROM unnest($1::text[]) AS a(article)
      WHERE NOT EXISTS (SELECT 1 FROM blank WHERE article = a.article)
+       AND NOT EXISTS (SELECT 1 FROM blank WHERE article = split_part(a.article, '/', 1) AND seat = 'pellet'
+         AND a.article ~ '^[^/]+/[1-9][0-9]?$')
        AND NOT EXISTS (SELECT 1 FROM chip WHERE article = a.article)
        AND NOT EXISTS (SELECT 1 FROM remote WHERE article = a.article)
        AND NOT EXISTS (SELECT 1 FROM universal WHERE article = a.article)

@@ -1,14 +1,22 @@
+import { v7 as uuid } from 'uuid';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { overlaps } from '@/core/pellet/ladder';
 import { parseInput } from '@/inputs/parse';
 import { MeterInput, PelletInput } from '@/inputs/pellet-inputs';
+import { readBladeCar } from '@/usecases/benches/blade-car';
 import { measurePellet, readMeter, readPelletBench } from '@/usecases/benches/pellet';
 import { database } from '@/usecases/database';
+import { surroundJob } from '@/usecases/identify/surround';
+import { recordAuthority } from '@/usecases/jobs/authority';
+import { chooseCandidate } from '@/usecases/jobs/decide';
 import { storeImport } from '@/usecases/library/store-import';
 import { closePool } from '@/usecases/pool/lane';
 import { readMeters, removeMeter, saveMeter } from '@/usecases/shop/meters';
+import { moveStock } from '@/usecases/shop/stock';
 import { readFileAs } from '../support/files';
+import { openTestJob, sendEvent, viewOf } from '../support/jobs';
+import { onSitePapers } from '../support/papers';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');
@@ -167,6 +175,77 @@ describe('the pellet bench', () => {
     expect(await read(12, 5)).toMatchObject({ value: { ohms: null } });
     const [a, b] = [await read(12, 4, 0), await read(12, 4, 1)];
     expect(a.ok && b.ok && (b.value.ohms ?? 0) / (a.value.ohms ?? 1)).toBeGreaterThan(1.15);
+  });
+});
+
+describe('the step is part of the article', () => {
+  const quoted = async (number: number) => {
+    const { quote } = await viewOf(who(), number);
+    return JSON.stringify(quote);
+  };
+
+  it('is brought by every step that may be wanted, and by one once it is read; priced, kept and moved as such', async () => {
+    const number = await openTestJob(who(), 'Harrowick', { year: 1989, ignition: 'turn' });
+    const view = async () => viewOf(who(), number);
+    const edit = async () => ({ number, version: (await view()).job.version });
+    const applicationId = (await view()).candidates[0]?.application.id ?? '';
+    await chooseCandidate(who(), { ...(await edit()), applicationId, reason: 'likeliest' });
+    const brought = async () =>
+      (await surroundJob(who(), (await view()).job, { certainty: 0.95 })).bring?.list
+        .map(({ article }) => article)
+        .sort();
+    expect(await brought()).toEqual([1, 2, 3, 4, 5, 6, 7, 8, 9].map((step) => `BLANK-1107/${step}`));
+    expect(await quoted(number)).toContain('BLANK-1107');
+    const reading = (verdict: string, ...steps: [number, number][]) =>
+      sendEvent(who(), number, 'pelletRead', {
+        verdict,
+        steps: steps.map(([step, probability]) => ({ step, probability })),
+        ohms: 4250,
+        meter: 'Van meter',
+      });
+    expect(await reading('ambiguous', [5, 0.6], [6, 0.4])).toMatchObject({ ok: true });
+    expect(await brought()).toEqual(['BLANK-1107/5', 'BLANK-1107/6']);
+    expect(await reading('clear', [6, 0.98], [5, 0.02])).toMatchObject({ ok: true });
+    expect(await brought()).toEqual(['BLANK-1107/6']);
+    expect(await quoted(number)).toContain('BLANK-1107/6');
+    const car = await readBladeCar(who(), await view());
+    expect(car?.blanks[0]?.piece.article).toBe('BLANK-1107/6');
+    const place = { vanId: car?.blanks[0]?.piece.vanId ?? null, state: 'new', grade: 'aftermarket' } as const;
+    const moved = (article: string) =>
+      moveStock(who(), {
+        ...place,
+        article,
+        reason: 'arrived',
+        pieces: 2,
+        note: null,
+        toVanId: null,
+      } as never);
+    expect(await moved('BLANK-1107/6')).toMatchObject({ ok: true });
+    expect(await moved('BLANK-2041/6')).toMatchObject({ ok: false });
+    expect(await moved('BLANK-1107/0')).toMatchObject({ ok: false });
+  });
+
+  it('is no step of the ladder where it lies beyond it', async () => {
+    const number = await openTestJob(who(), 'Harrowick', { year: 1989, ignition: 'turn' });
+    const { candidates, job } = await viewOf(who(), number);
+    const applicationId = candidates[0]?.application.id ?? '';
+    await chooseCandidate(who(), { number, version: job.version, applicationId, reason: 'likeliest' });
+    await recordAuthority(who(), {
+      number,
+      version: (await viewOf(who(), number)).job.version,
+      ...onSitePapers,
+    });
+    await sendEvent(who(), number, 'wireChecked', { sound: true });
+    const tried = (step: number) =>
+      sendEvent(who(), number, 'stepTried', {
+        tryId: uuid(),
+        step,
+        started: false,
+        at: who().at.toISOString(),
+      });
+    expect(await tried(12)).toMatchObject({ problems: [{ message: expect.stringMatching(/no step 12/) }] });
+    expect(await tried(41)).toMatchObject({ ok: false });
+    expect(await tried(9)).toMatchObject({ ok: true });
   });
 });
 

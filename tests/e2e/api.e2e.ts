@@ -62,6 +62,8 @@ test('nobody is answered who is not signed in', async ({ request }) => {
     ['post', '/blade/search'],
     ['post', '/blade/gauge'],
     ['post', '/blade/progression'],
+    ['post', '/pellet'],
+    ['post', '/jobs/1001/cutting-list'],
     ['get', '/quotes/2001'],
     ['get', '/quotes/2001/pdf'],
     ['get', '/jobs/1001/sheet'],
@@ -169,6 +171,27 @@ test('every answer is as the document says', async ({ page }) => {
   });
   expect(searched.codes).toBeNull();
   expect(searched.fits).toBeLessThan(searched.of);
+
+  const pellet = await call('/pellet', {
+    platform: 'Bobbin',
+    meter: 'Van meter',
+    year: 1991,
+    profile: 'edge, one side',
+    faces: [{ readings: ['8.2', '8k3', 'OL'] }, { readings: ['8.2 Ω'] }],
+  });
+  expect(pellet.slips).toEqual([{ face: 1, reading: 0, maybeOhms: 8200 }]);
+  await call('/pellet', {
+    ladder: {
+      tolerancePercent: 5,
+      steps: [
+        { step: 1, ohms: 330 },
+        { step: 2, ohms: 680 },
+      ],
+    },
+    whole: { accuracyPercent: 0.5, accuracyDigits: 2, counts: 6000, ranges: [600, 6000], leadOhms: 0.2 },
+    range: 6000,
+    faces: [{ readings: ['684'] }],
+  });
 
   const quoted = await call('/quote', {
     line: 'merowdale 2019 push lost both quarry end',

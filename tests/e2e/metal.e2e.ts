@@ -109,3 +109,31 @@ test('a blade cut out of calibration is found before it goes into a lock, and Cl
   await expect(page.getByRole('heading', { name: 'Used from stock' })).toBeVisible();
   await expect(page.getByText(/2 × BLANK-2041/)).toBeVisible();
 });
+
+test('far too many candidates and a reading that no code fits are answered with a word', async ({ page }) => {
+  await signIn(page);
+  const number = await atTheCar(page, 'merrowdale 2018 push start lost all keys open');
+  const post = (candidates: readonly string[]) =>
+    page.request.post('/api/v1/blade/progression', {
+      headers: { origin: new URL(page.url()).origin },
+      data: { job: Number(number), keyway: 'Siskin 11', candidates, blankMinor: 400, tryMinor: 90 },
+    });
+  const many = await post(Array.from({ length: 300_000 }, (_, at) => String(at).padStart(11, '1')));
+  expect(many.status()).toBe(413);
+  expect((await many.json()).detail).toMatch(/\w/);
+  const digits = (at: number) =>
+    [...at.toString(3).padStart(11, '0')].map((digit) => Number(digit) + 1).join('');
+  const over = await post(Array.from({ length: 6000 }, (_, at) => digits(at)));
+  expect(over.status()).toBe(400);
+  expect(JSON.stringify(await over.json())).toMatch(/6000 candidates are too many to plan for: up to 5000/);
+
+  await page.goto(`/jobs/${number}/blade`);
+  await tab(page, 'Try in turn').click();
+  for (let space = 1; space <= 8; space += 1) await wanted(page, space).fill(space % 2 === 0 ? '1' : '4');
+  await page.getByRole('button', { name: 'Plan the order of trying' }).click();
+  await expect(page.getByText(/No code has such a bitting/)).toBeVisible();
+  await wanted(page, 2).fill('two');
+  await expect(page.getByText(/Space 2: a depth, or several with strokes/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Plan the order of trying' })).toBeDisabled();
+  await expect(page.getByRole('button', { name: /Open Sheet/ })).toBeHidden();
+});

@@ -8,7 +8,7 @@ import { flatRate } from './work';
 
 /** Opening a locked car, and reading a lock for its cut: half of all are quicker. Stated. */
 const openingStep: WorkStep = { p50Minutes: 16, spread: 0.5 };
-const lockStep: WorkStep = { p50Minutes: 22, spread: 0.45 };
+export const lockStep: WorkStep = { p50Minutes: 22, spread: 0.45 };
 
 /** What stands between the van and the work: a locked car, and a cut that nobody has. */
 export interface BeforeWork {
@@ -75,10 +75,10 @@ function minutesOf(step: WorkStep): Pick<BeforeWork, 'minutes' | 'p80Minutes'> {
 }
 
 /** By the shop's flat rate where it has one, else by the time it takes. */
-function workPrice(
+export function workPrice(
   work: FlatWork,
   { p50Minutes }: WorkStep,
-  { book }: QuoteRequest,
+  { book }: Pick<QuoteRequest, 'book'>,
   rules: PriceRules,
 ): number {
   const flat = rules.flatRates.some((price) => price.work === work);

@@ -28,6 +28,7 @@ import { LocksPanel } from './locks-panel';
 import { PelletTab } from './pellet/pellet-tab';
 import type { AskMeter } from './pellet/use-meter';
 import type { TryActions } from './sheet-actions';
+import { SourcesTab } from './sources-tab';
 import { TryTab } from './try-tab';
 
 type Keep = (data: unknown) => Promise<Result<{ readonly number: number }>>;
@@ -41,6 +42,7 @@ interface BladeStationProps extends BladeActions {
   /** Codes and bittings of the job. */
   readonly secrets: readonly SecretRef[];
   readonly zone: string;
+  readonly today: string;
   readonly currency: string;
   readonly locale: string;
   readonly log: JobLog;
@@ -62,6 +64,7 @@ export function BladeStation({
   found,
   secrets,
   zone,
+  today,
   currency,
   locale,
   log,
@@ -76,6 +79,8 @@ export function BladeStation({
 }: BladeStationProps) {
   const router = useRouter();
   const [top, setTop] = useState('read');
+  const [decoded, setDecoded] = useState<number | null>(null);
+  const [triesAhead, setTries] = useState<number | null>(null);
   const [piece, setPiece] = useState<readonly RankedBitting[]>();
   const [pieces, setPieces] = useState(0);
   const hang = useSubmit(onHang);
@@ -109,6 +114,7 @@ export function BladeStation({
         keyway={keyway}
         locks={locks}
         head={<p className="mb-3 min-w-40 text-ask font-semibold">{keyway.name}</p>}
+        onDecoded={setDecoded}
         use={(bitting) =>
           job.closed ? null : (
             <Button
@@ -155,6 +161,20 @@ export function BladeStation({
         tabs={[
           { name: 'read', label: 'Read', content: read },
           {
+            name: 'sources',
+            label: 'Sources',
+            content: (
+              <SourcesTab
+                sources={car.sources}
+                today={today}
+                currency={currency}
+                locale={locale}
+                decoded={decoded}
+                tryingMinutes={triesAhead === null ? null : triesAhead * car.tryMinutes}
+              />
+            ),
+          },
+          {
             name: 'try',
             label: 'Try in turn',
             content: (
@@ -173,6 +193,7 @@ export function BladeStation({
                 currency={currency}
                 locale={locale}
                 fromPiece={piece}
+                onPlanned={setTries}
               />
             ),
           },

@@ -1,6 +1,6 @@
 'use client';
 
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import type { RankedBitting } from '@/core/blade/decode';
 import { faceNames, readAgainWords } from '@/core/blade/decode-words';
 import { drawBlade } from '@/core/blade/drawing';
@@ -40,6 +40,8 @@ interface BladeWorkProps extends BladeActions {
   /** What can be done with the likeliest bitting. */
   readonly use: (bitting: readonly number[]) => ReactNode;
   /** Takes all that the readings leave, where it shall be tried in turn. */
+  /** How sure the readings are of a bitting, whenever that changes; null where they tell none. */
+  readonly onDecoded?: (probability: number | null) => void;
   readonly onTry?: ((ranked: readonly RankedBitting[]) => void) | undefined;
   readonly job?: number;
   readonly onKeepCode?: (code: SearchedCode) => void;
@@ -80,6 +82,7 @@ function Work({
   onDevice,
   onKeepCode,
   onTry,
+  onDecoded,
 }: BladeWorkProps & { readonly blade: Blade }) {
   const { measure } = blade;
   const { spaces } = bittingRule(blade);
@@ -95,6 +98,9 @@ function Work({
   const sign = unitSign(measure, unit);
   const { decode, problems, trouble, askAll } = useDecode(blade, faces, meant);
   const [best] = decode?.ranked ?? [];
+  const sure = best?.probability ?? null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is told of a change of the figure alone
+  useEffect(() => onDecoded?.(sure), [sure]);
   const inUnit = (value: number) => unitWords(value, measure, unit);
   const held = locks.flatMap(({ lock, spaces: own }) => (own === null ? [] : [{ lock, spaces: own }]));
   const drawing = drawBlade({

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { groupBitting } from '@/core/blade/decode-words';
 import type { PlanKind } from '@/core/blade/progression/plan-rest';
@@ -40,6 +40,8 @@ interface SheetWorkProps extends TryActions {
   readonly id: string;
   readonly sheet: OpenedSheet;
   readonly onShut: () => void;
+  /** How many tries the plan that is worked expects; null while there is none. */
+  readonly onPlanned: (tries: number | null) => void;
 }
 
 const nowhere = 'nowhere';
@@ -55,7 +57,7 @@ const resultWords: Record<TryResult, string> = {
 
 /** One sheet at the car: what is cut next on which blank, how it went, and what is left. */
 export function SheetWork(props: SheetWorkProps) {
-  const { job, log, car, currency, locale, id, sheet, locks, readable, onShut } = props;
+  const { job, log, car, currency, locale, id, sheet, locks, readable, onShut, onPlanned } = props;
   const tries = useMemo(() => triesOf(log, id), [log, id]);
   const plan = log.plans[id] ?? sheet.plan;
   const request = useMemo<PlanRequest>(
@@ -72,6 +74,9 @@ export function SheetWork(props: SheetWorkProps) {
   const atHand = car.blanks.reduce((sum, { lies }) => sum + lies, 0);
   const planned = planner.state.is === 'planned' ? planner.state.plans : undefined;
   const steps = planned?.plans[plan].steps ?? [];
+  const ahead = planned ? planned.plans[plan].tries.expected : null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is told of a change of the figure alone
+  useEffect(() => onPlanned(ahead), [ahead]);
   const last = tries.at(-1);
   return (
     <div className="flex flex-col gap-4">

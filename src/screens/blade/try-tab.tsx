@@ -44,6 +44,7 @@ interface TryTabProps extends TryActions {
   readonly zone: string;
   readonly currency: string;
   readonly locale: string;
+  readonly onPlanned: (tries: number | null) => void;
   /** What the readings of a key or a broken piece leave, where they were sent here. */
   readonly fromPiece: readonly RankedBitting[] | undefined;
 }

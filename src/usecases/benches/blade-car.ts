@@ -1,13 +1,18 @@
 import { gate } from '@/core/authority/gate';
 import type { SecretRef } from '@/core/authority/secrets';
-import type { BladeCut } from '@/core/job/events/log';
+import { locksOfCar } from '@/core/catalogue/locks';
+import { isOfBlank, withStep } from '@/core/catalogue/stepped-article';
+import { type BladeCut, knownStep } from '@/core/job/events/log';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Purpose } from '@/core/kinds/purpose';
 import type { Ladder } from '@/core/pellet/ladder';
 import { choiceAnswers } from '@/core/programming/choices';
+import { type BittingSource, bittingSources } from '@/core/quote/bitting-sources';
 import { cuttingArticle } from '@/core/quote/cut';
 import type { PriceLists } from '@/core/quote/pricing';
 import { isReady, type Piece } from '@/core/supply/movements';
+import { listBureauTerms } from '@/data/bureau';
+import { listLocksOf } from '@/data/keyways';
 import { listMeters, type MeterRow } from '@/data/meters';
 import { listLadders } from '@/data/pellets';
 import { readPriceLists } from '@/data/prices';
@@ -34,16 +39,23 @@ export interface BladeCar {
   readonly blanks: readonly BlankPile[];
   /** Of the blank, in the shop's currency: what one costs here or from the cheapest supplier; null where nobody says. */
   readonly blankMinor: number | null;
-  /** What the minutes of a try are worth. */
+  /** Minutes of a try, and what they are worth. */
+  readonly tryMinutes: number;
   readonly tryMinor: number;
   readonly gates: BladeGates;
   /** Cut first or program first, as Route has it; null where nothing is programmed. */
   readonly first: FirstStep | null;
   /** The ladder of the car's pellet with what it is measured by; null where the platform has none. */
   readonly pellet: CarPellet | null;
+  readonly sources: readonly GatedSource[];
   /** The sheets of the job, sealed. */
   readonly sheets: readonly SecretRef[];
   readonly bittings: readonly SecretRef[];
+}
+
+/** A source with why the gate keeps it closed; null where it is open. */
+export interface GatedSource extends BittingSource {
+  readonly closed: string | null;
 }
 
 export interface CarPellet {
@@ -63,7 +75,7 @@ export interface FirstStep {
 }
 
 /** Cutting one bitting more, walking to the car and trying it: stated. */
-export const tryMinutes = 5;
+const tryMinutes = 5;
 
 /** What lies ready for the blade of a job's car, what a try costs, and what the gate lets be done. */
 export async function readBladeCar(actor: PersonActor, view: JobView): Promise<BladeCar | undefined> {
@@ -71,21 +83,26 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
   if (!application) return undefined;
   const db = database();
   const { blank, keyway } = application;
-  const [stock, reserved, spare, lists, secrets, standing, ladders, meters] = await Promise.all([
-    listStock(db),
-    listReservations(db, job.id),
-    van ? listSpareStock(db, van.id, [blank], job.id) : [],
-    readPriceLists(db, now.day, [blank, cuttingArticle(keyway.profile)], application.makeId),
-    listSecretRefs(db, job.id),
-    standingOf(db, actor, job.id),
-    listLadders(db),
-    listMeters(db),
-  ]);
+  const article = cuttingArticle(keyway.profile);
+  const [stock, reserved, spare, lists, secrets, standing, ladders, meters, terms, locks] = await Promise.all(
+    [
+      listStock(db),
+      listReservations(db, job.id),
+      van ? listSpareStock(db, van.id, [blank], job.id) : [],
+      readPriceLists(db, now.day, [blank, article], application.makeId),
+      listSecretRefs(db, job.id),
+      standingOf(db, actor, job.id),
+      listLadders(db),
+      listMeters(db),
+      listBureauTerms(db),
+      listLocksOf(db, application.id),
+    ],
+  );
   const ladder = ladders.find(({ platform }) => platform === application.platform);
   const blanks = stock
     .filter(
       ({ article, state, vanId }) =>
-        article === blank && isReady(state) && (vanId === null || vanId === van?.id),
+        isOfBlank(article, blank) && isReady(state) && (vanId === null || vanId === van?.id),
     )
     .map(({ vanId, article, state, grade, place, quantity }) => ({
       piece: { vanId, article, state, grade },
@@ -96,13 +113,16 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
         .filter((one) => one.grade === grade)
         .reduce((sum, { pieces }) => sum + pieces, 0),
     }));
+  const step = knownStep(job.log.pellet);
+  const isKnown = ({ piece }: BlankPile) => step !== null && piece.article === withStep(blank, step);
   const closed = (purpose: Purpose) => {
     const found = gate(purpose, standing);
     return found.open ? null : found.message;
   };
   return {
-    blanks: blanks.sort((a, b) => b.reserved - a.reserved),
+    blanks: blanks.sort((a, b) => b.reserved - a.reserved || Number(isKnown(b)) - Number(isKnown(a))),
     blankMinor: priceOf(blank, spare[0]?.costMinor ?? null, lists),
+    tryMinutes,
     tryMinor: Math.round(((lists?.rules.rateMinor ?? 0) * tryMinutes) / 60),
     gates: {
       sheet: closed('readLock') ?? closed('cutFromCode'),
@@ -120,6 +140,19 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
           closed: closed('huntPellet'),
         }
       : null,
+    sources: lists
+      ? bittingSources({
+          lists,
+          article,
+          codeTerms: terms.codeFromVin,
+          book: job.terms.book ?? lists.rules.style,
+          locks: locksOfCar(locks, job.call.ignition ?? application.ignition),
+          hasVin: job.call.vin !== null,
+          keyHere: job.keys.some(({ presence, madeHere }) => presence === 'here' && !madeHere),
+          at: now,
+          holidays: view.shop.holidays.map(({ day }) => day),
+        }).map((source) => ({ ...source, closed: closed(source.purpose) }))
+      : [],
     sheets: secrets.filter(({ kind, destroyed }) => kind === 'candidates' && !destroyed),
     bittings: secrets.filter(({ kind, destroyed }) => kind === 'bitting' && !destroyed),
   };

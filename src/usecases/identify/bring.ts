@@ -1,10 +1,12 @@
 import type { Pool } from 'pg';
 import { compareRemotes } from '@/core/catalogue/equivalents';
+import { withoutStep, withStep } from '@/core/catalogue/stepped-article';
 import type { Candidate } from '@/core/identify/posterior';
 import { type Need, type WhatToBring, whatToBring } from '@/core/identify/what-to-bring';
 import { isReady } from '@/core/supply/movements';
 import { listEquals, listLowestPrices, listRemotes } from '@/data/article-facts';
 import { listStock } from '@/data/stock';
+import type { StepsOf } from '../view/pellet-blanks';
 
 /** Candidates below this are not prepared for. */
 const leastLikely = 0.002;
@@ -16,7 +18,12 @@ const leastLikely = 0.002;
 export async function readWhatToBring(
   db: Pool,
   candidates: readonly Candidate[],
-  { atLeastServed, vanId, day }: { atLeastServed: number; vanId: string | undefined; day: string },
+  {
+    atLeastServed,
+    vanId,
+    day,
+    steps,
+  }: { atLeastServed: number; vanId: string | undefined; day: string; steps: StepsOf },
 ): Promise<WhatToBring | undefined> {
   const likely = candidates.filter(({ probability }) => probability >= leastLikely);
   const remotes = [...new Set(likely.flatMap(({ application }) => application.remote?.article ?? []))];
@@ -34,23 +41,30 @@ export async function readWhatToBring(
       )
       .map((equal) => equal.article);
   };
-  const needs = likely.map(({ application, probability }): Need => {
+  const needs = likely.flatMap(({ application, probability }): Need[] => {
     const { blank, chip, remote } = application;
     const electronics = remote
       ? [[remote.article, ...standIns(remote.article)]]
       : chip
         ? [[chip.article]]
         : [];
-    return { probability, articles: [[blank], ...electronics] };
+    // A pellet's blank is brought with each step that may be wanted.
+    const stepped = steps(application);
+    return stepped
+      ? stepped.map(({ step, probability: share }) => ({
+          probability: probability * share,
+          articles: [[withStep(blank, step)], ...electronics],
+        }))
+      : [{ probability, articles: [[blank], ...electronics] }];
   });
   const articles = [...new Set(needs.flatMap(({ articles: groups }) => groups.flat()))];
   const stock = lying.filter(({ state, quantity }) => isReady(state) && quantity > 0);
-  const prices = await listLowestPrices(db, articles, day);
+  const prices = await listLowestPrices(db, [...new Set([...articles, ...articles.map(withoutStep)])], day);
   const onHand = articles
     .map((article) => ({
       article,
       inVan: stock.some((line) => line.article === article && line.vanId === vanId),
-      costMinor: prices[article] ?? 1_000_000,
+      costMinor: prices[article] ?? prices[withoutStep(article)] ?? 1_000_000,
     }))
     // What the van has and what costs least comes first, so that the search meets good lists early.
     .sort((a, b) => Number(b.inVan) - Number(a.inVan) || a.costMinor - b.costMinor);
@@ -70,7 +84,7 @@ export async function readWhatToBring(
             .map(({ place }) => place ?? 'workshop'),
         ),
       ],
-      lowestMinor: prices[article],
+      lowestMinor: prices[article] ?? prices[withoutStep(article)],
     })),
   };
 }

@@ -7,9 +7,11 @@ import { sightOf } from '@/core/job/sight';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { listMarkets } from '@/data/names';
+import { findLadders } from '@/data/pellets';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { listVans } from '@/data/vans';
 import { database } from '../database';
+import { stepsOf } from '../view/pellet-blanks';
 import { type ArticleFacts, readArticleFacts } from './article-facts';
 import { readWhatToBring } from './bring';
 import { identifyCar } from './identification';
@@ -54,9 +56,15 @@ export async function surround(
   const { candidates, gathered } = identification;
   const subject = candidates.find(({ application }) => application.id === job.applicationId) ?? candidates[0];
   const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
+  const platformIds = [...new Set(candidates.map(({ application }) => application.platformId))];
   const [article, bring] = await Promise.all([
     subject && readArticleFacts(db, subject.application, gathered.facts, { day, vans }),
-    readWhatToBring(db, candidates, { atLeastServed: certainty, vanId: van?.id, day }),
+    readWhatToBring(db, candidates, {
+      atLeastServed: certainty,
+      vanId: van?.id,
+      day,
+      steps: stepsOf(await findLadders(db, platformIds), job),
+    }),
   ]);
   return {
     identification,

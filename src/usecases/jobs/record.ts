@@ -21,6 +21,7 @@ import type { Db } from '@/data/db';
 import { appendEvent, findSeenEvent, keepRefusedEvent, listOwnAttempts } from '@/data/job-events';
 import { findJob, lockJob, markClosed, replaceFacts } from '@/data/jobs';
 import { announceJob } from '@/data/live';
+import { findLadders } from '@/data/pellets';
 import { endReservations } from '@/data/reservations';
 import { listSecretRefs } from '@/data/secrets';
 import type { EventInput } from '@/inputs/event-input';
@@ -116,7 +117,7 @@ async function groundOf(db: Db, actor: PersonActor, job: Job, kind: EventKindNam
     keyIds: new Set(job.keys.map(({ id }) => id)),
     worksInHand: worksInHand(job),
     secretIds: new Set(secrets.map(({ id }) => id)),
-    lockoutSeconds: platform?.pellet?.lockoutSeconds ?? null,
+    ladder: wants.includes('ladder') ? await ladderOf(db, job) : null,
     othersOf: (route) => othersEffect(route, platform),
     sheets: wants.includes('sheets') ? await sheetsOf(db, job) : new Map(),
     ownAttemptIds: wants.includes('ownAttempts')
@@ -137,6 +138,12 @@ async function sheetsOf(db: Db, job: Job): Promise<EventGround['sheets']> {
       });
   }
   return sheets;
+}
+
+async function ladderOf(db: Db, job: Job): Promise<EventGround['ladder']> {
+  const application = job.applicationId === null ? undefined : await findApplication(db, job.applicationId);
+  if (!application) return null;
+  return (await findLadders(db, [application.platformId])).get(application.platformId) ?? null;
 }
 
 async function platformOf(db: Db, job: Job): Promise<Platform | undefined> {

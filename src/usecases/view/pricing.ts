@@ -19,6 +19,7 @@ import {
   type UniversalRow,
 } from '@/data/article-facts';
 import type { Db } from '@/data/db';
+import { findLadders } from '@/data/pellets';
 import { readPriceLists } from '@/data/prices';
 import { listAccounts, listCoupons } from '@/data/quote-terms';
 import { readRoadNetwork } from '@/data/roads';
@@ -26,6 +27,7 @@ import type { ShopRow } from '@/data/shop';
 import { listSpareStock } from '@/data/stock';
 import type { VanRow } from '@/data/vans';
 import { roadsOf } from '../outside';
+import { steppedBlanks, steppedPrices, stepsOf, unsteppedPieces } from './pellet-blanks';
 
 /** Days ahead in which a free time of the van is looked for. */
 const daysAhead = 28;
@@ -47,10 +49,22 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
   const { hand } = job.terms;
   const makeId = applications[0]?.makeId ?? job.call.makeId;
   if (!van || (applications.length === 0 && !hand)) return undefined;
-  const articlesFor = await readKeyArticles(db, applications);
+  const ladders = await findLadders(
+    db,
+    platforms.flatMap(({ id, chipFamily }) => (chipFamily === 'PEL' ? [id] : [])),
+  );
+  const steps = stepsOf(ladders, job);
+  const plainArticles = await readKeyArticles(db, applications);
+  // A blank whose pellet's step is known is the article of both.
+  const articlesFor = (application: Application): KeyArticles => {
+    const [only, other] = steppedBlanks(application, steps);
+    const articles = plainArticles(application);
+    return only && !other ? { ...articles, blank: only } : articles;
+  };
   const articles = [
     ...new Set([
-      ...applications.flatMap((application) => namesOf(articlesFor(application))),
+      ...applications.flatMap((application) => namesOf(plainArticles(application))),
+      ...applications.flatMap((application) => steppedBlanks(application, steps)),
       ...applications.map(({ keyway }) => cuttingArticle(keyway.profile)),
       ...articlesUsedUp(platforms),
       ...(hand?.articles.map(({ article }) => article) ?? []),
@@ -58,12 +72,23 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
   ];
   const lists = await readPriceLists(db, now.day, articles, makeId);
   if (!lists) return undefined;
-  const stock = await listSpareStock(db, van.id, articles, job.id);
+  const lying = await listSpareStock(db, van.id, articles, job.id);
+  const blanks = applications.map((application) => ({
+    blank: application.blank,
+    stepped: steppedBlanks(application, steps),
+  }));
+  const stock = [...lying, ...blanks.flatMap(({ blank, stepped }) => unsteppedPieces(blank, stepped, lying))];
   const { accountId, couponId } = job.terms;
   const accounts = accountId === null ? [] : await listAccounts(db, now.day);
   const coupons = couponId === null ? [] : await listCoupons(db, now.day);
+  const prices = [
+    ...lists.prices,
+    ...blanks.flatMap(({ blank, stepped }) =>
+      stepped.flatMap((article) => steppedPrices(blank, article, lists.prices)),
+    ),
+  ];
   return {
-    lists,
+    lists: { ...lists, prices },
     stock,
     account: withoutId(accounts.find(({ id }) => id === accountId)),
     coupon: withoutId(coupons.find(({ id }) => id === couponId)),

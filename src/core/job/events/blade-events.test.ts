@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { drillLadder } from '../../../../tests/support/pellet-drill';
 import type { EventGround } from './event-kind';
 import { applyEvent, eventRefusal, foldEvents, type JobEvent, movedBy } from './events';
 import { emptyLog, type JobLog } from './log';
@@ -17,7 +18,7 @@ const ground: EventGround = {
   keyIds: new Set(),
   worksInHand: false,
   secretIds: new Set(['bitting']),
-  lockoutSeconds: 420,
+  ladder: drillLadder,
   othersOf: () => 'keep',
   ownAttemptIds: new Set(),
   sheets: new Map([['sheet', { candidates: 3, spaces: 4 }]]),

@@ -1,5 +1,6 @@
 import type { Standing } from '@/core/authority/gate';
 import type { Purpose } from '@/core/kinds/purpose';
+import type { Ladder } from '@/core/pellet/ladder';
 import type { OthersEffect, RouteKind } from '@/core/programming/route';
 import type { Piece } from '@/core/supply/movements';
 import type { JobLog } from './log';
@@ -20,8 +21,8 @@ export interface EventGround {
   /** Whether a key in hand works. */
   readonly worksInHand: boolean;
   readonly secretIds: ReadonlySet<string>;
-  /** How long a wrong step of a pellet shuts the car; null where the platform has none. */
-  readonly lockoutSeconds: number | null;
+  /** The ladder of the car's pellet; null where it has none. */
+  readonly ladder: Pick<Ladder, 'lockoutSeconds' | 'steps'> | null;
   /** What a route does to the other keys on the platform of the chosen candidate. */
   readonly othersOf: (route: RouteKind) => OthersEffect;
   /** Candidates that are sealed with the job, by id: how many, and of how many spaces. */
@@ -31,7 +32,7 @@ export interface EventGround {
 }
 
 /** What is loaded for some kinds only. */
-export type WantedGround = 'secrets' | 'platform' | 'ownAttempts' | 'sheets';
+export type WantedGround = 'secrets' | 'platform' | 'ownAttempts' | 'sheets' | 'ladder';
 
 /** One kind of thing that happens at the car: everything there is to say of it. */
 export interface EventKind<Content extends object> {

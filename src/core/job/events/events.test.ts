@@ -120,7 +120,7 @@ describe('eventRefusal', () => {
     keyIds: new Set(['key']),
     worksInHand: false,
     secretIds: new Set(['pin']),
-    lockoutSeconds: null,
+    ladder: null,
     othersOf: () => 'keep',
     ownAttemptIds: new Set(),
     sheets: new Map(),

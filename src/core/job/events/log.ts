@@ -124,6 +124,13 @@ export const emptyLog: JobLog = {
   used: [],
 };
 
+/** The step that is known: the one that started the car, else the one a clear reading said; null while none is. */
+export function knownStep({ reading, tries }: PelletLog): number | null {
+  const started = tries.find((one) => one.started)?.step;
+  if (started !== undefined) return started;
+  return reading?.verdict === 'clear' ? (reading.steps[0]?.step ?? null) : null;
+}
+
 /** The tries of one sheet. */
 export function triesOf(log: Pick<JobLog, 'tries'>, sheetId: string): readonly LoggedTry[] {
   return log.tries.filter((one) => one.sheetId === sheetId);

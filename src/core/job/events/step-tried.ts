@@ -17,12 +17,14 @@ export const stepTried: EventKind<StepTried> = {
   },
   purposes: () => ['huntPellet'],
   happenedAt: ({ at }) => at,
-  refusal({ at }, { lockoutSeconds }, { pellet }) {
-    const shut = lockoutSeconds === null ? null : shutUntil(pellet.tries, lockoutSeconds);
+  refusal({ at, step }, { ladder }, { pellet }) {
+    if (!ladder) return 'The library has no ladder for the pellet of this car.';
+    if (!ladder.steps.some((one) => one.step === step)) return `The ladder of this car has no step ${step}.`;
+    const shut = shutUntil(pellet.tries, ladder.lockoutSeconds);
     return shut && at < shut
       ? 'The car is still shut after the last wrong step: a try before that tells nothing, and may begin the wait anew.'
       : undefined;
   },
   moments: ['at'],
-  wants: ['platform'],
+  wants: ['ladder'],
 };

@@ -36,6 +36,7 @@ export default async function BladePage({ params }: JobPageProps) {
       found={blade?.found ?? []}
       secrets={secrets.filter(({ kind }) => kind === 'bitting' || kind === 'keyCode')}
       zone={view.shop.zone}
+      today={view.now.day}
       currency={view.shop.currency}
       locale={view.shop.locale}
       log={view.job.log}
