@@ -116,9 +116,8 @@ function keyInHand({ keyHere }: SourcesRequest): BittingSource {
     kind: 'key',
     name: 'Key in hand, measured',
     takes: 'the key, worn as it is',
-    reliability: decoded ?? stated.key,
-    rests:
-      decoded === null ? `stated ${percent(stated.key)} before it is read` : 'by the readings of this key',
+    reliability: stated.key,
+    rests: `stated ${percent(stated.key)} before it is read`,
     minutes: minutesOf.key,
     priceMinor: 0,
     purpose: 'decode',
