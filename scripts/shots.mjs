@@ -98,6 +98,24 @@ await light.getByText('S4711').waitFor();
 await shoot(light, 'prepare-light');
 await light.goto(`${job}/on-site`);
 await shoot(light, 'on-site-light');
+await light.getByLabel('Number of the document').first().fill('D-771-4221');
+await light.getByLabel('The person is the one on the document').check();
+await light.getByLabel(/The VIN on the plate/).check();
+await light.getByLabel('Signed on paper instead').check();
+await light.getByRole('button', { name: /Record the right/ }).click();
+await light.getByText(/The person and the plate fit/).waitFor();
+await light.goto(`${job}/blade`);
+await light.getByRole('tab', { name: 'Try in turn' }).click();
+const trying = light.getByRole('tabpanel', { name: 'Try in turn' });
+for (const [at, depth] of ['1', '2/3', '3', '2', '1', '1/2/3'].entries())
+  await trying.getByLabel(`Wanted at space ${at + 1}`, { exact: true }).fill(depth);
+await light.getByRole('button', { name: 'Plan the order of trying' }).click();
+await light.getByRole('button', { name: /Begin a sheet/ }).click();
+await light.getByText('Blank 1, a new one').waitFor();
+await light.getByRole('button', { name: 'Does not turn', exact: true }).click();
+await light.getByText(/^1 tried on/).waitFor();
+await light.evaluate(() => window.scrollTo(0, 150));
+await shoot(light, 'sheet-light');
 await light.goto(`${address}/jobs`);
 await shoot(light, 'jobs-light');
 
@@ -106,23 +124,18 @@ await typeCall(dark, line);
 await shoot(dark, 'call-dark');
 await dark.goto(`${job}/close`);
 await shoot(dark, 'close-dark');
-await dark.goto(`${address}/benches/identify`);
-await dark.getByLabel('The car in one line').fill('Halvorn Merrowdale 2008 turn key spare');
-await dark.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
-await dark.getByRole('button', { name: 'Add it' }).click();
-await dark.getByText('What was told and seen does not fit together.').waitFor();
-await dark.evaluate(() => window.scrollTo(0, 0));
-await shoot(dark, 'identify-bench-dark');
 await dark.goto(`${job}/blade`);
 await dark.getByRole('button', { name: 'Read by photograph' }).click();
 await dark.getByRole('button', { name: 'Keep this bitting' }).waitFor();
 await dark.evaluate(() => window.scrollTo(0, 0));
 await shoot(dark, 'blade-dark');
 
-await light.goto(`${address}/benches/vin`);
-await light.getByLabel('VIN', { exact: true }).fill('0HVMD42K4KH0127B4');
-await light.getByText('May have been meant').waitFor();
-await shoot(light, 'vin-bench-light');
+await light.goto(`${address}/benches/pellet`);
+for (const [at, reading] of ['4.25', '4k28', '4.26 kΩ'].entries())
+  await light.getByLabel(`Face A, reading ${at + 1}`).fill(reading);
+await light.getByLabel('Face B, reading 1').fill('4,27');
+await light.getByRole('heading', { name: /Step 5|Step 6/ }).waitFor();
+await shoot(light, 'pellet-bench-light');
 await light.goto(`${address}/benches/blade?keyway=Brambling%209`);
 await light.getByLabel('Face A, space 1', { exact: true }).focus();
 for (const reading of '0.05 0.41 1.09 0.44 0.12 0.85 1.22 0.56 0.90 0.03 0.40 1.06 0.45 0.11 0.74 1.20 0.55 0.91'.split(
