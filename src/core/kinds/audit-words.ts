@@ -39,6 +39,7 @@ const deeds: Readonly<Record<string, string>> = {
   tryWithdrawn: 'try undone',
   planChosen: 'plan of trying chosen',
   bladeCut: 'blade cut',
+  cutWithdrawn: 'cut undone',
   bladeMeasured: 'cut blade measured',
   lockTried: 'blade tried in a lock',
   pelletRead: 'pellet measured',

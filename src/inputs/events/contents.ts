@@ -5,6 +5,7 @@ import { BladeCutContent } from './blade-cut';
 import { BladeMeasuredContent } from './blade-measured';
 import { CandidateTriedContent } from './candidate-tried';
 import { CountReadContent } from './count-read';
+import { CutWithdrawnContent } from './cut-withdrawn';
 import { DoorOpenedContent } from './door-opened';
 import { LockTriedContent } from './lock-tried';
 import { PelletReadContent } from './pellet-read';
@@ -24,6 +25,7 @@ export const eventContents: { readonly [Name in EventKindName]: new () => EventC
   tryWithdrawn: TryWithdrawnContent,
   planChosen: PlanChosenContent,
   bladeCut: BladeCutContent,
+  cutWithdrawn: CutWithdrawnContent,
   bladeMeasured: BladeMeasuredContent,
   lockTried: LockTriedContent,
   pelletRead: PelletReadContent,

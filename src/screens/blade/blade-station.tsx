@@ -193,6 +193,7 @@ export function BladeStation({
                 currency={currency}
                 locale={locale}
                 fromPiece={piece}
+                onDropPiece={() => setPiece(undefined)}
                 onPlanned={setTries}
               />
             ),

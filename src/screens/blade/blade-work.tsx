@@ -252,17 +252,26 @@ function Work({
         </div>
         <div className="@5xl:row-span-2">
           {decode && best ? (
-            <DecodedPanel blade={blade} faces={faces} decode={decode} unit={unit} by={by}>
+            <DecodedPanel
+              blade={blade}
+              faces={faces}
+              decode={decode}
+              unit={unit}
+              by={by}
+              besides={
+                onTry &&
+                best.probability < settledFrom && (
+                  <Button
+                    className="w-full"
+                    follows="in turn, on the fewest blanks"
+                    onClick={() => askAll().then(onTry, () => undefined)}
+                  >
+                    Try what the readings leave
+                  </Button>
+                )
+              }
+            >
               {use(best.bitting)}
-              {onTry && best.probability < settledFrom && (
-                <Button
-                  className="mt-2 w-full"
-                  follows="in turn, on the fewest blanks"
-                  onClick={() => askAll().then(onTry, () => undefined)}
-                >
-                  Try what the readings leave
-                </Button>
-              )}
             </DecodedPanel>
           ) : (
             <Panel title="What the key says">

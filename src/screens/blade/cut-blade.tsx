@@ -39,11 +39,23 @@ export function CutBlade(props: CutBladeProps) {
   const bitting = car.bittings.find(({ id }) => id === cut.bittingId);
   const measured = log.measured.find(({ cutId }) => cutId === cut.cutId);
   const again = log.cuts.some((one) => one.again === cut.cutId);
+  const event = useEvent(job);
   return (
     <Panel
       title={`Blade ${number}`}
       note={`${bitting ? secretName(bitting) : 'A bitting of this job'}, ${places[cut.where]}${cut.again === null ? '' : ', cut once more'}`}
     >
+      <Problems problems={event.problems} />
+      {!again && !job.closed && (
+        <Button
+          look="quiet"
+          className="mb-3"
+          disabled={event.pending}
+          onClick={() => event.record('cutWithdrawn', { cutId: cut.cutId })}
+        >
+          Undo blade {number}
+        </Button>
+      )}
       {cut.spoiled ? (
         <Notice tone="oxide">Spoiled: this blank is gone.</Notice>
       ) : again ? (

@@ -69,6 +69,7 @@ function NewCut({ job, car, onCut }: CutTabProps) {
   const [where, setWhere] = useState<BladeCut['where']>('car');
   const [pile, setPile] = useState(() => blankChoices(car)[0]?.value ?? notOfStock);
   const [cutId, setCutId] = useState(() => uuid());
+  const [tolerance, setTolerance] = useState<number>();
   const cutting = useSubmit(onCut);
   const event = useEvent(job);
   const bitting = car.bittings.find(({ id }) => id === bittingId);
@@ -137,7 +138,10 @@ function NewCut({ job, car, onCut }: CutTabProps) {
                   disabled={cutting.pending || event.pending || held}
                   follows={pile === notOfStock ? 'then measure it' : 'takes the blank from the van'}
                   onClick={() =>
-                    cutting.submit({ number: job.number, bittingId, cutId, where }, () => record(false))
+                    cutting.submit({ number: job.number, bittingId, cutId, where }, ({ value }) => {
+                      setTolerance(value.tolerance);
+                      record(false);
+                    })
                   }
                 >
                   Cut on the machine
@@ -151,6 +155,11 @@ function NewCut({ job, car, onCut }: CutTabProps) {
               </>
             )}
           </div>
+          {tolerance !== undefined && (
+            <p className="mt-2 text-mute" role="status">
+              Cut. The machine says within {tolerance.toFixed(2)} mm; measure it before it goes into a lock.
+            </p>
+          )}
         </>
       )}
     </Panel>

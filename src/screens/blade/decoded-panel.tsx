@@ -14,6 +14,8 @@ interface DecodedPanelProps {
   /** What was taken as known beside the readings. */
   readonly by: string;
   readonly children?: ReactNode;
+  /** What can be done whether it tells or not. */
+  readonly besides?: ReactNode;
 }
 
 const percent = (probability: number) => {
@@ -22,7 +24,7 @@ const percent = (probability: number) => {
 };
 
 /** What the readings mean: the likeliest bittings, the wear, what to read again, and what rounding would have made of it. */
-export function DecodedPanel({ blade, faces, decode, unit, by, children }: DecodedPanelProps) {
+export function DecodedPanel({ blade, faces, decode, unit, by, children, besides }: DecodedPanelProps) {
   const [best] = decode.ranked;
   if (!best) return null;
   const tells = best.probability >= tellsFrom;
@@ -77,6 +79,7 @@ export function DecodedPanel({ blade, faces, decode, unit, by, children }: Decod
         ) : (
           <Part title="To keep">Nothing yet: read the space above again, or the other face.</Part>
         )}
+        {besides}
       </div>
     </Lead>
   );

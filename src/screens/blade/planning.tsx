@@ -55,8 +55,8 @@ export function BeforeCutting({
   const reading = read && (
     <>
       Reading <strong>space {read.space}</strong>
-      {holding.length > 0 && ` (${holding.map(({ lock }) => lock).join(', ')})`} first leaves{' '}
-      {read.blanks.toFixed(1)} on average.
+      {holding.length > 0 && ` (${holding.map(({ lock }) => lock).join(', ')})`} first brings the worst to
+      about {Math.max(1, Math.round(read.blanks))}.
     </>
   );
   return (
@@ -67,7 +67,7 @@ export function BeforeCutting({
             {newBlanks} {newBlanks === 1 ? 'blank is' : 'blanks are'} needed at worst, {atHand}{' '}
             {atHand === 1 ? 'is' : 'are'} at hand
           </strong>{' '}
-          ({plans.fewestBlanks.blanks.expected.toFixed(1)} on average). {reading}
+          ({plans.fewestBlanks.blanks.expected.toFixed(1)} on average by the plan of fewest blanks). {reading}
         </p>
       ) : (
         <p>

@@ -47,6 +47,7 @@ interface TryTabProps extends TryActions {
   readonly onPlanned: (tries: number | null) => void;
   /** What the readings of a key or a broken piece leave, where they were sent here. */
   readonly fromPiece: readonly RankedBitting[] | undefined;
+  readonly onDropPiece: () => void;
 }
 
 /** Candidates with where they came from, before a sheet is made of them. */
@@ -117,6 +118,7 @@ function NewSheet({
   currency,
   locale,
   fromPiece,
+  onDropPiece,
   onCandidates,
   onBegin,
   onBegun,
@@ -153,8 +155,17 @@ function NewSheet({
   return (
     <Panel
       title={fromPiece ? 'Try what the readings leave' : 'Try what a lock leaves open'}
-      note="What was read of a lock that lacks spaces, or of which some could not be read: a depth, several with strokes between (2/3), or nothing."
+      note={
+        fromPiece
+          ? 'Bittings that the readings of the key or the broken piece leave, as likely as its wear has them.'
+          : 'What was read of a lock that lacks spaces, or of which some could not be read: a depth, several with strokes between (2/3), or nothing.'
+      }
     >
+      {fromPiece && (
+        <Button look="quiet" onClick={onDropPiece}>
+          Read a lock instead
+        </Button>
+      )}
       {!fromPiece && (
         <>
           {locks.length > 0 && (

@@ -78,6 +78,87 @@ describe('the fewest chains', () => {
   });
 });
 
+/** The fewest chains over all subsets, by which candidate the last blank was cut to. */
+function fewestByBrute(order: ReturnType<typeof cutOrderOf>): number {
+  const { count } = order;
+  const best = Array.from({ length: 1 << count }, () => new Uint8Array(count).fill(255));
+  for (let at = 0; at < count; at += 1) (best[1 << at] as Uint8Array)[at] = 1;
+  for (let set = 1; set < 1 << count; set += 1)
+    for (let last = 0; last < count; last += 1) {
+      const now = best[set]?.[last] ?? 255;
+      if (now === 255) continue;
+      for (let next = 0; next < count; next += 1) {
+        if (set & (1 << next)) continue;
+        const row = best[set | (1 << next)] as Uint8Array;
+        row[next] = Math.min(row[next] ?? 255, now + (mayFollow(order, last, next) ? 0 : 1));
+      }
+    }
+  return Math.min(...(best[(1 << count) - 1] ?? []));
+}
+
+describe('over thousands of seeded cases', () => {
+  it('the chains are as few as trying every order has them, up to 12 candidates', () => {
+    fc.assert(
+      fc.property(drawn(1, 12), recuts, (candidates, recut) => {
+        const order = cutOrderOf(blade, recut, candidates);
+        const { chains, antichain } = fewestChains(order);
+        expect(chains).toHaveLength(fewestByBrute(order));
+        expect(antichain).toHaveLength(chains.length);
+      }),
+      { numRuns: 1000 },
+    );
+  });
+
+  /** The least cost of any order that finishes one blank before it takes the next, by who was tried and what is on the blank. */
+  function leastByBrute(
+    order: ReturnType<typeof cutOrderOf>,
+    candidates: readonly Candidate[],
+    costOf: (unsolved: number, fresh: boolean) => number,
+  ): number {
+    const { count } = order;
+    const full = (1 << count) - 1;
+    const masses = new Float64Array(full + 1);
+    for (let set = 1; set <= full; set += 1) {
+      const low = 31 - Math.clz32(set & -set);
+      masses[set] = (masses[set & (set - 1)] ?? 0) + (candidates[low]?.probability ?? 0);
+    }
+    const value = Array.from({ length: full + 1 }, () => new Float64Array(count + 1));
+    for (let set = full - 1; set >= 0; set -= 1)
+      for (let last = 0; last <= count; last += 1) {
+        let least = Number.POSITIVE_INFINITY;
+        for (let next = 0; next < count; next += 1) {
+          if (set & (1 << next)) continue;
+          const fresh = last === count || !mayFollow(order, last, next);
+          const own = costOf(1 - (masses[set] ?? 0), fresh);
+          least = Math.min(least, own + (value[set | (1 << next)]?.[next] ?? 0));
+        }
+        (value[set] as Float64Array)[last] = least;
+      }
+    return value[0]?.[count] ?? 0;
+  }
+
+  it('the least cost and the fewest blanks are those of brute force, up to 14 candidates', () => {
+    const costs = { blank: 400, tried: 90 };
+    const many = 1e6;
+    const holds = (candidates: readonly Candidate[], recut: readonly Recut[]) => {
+      const order = cutOrderOf(blade, recut, candidates);
+      const least = leastByBrute(
+        order,
+        candidates,
+        (unsolved, fresh) => unsolved * (costs.tried + (fresh ? costs.blank : 0)),
+      );
+      const own = figuresOf(leastCost(order, candidates, costs, []), candidates, costs);
+      expect(own.cost.expected).toBeCloseTo(least, 6);
+      // Blanks in all before anything else, then those that are expected.
+      const fewest = leastByBrute(order, candidates, (unsolved, fresh) => (fresh ? many + unsolved : 0));
+      const { blanks } = figuresOf(fewestBlanks(order, candidates), candidates, costs);
+      expect(blanks.worst * many + blanks.expected).toBeCloseTo(fewest, 4);
+    };
+    fc.assert(fc.property(drawn(1, 9), recuts, holds), { numRuns: 1500 });
+    fc.assert(fc.property(drawn(13, 14), recuts, holds), { numRuns: 4 });
+  });
+});
+
 describe('the space to read first', () => {
   it('is the one that leaves the fewest blanks on average, and none where nothing is saved', () => {
     fc.assert(

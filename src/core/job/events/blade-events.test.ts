@@ -48,6 +48,16 @@ describe('what was done with a blade', () => {
     expect(foldEvents([tried('a', { piece }), { kind: 'tryWithdrawn', tryId: 'a' }]).used).toEqual([]);
   });
 
+  it('gives the blank of a cut back where that was a slip, unless it was cut on since', () => {
+    const log = foldEvents([...bladeEvents, cut('d')]);
+    expect(movedBy(log, { kind: 'cutWithdrawn', cutId: 'd' })).toEqual({ piece, change: 1 });
+    const after = foldEvents([...bladeEvents, cut('d'), { kind: 'cutWithdrawn', cutId: 'd' }]);
+    expect(after).toMatchObject({ cuts: [{ cutId: 'c' }], used: [piece] });
+    const again = foldEvents([cut('c'), cut('d', { again: 'c', piece: null })]);
+    expect(applyEvent(again, { kind: 'cutWithdrawn', cutId: 'c' })).toMatchObject({ ok: false });
+    expect(applyEvent(again, { kind: 'cutWithdrawn', cutId: 'x' })).toMatchObject({ ok: false });
+  });
+
   it('measures and tries a blade once: the later word counts', () => {
     const log = foldEvents([
       ...bladeEvents,

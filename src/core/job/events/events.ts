@@ -6,6 +6,7 @@ import { bladeCut } from './blade-cut';
 import { bladeMeasured } from './blade-measured';
 import { candidateTried } from './candidate-tried';
 import { countRead } from './count-read';
+import { cutWithdrawn } from './cut-withdrawn';
 import { doorOpened } from './door-opened';
 import { type EventGround, type EventKind, refuse, type Step, type WantedGround } from './event-kind';
 import { lockTried } from './lock-tried';
@@ -27,6 +28,7 @@ const kinds = {
   tryWithdrawn,
   planChosen,
   bladeCut,
+  cutWithdrawn,
   bladeMeasured,
   lockTried,
   pelletRead,

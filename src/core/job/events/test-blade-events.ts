@@ -49,6 +49,8 @@ export const bladeEvents: readonly JobEvent[] = [
     ohms: 4250,
     meter: 'Van meter',
   },
+  cut('x'),
+  { kind: 'cutWithdrawn', cutId: 'x' },
   { kind: 'wireChecked', sound: true },
   { kind: 'stepTried', tryId: 's', step: 5, started: false, at: new Date(Date.UTC(2027, 2, 2)) },
   { kind: 'stepWithdrawn', tryId: 's' },
