@@ -15,8 +15,8 @@ interface CutsRowProps {
 export function CutsRow({ blade, from, to, unit = 'mm' }: CutsRowProps) {
   const steps = new Map(cutSteps(blade, from, to).map((step): [number, CutStep] => [step.space, step]));
   return (
-    <div className="overflow-x-auto">
-      <ol aria-label="Cuts" className="flex gap-1.5 pb-1">
+    <div className="relative">
+      <ol aria-label="Cuts" className="flex flex-wrap gap-1.5 pb-1">
         {spacesOf(blade).map(({ cuts }, at) => {
           const step = steps.get(at + 1);
           const depth = to[at] ?? 1;
