@@ -151,5 +151,8 @@ describe('a blade is cut', () => {
       why: expect.stringContaining('Chosen at Route'),
       held: true,
     });
+    expect(words(await sendEvent(who(), number, 'bladeCut', cut({ cutId: uuid() })))).toMatch(
+      /held back until it was learned/,
+    );
   });
 });

@@ -6,7 +6,6 @@ import { type BladeCut, knownStep } from '@/core/job/events/log';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Purpose } from '@/core/kinds/purpose';
 import type { Ladder } from '@/core/pellet/ladder';
-import { choiceAnswers } from '@/core/programming/choices';
 import { type BittingSource, bittingSources } from '@/core/quote/bitting-sources';
 import { cuttingArticle } from '@/core/quote/cut';
 import type { PriceLists } from '@/core/quote/pricing';
@@ -21,6 +20,7 @@ import { listSecretRefs } from '@/data/secrets';
 import { listSpareStock, listStock } from '@/data/stock';
 import { database } from '../database';
 import { standingOf } from '../editing/gates';
+import { type FirstStep, firstStep } from '../view/first-step';
 import type { JobView } from '../view/job-view';
 
 /** Pieces of a blank that lie in one place. */
@@ -65,13 +65,6 @@ export interface CarPellet {
   readonly profile: string;
   /** Why a hunt is closed; null where it may be done. */
   readonly closed: string | null;
-}
-
-export interface FirstStep {
-  readonly title: string;
-  readonly why: string;
-  /** The blank is held back until it was learned. */
-  readonly held: boolean;
 }
 
 /** Cutting one bitting more, walking to the car and trying it: stated. */
@@ -130,7 +123,7 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
       workshop: closed('cutInWorkshop'),
       ordered: closed('orderCut'),
     },
-    first: firstOf(view),
+    first: firstStep(view),
     pellet: ladder
       ? {
           ladder,
@@ -162,18 +155,4 @@ function priceOf(article: string, own: number | null, lists: PriceLists | undefi
   if (own !== null) return own;
   const prices = (lists?.prices ?? []).filter((price) => price.article === article);
   return prices.length === 0 ? null : Math.min(...prices.map(({ priceMinor }) => priceMinor));
-}
-
-/** What was chosen at Route, else what is advised there; a blank that is programmed first is held until it was learned. */
-function firstOf({ job, choices }: JobView): FirstStep | null {
-  const advice = choices.find(({ question }) => question === 'first');
-  if (!advice) return null;
-  const chosen = job.choices.find(({ question }) => question === 'first');
-  const answer = chosen?.choice ?? advice.advised;
-  const learned = job.log.attempts.some(({ learnedKeyIds }) => learnedKeyIds.length > 0);
-  return {
-    title: answer === 'program' ? choiceAnswers.first.program : choiceAnswers.first.cut,
-    why: chosen ? `Chosen at Route. ${advice.consequences[answer] ?? ''}` : advice.why,
-    held: answer === 'program' && !learned,
-  };
 }

@@ -33,6 +33,7 @@ import { sections } from '../editing/sections';
 import { type Guarded, guardTexts } from '../editing/texts';
 import { moveForJob, notThere } from '../shop/job-stock';
 import { openSealed } from '../vault/vault';
+import { firstStep } from '../view/first-step';
 import { type JobView, jobViewIn } from '../view/job-view';
 import { keepSources } from './key-sources';
 
@@ -117,6 +118,7 @@ async function groundOf(db: Db, actor: PersonActor, job: Job, kind: EventKindNam
     keyIds: new Set(job.keys.map(({ id }) => id)),
     worksInHand: worksInHand(job),
     secretIds: new Set(secrets.map(({ id }) => id)),
+    heldBlank: wants.includes('first') ? await isHeld(db, actor, job) : false,
     ladder: wants.includes('ladder') ? await ladderOf(db, job) : null,
     othersOf: (route) => othersEffect(route, platform),
     sheets: wants.includes('sheets') ? await sheetsOf(db, job) : new Map(),
@@ -138,6 +140,12 @@ async function sheetsOf(db: Db, job: Job): Promise<EventGround['sheets']> {
       });
   }
   return sheets;
+}
+
+/** Whether the blank is programmed first and was not learned yet. */
+async function isHeld(db: Db, actor: PersonActor, job: Job): Promise<boolean> {
+  const view = await jobViewIn(db, actor, job.number);
+  return view !== undefined && (firstStep(view)?.held ?? false);
 }
 
 async function ladderOf(db: Db, job: Job): Promise<EventGround['ladder']> {

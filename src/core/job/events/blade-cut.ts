@@ -13,11 +13,15 @@ export const bladeCut: EventKind<BladeCut> = {
     return { ok: true, log: { ...log, cuts: [...log.cuts, made] } };
   },
   purposes: ({ where }) => [cutPurpose[where]],
-  refusal: ({ bittingId }, { secretIds }) =>
-    secretIds.has(bittingId) ? undefined : 'Choose a bitting that is kept with the job.',
+  refusal({ bittingId, where, again }, { secretIds, heldBlank }) {
+    if (!secretIds.has(bittingId)) return 'Choose a bitting that is kept with the job.';
+    return heldBlank && where !== 'ordered' && again === null
+      ? 'The blank is held back until it was learned: a wrong chip would spoil a cut one. Choose otherwise at Route.'
+      : undefined;
+  },
   takes: ({ piece }) => piece,
   moments: [],
-  wants: ['secrets'],
+  wants: ['secrets', 'first'],
 };
 
 const cutPurpose = { workshop: 'cutInWorkshop', car: 'cutFromCode', ordered: 'orderCut' } as const;

@@ -21,6 +21,8 @@ export interface EventGround {
   /** Whether a key in hand works. */
   readonly worksInHand: boolean;
   readonly secretIds: ReadonlySet<string>;
+  /** The blank is programmed first, and was not learned yet. */
+  readonly heldBlank: boolean;
   /** The ladder of the car's pellet; null where it has none. */
   readonly ladder: Pick<Ladder, 'lockoutSeconds' | 'steps'> | null;
   /** What a route does to the other keys on the platform of the chosen candidate. */
@@ -32,7 +34,7 @@ export interface EventGround {
 }
 
 /** What is loaded for some kinds only. */
-export type WantedGround = 'secrets' | 'platform' | 'ownAttempts' | 'sheets' | 'ladder';
+export type WantedGround = 'secrets' | 'platform' | 'ownAttempts' | 'sheets' | 'ladder' | 'first';
 
 /** One kind of thing that happens at the car: everything there is to say of it. */
 export interface EventKind<Content extends object> {

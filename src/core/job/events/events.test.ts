@@ -120,6 +120,7 @@ describe('eventRefusal', () => {
     keyIds: new Set(['key']),
     worksInHand: false,
     secretIds: new Set(['pin']),
+    heldBlank: false,
     ladder: null,
     othersOf: () => 'keep',
     ownAttemptIds: new Set(),
