@@ -21,7 +21,9 @@ export function Planning({
       <div className="flex flex-wrap items-center gap-3" role="status">
         <progress aria-label="Candidates matched" max={candidates} value={matched} className="h-3 w-64" />
         <span>
-          {matched} of {candidates} matched with a blank to be cut from
+          {state.share < 1
+            ? `${matched} of ${candidates} matched with a blank to be cut from`
+            : 'As many matched as can be; the plans are weighed'}
         </span>
         <Button look="quiet" onClick={cancel}>
           Cancel

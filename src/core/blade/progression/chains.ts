@@ -94,7 +94,7 @@ const nobody = -1;
 /**
  * The fewest chains: as many as candidates less a largest matching of each with the one that is cut from it next (Dilworth;
  * Hopcroft and Karp on rows of bits).
- * @param onProgress of 0 to 1, now and then
+ * @param onProgress the share that is matched, now and then; 1 once no more can be
  */
 export function fewestChains(order: CutOrder, onProgress?: (share: number) => void): ChainCover {
   const { count, words, rows } = order;
@@ -128,6 +128,7 @@ export function fewestChains(order: CutOrder, onProgress?: (share: number) => vo
     if (grown === 0) break;
     matched += grown;
   }
+  onProgress?.(1);
   return { chains: chainsOf(next, before), antichain: antichainOf(order, next, before) };
 }
 
