@@ -1,5 +1,5 @@
 import type { Result } from '@/core/kinds/result';
-import type { OpenedSheet } from '@/usecases/benches/sheets';
+import type { SentSheet } from '@/usecases/benches/sheets';
 
 type Ask<Value> = (data: unknown) => Promise<Result<Value>>;
 
@@ -7,6 +7,6 @@ type Ask<Value> = (data: unknown) => Promise<Result<Value>>;
 export interface TryActions {
   readonly onCandidates: Ask<{ readonly candidates: readonly string[] }>;
   readonly onBegin: Ask<{ readonly id: string }>;
-  readonly onOpen: Ask<OpenedSheet>;
+  readonly onOpen: Ask<SentSheet>;
   readonly onKeepTurned: Ask<{ readonly id: string }>;
 }

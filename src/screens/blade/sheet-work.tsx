@@ -47,7 +47,7 @@ interface SheetWorkProps extends TryActions {
 const nowhere = 'nowhere';
 /** So many of what is to come stand on the screen, and on paper. */
 const shown = 8;
-const printed = 200;
+const printed = 100;
 
 const resultWords: Record<TryResult, string> = {
   turned: 'turned',

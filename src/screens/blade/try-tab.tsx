@@ -6,7 +6,7 @@ import { secretName } from '@/core/authority/secrets';
 import type { RankedBitting } from '@/core/blade/decode';
 import type { PlanKind } from '@/core/blade/progression/plan-rest';
 import type { PlanRequest } from '@/core/blade/progression/plan-sheet';
-import type { SheetFrom } from '@/core/blade/progression/sheet';
+import { readSheet, type SheetFrom } from '@/core/blade/progression/sheet';
 import { readingHolds } from '@/core/blade/progression/tries';
 import { type Blade, bittingRule } from '@/core/blade/spec';
 import { formatBitting, parseBitting } from '@/core/catalogue/bitting';
@@ -70,7 +70,10 @@ export function TryTab(props: TryTabProps) {
   const [open, setOpen] = useState<{ readonly id: string; readonly sheet: OpenedSheet }>();
   const opening = useSubmit(onOpen);
   const openSheet = (id: string) =>
-    opening.submit({ number: job.number, id }, ({ value }) => setOpen({ id, sheet: value }));
+    opening.submit({ number: job.number, id }, ({ value: { written, blade: own, recut } }) => {
+      const sheet = readSheet(written);
+      if (sheet) setOpen({ id, sheet: { ...sheet, blade: own, recut } });
+    });
   if (car.gates.sheet !== null && !job.closed)
     return <Notice tone="ochre">Candidates are as good as keys. {car.gates.sheet}</Notice>;
   if (open && car.sheets.some(({ id }) => id === open.id))

@@ -102,6 +102,22 @@ export async function openSheet(
   return metal.ok ? done({ ...sheet, ...metal.value }) : metal;
 }
 
+/** A sheet as a page is sent it: thousands of candidates in one text, which is read in a moment. */
+export interface SentSheet extends Pick<OpenedSheet, 'blade' | 'recut'> {
+  /** `readSheet` reads it. */
+  readonly written: string;
+}
+
+export async function openSheetWritten(
+  actor: PersonActor,
+  input: OpenSheetInput,
+): Promise<Result<SentSheet>> {
+  const opened = await openSheet(actor, input);
+  if (!opened.ok) return opened;
+  const { blade, recut, ...sheet } = opened.value;
+  return done({ written: writeSheet(sheet), blade, recut });
+}
+
 async function metalNamed(
   name: string,
 ): Promise<Result<{ readonly blade: Blade; readonly recut: readonly Recut[] }>> {

@@ -31,8 +31,8 @@ import {
   beginSheet,
   candidatesOfReading,
   keepTurned,
-  type OpenedSheet,
-  openSheet,
+  openSheetWritten,
+  type SentSheet,
 } from '@/usecases/benches/sheets';
 import { examine } from '@/usecases/benches/vin';
 import { hangBitting, keepFoundCode } from '@/usecases/secrets/blade-secrets';
@@ -82,8 +82,8 @@ export async function beginSheetAction(data: unknown): Promise<Result<{ readonly
   return runAction(SheetInput, data, beginSheet);
 }
 
-export async function openSheetAction(data: unknown): Promise<Result<OpenedSheet>> {
-  return runAction(OpenSheetInput, data, openSheet);
+export async function openSheetAction(data: unknown): Promise<Result<SentSheet>> {
+  return runAction(OpenSheetInput, data, openSheetWritten);
 }
 
 export async function keepTurnedAction(data: unknown): Promise<Result<{ readonly id: string }>> {
