@@ -16,6 +16,9 @@ interface PelletLadderProps {
   readonly any: boolean;
 }
 
+/** Between two strokes of one line. */
+const gap = [null, null];
+
 /** The ladder on a logarithmic scale with the band of the reading, beside its table. */
 export function PelletLadder({ ladder, steps, answer, any }: PelletLadderProps) {
   const { band } = answer;
@@ -23,7 +26,7 @@ export function PelletLadder({ ladder, steps, answer, any }: PelletLadderProps) 
   const draw = useCallback(
     (ink: Ink): EChartsCoreOption => {
       const top = steps.length - 1;
-      const line = (value: readonly (readonly number[])[], colour: string, width: number) => ({
+      const line = (value: readonly (readonly (number | null)[])[], colour: string, width: number) => ({
         type: 'line' as const,
         data: value.map((point) => [...point]),
         symbol: 'none',
@@ -46,25 +49,15 @@ export function PelletLadder({ ladder, steps, answer, any }: PelletLadderProps) 
           axisTick: { show: false },
         },
         series: [
-          ...steps.map(({ ohms }, at) =>
-            line(
-              [
-                [ohms * (1 - share), at],
-                [ohms * (1 + share), at],
-              ],
-              'smalt',
-              8,
-            ),
+          line(
+            steps.flatMap(({ ohms }, at) => [[ohms * (1 - share), at], [ohms * (1 + share), at], gap]),
+            'smalt',
+            8,
           ),
-          ...(band ? [band.from, band.to] : []).map((end) =>
-            line(
-              [
-                [end, 0],
-                [end, top],
-              ],
-              'terra',
-              1.5,
-            ),
+          line(
+            (band ? [band.from, band.to] : []).flatMap((end) => [[end, 0], [end, top], gap]),
+            'terra',
+            1.5,
           ),
         ],
       };
