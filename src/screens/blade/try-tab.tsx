@@ -60,6 +60,7 @@ interface Found {
 /** From a partial reading to the order of trying, and the sheets that are worked. */
 export function TryTab(props: TryTabProps) {
   const { job, car, zone, blade, onOpen } = props;
+  const router = useRouter();
   const { spaces } = bittingRule(blade);
   const unread = props.heldByNone.join();
   const readable = useMemo(
@@ -73,10 +74,12 @@ export function TryTab(props: TryTabProps) {
     opening.submit({ number: job.number, id }, ({ value: { written, blade: own, recut } }) => {
       const sheet = readSheet(written);
       if (sheet) setOpen({ id, sheet: { ...sheet, blade: own, recut } });
+      // One just begun is on the list afterwards.
+      router.refresh();
     });
   if (car.gates.sheet !== null && !job.closed)
     return <Notice tone="ochre">Candidates are as good as keys. {car.gates.sheet}</Notice>;
-  if (open && car.sheets.some(({ id }) => id === open.id))
+  if (open)
     return (
       <SheetWork
         {...props}
@@ -126,7 +129,6 @@ function NewSheet({
   onBegin,
   onBegun,
 }: TryTabProps & { readonly readable: readonly number[]; readonly onBegun: (id: string) => void }) {
-  const router = useRouter();
   const { spaces } = bittingRule(blade);
   const [wanted, setWanted] = useState<readonly string[]>(() => Array.from({ length: spaces }, () => ''));
   const [lock, setLock] = useState(locks[0]?.lock ?? '');
@@ -252,7 +254,6 @@ function NewSheet({
                     },
                     ({ value }) => {
                       setRead(undefined);
-                      router.refresh();
                       onBegun(value.id);
                     },
                   )
