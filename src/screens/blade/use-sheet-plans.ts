@@ -32,7 +32,8 @@ export function useSheetPlans(request: PlanRequest | null) {
       setState({ is: 'cancelled' });
     });
     const onProgress = proxy((share: number) => {
-      if (here) setState({ is: 'planning', share });
+      // It comes by a way of its own, and may come after the plans.
+      if (here) setState((now) => (now.is === 'planning' ? { is: 'planning', share } : now));
     });
     Promise.race([own.worker.plan(request, onProgress), own.failed]).then(
       (plans) => here && setState({ is: 'planned', plans }),
