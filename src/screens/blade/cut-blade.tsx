@@ -102,6 +102,8 @@ function Measure({ job, cut, blade, car, onRead, onCheck, onCut }: CutBladeProps
   const hold = (values: readonly (number | null)[]) =>
     check.submit({ number: job.number, cutId: cut.cutId, readings: values }, ({ value }) => {
       setSaid(value);
+      // Half a measuring says nothing of the blade yet.
+      if (value.verdict === 'readOn') return;
       event.record('bladeMeasured', {
         cutId: cut.cutId,
         passes: value.verdict === 'passes',

@@ -4,12 +4,11 @@ import { useRouter } from 'next/navigation';
 import { useEffect, useMemo, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { groupBitting } from '@/core/blade/decode-words';
-import type { PlanKind } from '@/core/blade/progression/plan-rest';
 import type { PlanRequest } from '@/core/blade/progression/plan-sheet';
 import { cutSteps, stepWords } from '@/core/blade/progression/sheet-words';
 import type { TryResult } from '@/core/blade/progression/tries';
 import { bittingRule } from '@/core/blade/spec';
-import { type LoggedTry, triesOf } from '@/core/job/events/log';
+import { type JobLog, type LoggedTry, triesOf } from '@/core/job/events/log';
 import { Button } from '@/ui/button';
 import { ChoiceGroup } from '@/ui/choice-group';
 import { SelectField } from '@/ui/field';
@@ -31,7 +30,7 @@ import { useSheetPlans } from './use-sheet-plans';
 
 interface SheetWorkProps extends TryActions {
   readonly job: { readonly number: number; readonly lastSeq: number; readonly closed: boolean };
-  readonly log: { readonly tries: readonly LoggedTry[]; readonly plans: Readonly<Record<string, PlanKind>> };
+  readonly log: Pick<JobLog, 'tries' | 'plans' | 'cuts'>;
   readonly car: BladeCar;
   readonly currency: string;
   readonly locale: string;
@@ -96,7 +95,9 @@ export function SheetWork(props: SheetWorkProps) {
       </div>
       <Problems problems={event.problems} />
       <Planning planner={planner} candidates={sheet.candidates.length} />
-      {planned && planned.state.turned !== null && <Turned {...props} at={planned.state.turned} />}
+      {planned && planned.state.turned !== null && (
+        <Turned {...props} at={planned.state.turned} tries={tries} />
+      )}
       {planned && planned.state.turned === null && (
         <>
           {steps[0] && !job.closed ? (
@@ -108,7 +109,7 @@ export function SheetWork(props: SheetWorkProps) {
             {tries.length > 0 &&
               `${planned.state.tries} tried on ${planned.state.blanks} ${planned.state.blanks === 1 ? 'blank' : 'blanks'}. `}
             {planned.state.left.length} left; the bitting is among them in{' '}
-            <strong>{Math.round(planned.state.holds * 100)} of 100</strong> cases.
+            <strong>{Math.min(99, Math.round(planned.state.holds * 100))} of 100</strong> cases.
             {planned.state.holds < 0.5 && ' Read the lock again before more blanks are cut.'}
           </p>
           <BeforeCutting plans={planned} atHand={atHand} locks={locks} />
@@ -225,16 +226,28 @@ function NoneLeft({ tries, closed }: { tries: number; closed: boolean }) {
 }
 
 /** The key turned: its bitting is kept, and it goes on to every other lock. */
-function Turned({ job, id, sheet, car, at, onKeepTurned }: SheetWorkProps & { readonly at: number }) {
+function Turned({
+  job,
+  log,
+  id,
+  sheet,
+  car,
+  at,
+  tries,
+  onKeepTurned,
+}: SheetWorkProps & { readonly at: number; readonly tries: readonly LoggedTry[] }) {
   const router = useRouter();
   const keep = useSubmit(onKeepTurned);
   const event = useEvent(job);
-  const [cutId] = useState(() => uuid());
+  // The blade is the one that turned: kept twice, it is still one blade.
+  const cutId = tries.findLast(({ result }) => result === 'turned')?.tryId;
+  const kept = log.cuts.some((cut) => cut.cutId === cutId);
   const bitting = sheet.candidates[at]?.bitting ?? [];
   return (
     <Lead over="It turns" title={`The bitting is ${groupBitting(bitting)}`}>
       <Problems problems={[...keep.problems, ...event.problems]} />
-      {keep.pending || job.closed ? null : (
+      {kept && <p>It is kept; the blade is under Cut and fit.</p>}
+      {keep.pending || job.closed || kept || !cutId ? null : (
         <Button
           look="main"
           disabled={event.pending || car.gates.car !== null}

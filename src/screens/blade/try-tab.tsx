@@ -183,7 +183,10 @@ function NewSheet({
                 value: one.lock,
                 label: `${one.lock}: ${spacesWords(one.spaces)}`,
               }))}
-              onChange={(event) => setLock(event.target.value)}
+              onChange={(event) => {
+                setLock(event.target.value);
+                setRead(undefined);
+              }}
             />
           )}
           <WantedFields
@@ -221,7 +224,7 @@ function NewSheet({
           <p>
             <strong className="text-ask">{found.candidates.length}</strong>{' '}
             {found.candidates.length === 1 ? 'candidate is' : 'candidates are'} left, and the bitting is among
-            them in {Math.round(found.holds * 100)} of 100 cases
+            them in {Math.min(99, Math.round(found.holds * 100))} of 100 cases
             {found.from === 'lock' ? ' (stated: a reading of a lock can be wrong)' : ''}.
           </p>
           <Planning planner={planner} candidates={found.candidates.length} />

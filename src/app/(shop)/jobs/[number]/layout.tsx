@@ -77,7 +77,7 @@ export default async function JobLayout({
   );
 }
 
-/** The wait after a wrong pellet step, at every station but its own. */
+/** The wait after a wrong pellet step, at every station. */
 function ShutWait({ view: { job, platform }, time }: { view: JobView; time: ShopTime }) {
   const { tries } = job.log.pellet;
   const last = tries.at(-1);
