@@ -32,7 +32,7 @@ GRANT EXECUTE ON FUNCTION audit_append, audit_hash, import_rows_counted TO :serv
 
 GRANT USAGE ON SEQUENCE job_number, quote_number TO :serving;
 GRANT INSERT, UPDATE ON customer, job, job_words, job_authority TO :serving;
-GRANT INSERT, UPDATE, DELETE ON job_key, job_identity, job_fact TO :serving;
+GRANT INSERT, UPDATE, DELETE ON job_key, job_identity, job_fact, visit TO :serving;
 GRANT INSERT, UPDATE ON quote_terms, key_source, stock_reservation TO :serving;
 GRANT INSERT, UPDATE, DELETE ON price_file TO :serving;
 GRANT UPDATE ON supplier TO :serving;

@@ -17,6 +17,8 @@ export interface JobListRow {
   readonly route: RouteKind | null;
   readonly closedAt: Date | null;
   readonly outcome: Outcome | null;
+  /** Its visit overlaps another of the same van. */
+  readonly clash: boolean;
 }
 
 export interface JobsQuery {
@@ -36,7 +38,9 @@ export interface JobsQuery {
 export async function listJobs(db: Db, query: JobsQuery): Promise<JobListRow[]> {
   const result = await db.query<JobListRow>(
     `SELECT j.id, j.number, j.opened_at AS "openedAt", mk.name AS make, md.name AS model, j.car_words AS "carWords", j.year,
-       j.vin, c.name, pl.name AS place, j.why, j.route, j.closed_at AS "closedAt", j.outcome
+       j.vin, c.name, pl.name AS place, j.why, j.route, j.closed_at AS "closedAt", j.outcome,
+       EXISTS (SELECT 1 FROM visit v JOIN visit o ON o.van_id = v.van_id AND o.during && v.during AND o.id <> v.id
+         WHERE v.job_id = j.id AND v.state <> 'over' AND o.state <> 'over') AS clash
      FROM job j JOIN customer c ON c.id = j.customer_id LEFT JOIN make mk ON mk.id = j.make_id
      LEFT JOIN model md ON md.id = j.model_id LEFT JOIN place pl ON pl.id = j.place_id
      WHERE ($2::int IS NULL OR j.number < $2) AND NOT EXISTS (

@@ -241,8 +241,12 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
        j.customer_id AS "customerId", j.keys_wanted AS "keysWanted",
        j.application_id AS "applicationId", j.application_reason AS "applicationReason", j.route,
        j.route_reason AS "routeReason", j.van_id AS "vanId", j.network,
-       CASE WHEN j.appointment_from IS NOT NULL THEN
-         jsonb_build_object('from', j.appointment_from, 'to', j.appointment_to) END AS appointment,
+       (SELECT jsonb_build_object('from', lower(v.during), 'to', upper(v.during), 'overlaps', coalesce((
+         SELECT jsonb_agg(jsonb_build_object('number', oj.number, 'from', lower(o.during), 'to', upper(o.during))
+           ORDER BY lower(o.during), oj.number)
+         FROM visit o JOIN job oj ON oj.id = o.job_id
+         WHERE o.van_id = v.van_id AND o.during && v.during AND o.id <> v.id AND o.state <> 'over' AND v.state <> 'over'), '[]'))
+         FROM visit v WHERE v.job_id = j.id ORDER BY v.state = 'over', lower(v.during) DESC LIMIT 1) AS visit,
        j.closed_at, closer.name AS closer, j.outcome, j.difference_reason,
        jsonb_build_object(
          'line', w.line, 'year', j.year, 'yearTo', j.year_to, 'danger', j.danger, 'used', j.used, 'makeId', j.make_id, 'make', mk.name, 'modelId', j.model_id, 'model', md.name,
@@ -261,11 +265,11 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
   );
   const [row] = result.rows;
   if (!row) return undefined;
-  const { closed_at, closer, outcome, difference_reason, appointment, ...job } = row;
+  const { closed_at, closer, outcome, difference_reason, visit, ...job } = row;
   const { log, lastSeq } = await readJobLog(db, row.id);
   return {
     ...job,
-    appointment: appointment && { from: new Date(appointment.from), to: new Date(appointment.to) },
+    visit: visit && { ...timeOf(visit), overlaps: visit.overlaps.map(timeOf) },
     keys: await listKeys(db, row.id),
     identities: (
       await db.query<Identity>('SELECT id, known FROM job_identity WHERE job_id = $1 ORDER BY id', [row.id])
@@ -281,6 +285,11 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
     lastSeq,
     closed: closed_at === null ? null : { at: closed_at, by: closer, outcome, reason: difference_reason },
   } as unknown as Job;
+}
+
+/** A span with its instants as JSON has them. */
+function timeOf<Span extends { readonly from: string; readonly to: string }>(span: Span) {
+  return { ...span, from: new Date(span.from), to: new Date(span.to) };
 }
 
 async function listGiven(db: Db, jobId: string): Promise<QuestionGiven[]> {

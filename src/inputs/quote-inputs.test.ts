@@ -15,7 +15,6 @@ import { QuoteCallInput } from './quote-call-input';
 import {
   AcceptOfferInput,
   AgreePriceInput,
-  AppointmentInput,
   ComebackInput,
   HandPriceInput,
   OfferMessageInput,
@@ -23,6 +22,7 @@ import {
   QuoteTermsInput,
   RevokeLinkInput,
   RivalInput,
+  VisitInput,
 } from './quote-inputs';
 
 const id = '0198f3a2-5c1e-7b6a-9d2f-3a4b5c6d7e8f';
@@ -59,8 +59,8 @@ const rules = {
 const good: readonly (readonly [string, ClassConstructor<object>, object])[] = [
   ['terms', QuoteTermsInput, { ...terms, book: 'timeAndParts', couponCode: 'spare-5', accountId: id }],
   ['an agreed price', AgreePriceInput, { ...edit, option: 'shopClone', minor: 24_000 }],
-  ['an appointment', AppointmentInput, appointment],
-  ['no appointment', AppointmentInput, { ...appointment, day: null, from: null, to: null }],
+  ['an appointment', VisitInput, appointment],
+  ['no appointment', VisitInput, { ...appointment, day: null, from: null, to: null }],
   ['a rival', RivalInput, { ...edit, amount: 239.5 }],
   ['an acceptance', AcceptOfferInput, { version: 1, option: 'shopOriginal', when: '', where: 'here' }],
   ['a link', OpenOfferInput, { token: 'a'.repeat(43) }],
@@ -87,8 +87,8 @@ const bad: readonly (readonly [string, ClassConstructor<object>, object, string]
   ['half a cent', AgreePriceInput, { ...edit, option: 'shopClone', minor: 0.5 }, 'minor'],
   ['less than nothing', AgreePriceInput, { ...edit, option: 'shopClone', minor: -1 }, 'minor'],
   ['an option nobody offers', AgreePriceInput, { ...edit, option: 'gift', minor: 1 }, 'option'],
-  ['an hour that is none', AppointmentInput, { ...appointment, from: '25:00' }, 'from'],
-  ['a day in words', AppointmentInput, { ...appointment, day: 'tomorrow' }, 'day'],
+  ['an hour that is none', VisitInput, { ...appointment, from: '25:00' }, 'from'],
+  ['a day in words', VisitInput, { ...appointment, day: 'tomorrow' }, 'day'],
   ['a rival for nothing', RivalInput, { ...edit, amount: 0 }, 'amount'],
   ['a rival as text', RivalInput, { ...edit, amount: '240' }, 'amount'],
   ['an acceptance of no version', AcceptOfferInput, { option: 'shopClone', when: '', where: '' }, 'version'],

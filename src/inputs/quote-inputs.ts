@@ -30,7 +30,7 @@ export class AgreePriceInput extends JobEdit {
 }
 
 /** The time reserved for the van to come; null gives it back. */
-export class AppointmentInput extends JobEdit {
+export class VisitInput extends JobEdit {
   @IsUUID(undefined, { message: 'Choose a van.' }) vanId!: string;
   @orNull() @calendarDay('Choose a day.') day!: string | null;
   @orNull() @Matches(hour, { message: 'Type an hour such as 09:30.' }) from!: string | null;

@@ -14,7 +14,7 @@ import { acceptByPhone, makeLink, readReplies, revokeLink } from '@/usecases/quo
 import { offerQuote } from '@/usecases/quote/offer';
 import { readJobSheet } from '@/usecases/quote/papers';
 import { noteRival, readRivals } from '@/usecases/quote/rivals';
-import { agreePrice, makeAppointment, setTerms } from '@/usecases/quote/terms';
+import { agreePrice, reserveTime, setTerms } from '@/usecases/quote/terms';
 import { keepSecret } from '@/usecases/secrets/secrets';
 import { openTestJob, viewOf } from '../support/jobs';
 import { applyRetentionTwice } from '../support/retention';
@@ -71,7 +71,7 @@ describe('the options of a job', () => {
     expect(quote?.snapshot.trip).toMatchObject({ from: expect.any(String), minutes: expect.any(Number) });
   });
 
-  it('start from where the van will be, by the appointments of the day', async () => {
+  it('start from where the van will be, by the visits of the day', async () => {
     const actor = await person();
     const { vans, quote } = await viewOf(actor, await quotedJob(actor));
     const coracle = vans.find(({ name }) => name === 'Coracle');
@@ -80,7 +80,7 @@ describe('the options of a job', () => {
     const number = await quotedJob(actor);
     const set = (from: string, to: string) =>
       viewOf(actor, number).then(({ job }) =>
-        makeAppointment(actor, {
+        reserveTime(actor, {
           number,
           version: job.version,
           vanId: coracle?.id ?? '',

@@ -128,6 +128,21 @@ export interface JobChoice {
   readonly by: string;
 }
 
+/** A time of a van reserved for a job. */
+export interface Visit {
+  readonly from: Date;
+  readonly to: Date;
+  /** Other visits of the same van that overlap it: they were reserved before overlaps were refused. */
+  readonly overlaps: readonly Overlap[];
+}
+
+export interface Overlap {
+  /** Of the other job. */
+  readonly number: number;
+  readonly from: Date;
+  readonly to: Date;
+}
+
 /** The main aggregate, as it is stored; what can be computed from it is not in it. */
 export interface Job {
   readonly id: string;
@@ -148,7 +163,7 @@ export interface Job {
   /** Whether there is a network where the car stands; null where nobody has said. */
   readonly network: boolean | null;
   /** The time reserved for the van to come. */
-  readonly appointment: { readonly from: Date; readonly to: Date } | null;
+  readonly visit: Visit | null;
   readonly terms: JobTerms;
   readonly choices: readonly JobChoice[];
   readonly authority: readonly Authority[];

@@ -41,7 +41,7 @@ const job: Job = {
   given: [],
   facts: [],
   log: emptyLog,
-  appointment: null,
+  visit: null,
   terms: usualTerms,
   lastSeq: 0,
   closed: null,

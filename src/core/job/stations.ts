@@ -2,7 +2,7 @@ import type { AuthorityStage } from '@/core/authority/purposes';
 import { formatMoney } from '@/core/kinds/money';
 import { makesKey, type RouteKind, routeNames } from '@/core/programming/route';
 import { outcomes } from './closing';
-import type { Job } from './job';
+import { formatJobNumber, type Job } from './job';
 
 export type StationName = 'call' | 'identify' | 'route' | 'quote' | 'prepare' | 'on-site' | 'blade' | 'close';
 
@@ -107,7 +107,9 @@ function routeLine({ job, advice }: StationsRequest): string {
   return advice ? `Advised: ${routeNames[advice]}` : 'No feasible route';
 }
 
-function quoteLine({ offered, cheapest, currency, locale }: StationsRequest): string {
+function quoteLine({ job, offered, cheapest, currency, locale }: StationsRequest): string {
+  const clash = job.closed ? undefined : job.visit?.overlaps[0];
+  if (clash) return `Time overlaps ${formatJobNumber(clash.number)}`;
   if (offered)
     return `Offered ${formatMoney({ minor: offered.totalMinor, currency: offered.currency }, locale, 'short')}`;
   return cheapest === undefined

@@ -115,6 +115,7 @@ function JobRowTag({ job, zone, today }: { job: JobsPage['jobs'][number]; zone: 
           {formatDay(day, today)} {hour}
         </span>
         <span className="w-36 text-right">
+          {job.clash && <Badge tone="oxide">Time overlaps</Badge>}
           {job.outcome ? (
             <Badge tone={tones[job.outcome]}>{outcomes[job.outcome]}</Badge>
           ) : (

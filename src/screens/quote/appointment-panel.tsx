@@ -8,14 +8,23 @@ import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
 import { SelectField, TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
+import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
+
+export interface Appointment {
+  readonly day: string;
+  readonly from: string;
+  readonly to: string;
+  /** Other visits of the van that it overlaps, in words; empty for none. */
+  readonly overlaps: string;
+}
 
 interface AppointmentPanelProps {
   readonly job: JobRef;
   readonly vans: readonly { readonly id: string; readonly name: string }[];
   readonly vanId: string;
-  readonly appointment: { readonly day: string; readonly from: string; readonly to: string } | null;
+  readonly appointment: Appointment | null;
   /** The first free time for the option to say first, with the minutes it takes. */
   readonly first: { readonly day: string; readonly hour: string; readonly minutes: number } | null;
   readonly trip: Trip | null;
@@ -35,10 +44,8 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
     from: first.hour,
     to: hourOf(Math.min(24 * 60 - 1, minutesOf(first.hour) + Math.max(15, first.minutes))),
   };
-  const [form, setForm] = useState({
-    vanId,
-    ...(appointment ?? offered ?? { day: today, from: '', to: '' }),
-  });
+  const { day, from, to } = appointment ?? offered ?? { day: today, from: '', to: '' };
+  const [form, setForm] = useState({ vanId, day, from, to });
   const set = (change: Partial<typeof form>) => setForm({ ...form, ...change });
   return (
     <Panel title="When" note={whereWords(trip, distance)}>
@@ -96,6 +103,12 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
           )}
         </fieldset>
       </form>
+      {appointment?.overlaps && (
+        <Notice tone="oxide">
+          This time overlaps {appointment.overlaps}. The van can be at one of them: change or give back the
+          other.
+        </Notice>
+      )}
       <p className="text-small text-mute">
         {asked && !appointment && `Asked for: ${formatDay(asked.day, today)}, ${asked.from} to ${asked.by}. `}
         {appointment

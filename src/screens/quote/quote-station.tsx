@@ -21,7 +21,7 @@ import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
 import { Lead } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
-import { AppointmentPanel } from './appointment-panel';
+import { type Appointment, AppointmentPanel } from './appointment-panel';
 import { BargainPanel } from './bargain-panel';
 import { HandPanel } from './hand-panel';
 import { type OfferedQuote, OfferedQuotes } from './offered-quotes';
@@ -49,7 +49,7 @@ interface QuoteStationProps {
   readonly going: GoingPrice | undefined;
   readonly vans: readonly { readonly id: string; readonly name: string }[];
   readonly vanId: string;
-  readonly appointment: { readonly day: string; readonly from: string; readonly to: string } | null;
+  readonly appointment: Appointment | null;
   readonly distance: string | undefined;
   readonly locale: string;
   readonly today: string;

@@ -66,10 +66,10 @@ export const sections = {
   },
   appointment: {
     name: 'appointment',
-    read: ({ vanId, appointment }) => ({
+    read: ({ vanId, visit }) => ({
       vanId,
-      from: appointment?.from.toISOString() ?? null,
-      to: appointment?.to.toISOString() ?? null,
+      from: visit?.from.toISOString() ?? null,
+      to: visit?.to.toISOString() ?? null,
     }),
   },
   terms: { name: 'terms', read: ({ terms: { hand: _, ...terms } }) => ({ ...terms }) },

@@ -36,6 +36,7 @@ import { type Edited, editJob } from '../editing/edit-job';
 import { standingOf } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { proveSecond } from '../people/sign-in';
+import { endVisit } from '../shop/visits';
 
 /** Records who has the right to the car: by papers in advance, or at the car with person, papers and plate together. */
 export async function recordAuthority(actor: PersonActor, input: AuthorityInput): Promise<Edited> {
@@ -77,6 +78,7 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
 export async function refuseJob(actor: PersonActor, input: RefuseInput): Promise<Edited> {
   return editJob(actor, input, sections.close, async (db, job, input) => {
     await endReservations(db, job.id, actor.at);
+    await endVisit(db, job.id, true);
     await markClosed(db, job.id, {
       at: actor.at,
       by: actor.personId,

@@ -35,6 +35,7 @@ import type {
 import type { RankInput } from '@/inputs/key-inputs';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
+import { moveVisit } from '../shop/visits';
 import { jobViewIn } from '../view/job-view';
 
 export async function chooseCandidate(actor: PersonActor, input: ChooseCandidateInput): Promise<Edited> {
@@ -134,6 +135,8 @@ function clonesItself(key: KeyInput, keys: readonly KeyInput[]): boolean {
 export async function chooseVan(actor: PersonActor, input: ChooseVanInput): Promise<Edited> {
   return editJob(actor, input, sections.route, async (db, job, input) => {
     if (!(await isVan(db, input.vanId))) return failed('This van is not on the list.', 'vanId');
+    const taken = await moveVisit(db, job, input.vanId, actor.at);
+    if (taken) return taken;
     await updateChoices(db, job.id, { vanId: input.vanId });
     await dropRefusedRoute(db, actor, job);
     return undefined;
@@ -173,6 +176,8 @@ export async function setRank(actor: PersonActor, input: RankInput): Promise<Edi
 export async function chooseRoute(actor: PersonActor, input: ChooseRouteInput): Promise<Edited> {
   return editJob(actor, input, sections.route, async (db, job, input) => {
     if (!(await isVan(db, input.vanId))) return failed('This van is not on the list.', 'vanId');
+    const taken = await moveVisit(db, job, input.vanId, actor.at);
+    if (taken) return taken;
     await updateChoices(db, job.id, { vanId: input.vanId });
     const view = await jobViewIn(db, actor, job.number);
     const route = view?.routes.find(({ kind }) => kind === input.route);

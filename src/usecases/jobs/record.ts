@@ -32,6 +32,7 @@ import { standingOf } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { type Guarded, guardTexts } from '../editing/texts';
 import { moveForJob, notThere } from '../shop/job-stock';
+import { endVisit } from '../shop/visits';
 import { openSealed } from '../vault/vault';
 import { firstStep } from '../view/first-step';
 import { type JobView, jobViewIn } from '../view/job-view';
@@ -187,6 +188,7 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
     });
     if (needs.length > 0) return { ok: false, problems: needs.map((message) => ({ message })) };
     await endReservations(db, job.id, actor.at);
+    await endVisit(db, job.id, true);
     if (input.outcome === 'done' || input.outcome === 'partly') await keepSources(db, job.id, actor.at);
     await markClosed(db, job.id, {
       at: actor.at,

@@ -91,12 +91,12 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
   const route = routes.find(({ kind }) => kind === (job.route ?? advice?.kind));
   const way = route && quote?.snapshot.now.ways[route.kind];
   const kept = await listReservations(database(), job.id);
-  const { appointment, call } = job;
+  const { visit, call } = job;
   const trip = quote && tripOf(firstOption(quote.options), quote.snapshot);
   const show = (minor: number) => formatMoney({ minor, currency: shop.currency }, shop.locale);
-  const when = appointment && {
-    from: localMoment(appointment.from, shop.zone),
-    to: localMoment(appointment.to, shop.zone),
+  const when = visit && {
+    from: localMoment(visit.from, shop.zone),
+    to: localMoment(visit.to, shop.zone),
   };
   const facts: (readonly [string, string | null | undefined | false])[] = [
     ['Customer', [call.name, call.phone].filter(Boolean).join(', ')],

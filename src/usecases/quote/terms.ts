@@ -3,18 +3,14 @@ import { instantOf, localMoment } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import { failed } from '@/core/kinds/result';
 import { highestAgreed } from '@/core/quote/bargain';
-import { setAppointment } from '@/data/appointments';
+import { updateChoices } from '@/data/jobs';
 import { listAccounts, listCoupons, storeJobTerms } from '@/data/quote-terms';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
-import type {
-  AgreePriceInput,
-  AppointmentInput,
-  HandPriceInput,
-  QuoteTermsInput,
-} from '@/inputs/quote-inputs';
+import type { AgreePriceInput, HandPriceInput, QuoteTermsInput, VisitInput } from '@/inputs/quote-inputs';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
+import { endVisit, reserveVisit } from '../shop/visits';
 import { jobViewIn } from '../view/job-view';
 
 /** Sets the terms on which a job is quoted: book, preference, waiting, account, coupon. */
@@ -87,15 +83,16 @@ export async function setHandPrice(actor: PersonActor, input: HandPriceInput): P
 }
 
 /** Reserves a time of a van for the job, or gives it back. */
-export async function makeAppointment(actor: PersonActor, input: AppointmentInput): Promise<Edited> {
+export async function reserveTime(actor: PersonActor, input: VisitInput): Promise<Edited> {
   return editJob(actor, input, sections.appointment, async (db, job) => {
     if (!(await listVans(db)).some(({ id }) => id === input.vanId))
       return failed('This van is not on the list.', 'vanId');
     const { day, from, to } = input;
+    await updateChoices(db, job.id, { vanId: input.vanId });
     if (day === null || from === null || to === null) {
       if (day !== null || from !== null || to !== null)
         return failed('A day with both hours, or none of them.', 'day');
-      await setAppointment(db, job.id, input.vanId, null);
+      await endVisit(db, job.id, false);
       return undefined;
     }
     if (from >= to) return failed('It ends before it begins.', 'to');
@@ -103,7 +100,6 @@ export async function makeAppointment(actor: PersonActor, input: AppointmentInpu
     const time = { from: instantOf({ day, hour: from }, zone), to: instantOf({ day, hour: to }, zone) };
     if (localMoment(time.from, zone).day !== day) return failed('There is no such day.', 'day');
     if (time.to <= actor.at) return failed('This time is over.', 'day');
-    await setAppointment(db, job.id, input.vanId, time);
-    return undefined;
+    return reserveVisit(db, job.id, input.vanId, time, actor.at);
   });
 }

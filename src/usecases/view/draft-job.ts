@@ -31,7 +31,7 @@ export function jobOf(
     routeReason: null,
     vanId: null,
     network: null,
-    appointment: null,
+    visit: null,
     terms: usualTerms,
     choices: keys.erase ? [{ ...customersErase, at: actor.at, by: '' }] : [],
     authority: [],

@@ -10,7 +10,6 @@ import { askedTime } from '@/core/travel/asked-time';
 import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/travel/detour';
 import { freeGaps, gapsAround } from '@/core/travel/gaps';
 import { toldTrip, tripBy } from '@/core/travel/trip';
-import { type AppointmentRow, listAppointments } from '@/data/appointments';
 import {
   listEquals,
   listMultiTypeChips,
@@ -26,6 +25,7 @@ import { readRoadNetwork } from '@/data/roads';
 import type { ShopRow } from '@/data/shop';
 import { listSpareStock } from '@/data/stock';
 import type { VanRow } from '@/data/vans';
+import { listVisits, type VisitRow } from '@/data/visits';
 import { roadsOf } from '../outside';
 import { steppedBlanks, steppedPrices, stepsOf, unsteppedPieces } from './pellet-blanks';
 
@@ -110,12 +110,12 @@ function holidaysOf({ shop, now }: Asked): string[] {
   return shop.holidays.map(({ day }) => day).filter((day) => day >= now.day);
 }
 
-/** The job's appointment, unless it is over: then the first free time counts again. */
-function visitOf({ job: { appointment }, shop: { zone }, now }: Asked): Pick<Pricing, 'visit'> {
-  if (!appointment) return { visit: null };
-  const end = localMoment(appointment.to, zone);
+/** The job's visit, unless it is over: then the first free time counts again. */
+function visitOf({ job: { visit }, shop: { zone }, now }: Asked): Pick<Pricing, 'visit'> {
+  if (!visit) return { visit: null };
+  const end = localMoment(visit.to, zone);
   const over = end.day < now.day || (end.day === now.day && end.hour <= now.hour);
-  return { visit: over ? null : localMoment(appointment.from, zone) };
+  return { visit: over ? null : localMoment(visit.from, zone) };
 }
 
 /** The trip from where the van will be, its free hours, and what waiting for a better time saves. */
@@ -126,12 +126,12 @@ async function readDay(
   { rules, dealer }: PriceLists,
 ): Promise<Pick<Pricing, 'trip' | 'towKm' | 'gaps' | 'asked' | 'waitingSavesMinutes'>> {
   const { job, shop, now } = request;
-  const appointments = await listAppointments(
+  const visits = await listVisits(
     db,
     instantOf({ day: now.day, hour: '00:00' }, shop.zone),
     instantOf({ day: addDays(now.day, daysAhead), hour: '00:00' }, shop.zone),
   );
-  const own = appointments.filter(({ vanId, jobNumber }) => vanId === van.id && jobNumber !== job.number);
+  const own = visits.filter(({ vanId, jobNumber }) => vanId === van.id && jobNumber !== job.number);
   const taken = takenBy(own, shop.zone);
   const asked = askedTime(job.call, shop.open, now, localMoment(job.openedAt, shop.zone).day);
   const gaps = [
@@ -182,18 +182,16 @@ async function readDay(
   };
 }
 
-function takenBy(appointments: readonly AppointmentRow[], zone: string) {
-  return appointments.map(({ from, to }) => {
+function takenBy(visits: readonly VisitRow[], zone: string) {
+  return visits.map(({ from, to }) => {
     const begin = localMoment(from, zone);
     const end = localMoment(to, zone);
     return { day: begin.day, from: begin.hour, to: end.day === begin.day ? end.hour : '24:00' };
   });
 }
 
-function stopsOf(appointments: readonly AppointmentRow[], zone: string): Stop[] {
-  return appointments.flatMap(({ from, place }) =>
-    place === null ? [] : [{ ...localMoment(from, zone), place }],
-  );
+function stopsOf(visits: readonly VisitRow[], zone: string): Stop[] {
+  return visits.flatMap(({ from, place }) => (place === null ? [] : [{ ...localMoment(from, zone), place }]));
 }
 
 /** The articles of each candidate's key, with equivalents and universals that can stand in for its remote. */

@@ -16,6 +16,7 @@ export function readToday(
     job_words: [],
     job_identity: [],
     job_key: [],
+    visit: [],
   };
   world.read('today', TodayRow, (row, place) => {
     const id = place.define('open job', row.job, 'job');
@@ -37,8 +38,13 @@ export function readToday(
       place_id: place.refer('place', row.place, 'place'),
       keys_wanted: row.wanted,
       van_id: place.refer('van', row.van, 'van'),
-      appointment_from: instantOf({ day, hour: row.from }, zone),
-      appointment_to: instantOf({ day, hour: row.to }, zone),
+    });
+    tables.visit?.push({
+      id: worldId('visit', row.job),
+      job_id: id,
+      van_id: place.refer('van', row.van, 'van'),
+      during: `[${[row.from, row.to].map((hour) => instantOf({ day, hour }, zone).toISOString()).join(',')})`,
+      state: 'reserved',
     });
     tables.job_words?.push({ job_id: id, line: null });
     let next = 0;

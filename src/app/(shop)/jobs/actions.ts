@@ -30,13 +30,13 @@ import { RankInput } from '@/inputs/key-inputs';
 import {
   AcceptByPhoneInput,
   AgreePriceInput,
-  AppointmentInput,
   ComebackInput,
   HandPriceInput,
   LinkInput,
   QuoteTermsInput,
   RevokeLinkInput,
   RivalInput,
+  VisitInput,
 } from '@/inputs/quote-inputs';
 import type { Edited } from '@/usecases/editing/edit-job';
 import {
@@ -65,7 +65,7 @@ import { closeJob, recordFacts } from '@/usecases/jobs/record';
 import { acceptByPhone, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { noteRival } from '@/usecases/quote/rivals';
-import { agreePrice, makeAppointment, setHandPrice, setTerms } from '@/usecases/quote/terms';
+import { agreePrice, reserveTime, setHandPrice, setTerms } from '@/usecases/quote/terms';
 import { askBureau, bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
 import { correctWords } from '@/usecases/view/names';
 import { runAction } from '../../run-action';
@@ -134,8 +134,8 @@ export async function agreePriceAction(data: unknown): Promise<Edited> {
   return runAction(AgreePriceInput, data, agreePrice);
 }
 
-export async function makeAppointmentAction(data: unknown): Promise<Edited> {
-  return runAction(AppointmentInput, data, makeAppointment);
+export async function reserveTimeAction(data: unknown): Promise<Edited> {
+  return runAction(VisitInput, data, reserveTime);
 }
 
 export async function noteRivalAction(data: unknown): Promise<Edited> {

@@ -1,3 +1,4 @@
+import { overlapWords } from '@/core/job/visit';
 import { localMoment, momentWords } from '@/core/kinds/local-time';
 import { formatDistance } from '@/core/kinds/units';
 import { firstOption, tripOf } from '@/core/quote/options';
@@ -8,10 +9,10 @@ import { requireActor } from '../../../../session';
 import {
   acceptByPhoneAction,
   agreePriceAction,
-  makeAppointmentAction,
   makeLinkAction,
   noteRivalAction,
   offerQuoteAction,
+  reserveTimeAction,
   revokeLinkAction,
   setHandPriceAction,
   setTermsAction,
@@ -23,7 +24,7 @@ export default async function QuotePage({ params }: JobPageProps) {
   const { job, quote, quotes, shop, now, vans, van } = view;
   const { accounts, couponCode, rivals, going } = await readQuoteStation(await requireActor(), view);
   const replies = await readReplies(await requireActor(), job.id);
-  const { appointment } = job;
+  const { visit } = job;
   const trip = quote && tripOf(firstOption(quote.options), quote.snapshot);
   return (
     <QuoteStation
@@ -45,10 +46,11 @@ export default async function QuotePage({ params }: JobPageProps) {
       vans={vans.map(({ id, name }) => ({ id, name }))}
       vanId={van?.id ?? ''}
       appointment={
-        appointment && {
-          day: localMoment(appointment.from, shop.zone).day,
-          from: localMoment(appointment.from, shop.zone).hour,
-          to: localMoment(appointment.to, shop.zone).hour,
+        visit && {
+          day: localMoment(visit.from, shop.zone).day,
+          from: localMoment(visit.from, shop.zone).hour,
+          to: localMoment(visit.to, shop.zone).hour,
+          overlaps: job.closed ? '' : overlapWords(visit.overlaps, shop.zone, now.day),
         }
       }
       distance={trip ? formatDistance(trip.distanceKm, shop.distanceUnit) : undefined}
@@ -60,7 +62,7 @@ export default async function QuotePage({ params }: JobPageProps) {
         onOffer: offerQuoteAction,
         onTerms: setTermsAction,
         onHand: setHandPriceAction,
-        onAppointment: makeAppointmentAction,
+        onAppointment: reserveTimeAction,
         onRival: noteRivalAction,
         onAgree: agreePriceAction,
         onLink: makeLinkAction,
