@@ -41,7 +41,7 @@ const floors = [
   ['editing'],
   ['view'],
   ['jobs', 'secrets', 'quote', 'identify'],
-  ['benches'],
+  ['benches', 'errands'],
   ['world'],
 ];
 

@@ -20,12 +20,11 @@ export async function insertEnquiry(
     readonly feeMinor: number;
     readonly askedAt: Date;
     readonly askedBy: string;
-    readonly readyAt: Date;
   },
 ): Promise<void> {
   await db.query(
-    `INSERT INTO bureau_enquiry (id, job_id, kind, about, fee_minor, asked_at, asked_by, ready_at, state)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, 'waiting')`,
+    `INSERT INTO bureau_enquiry (id, job_id, kind, about, fee_minor, asked_at, asked_by, state)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, 'waiting')`,
     [
       enquiry.id,
       enquiry.jobId,
@@ -34,7 +33,6 @@ export async function insertEnquiry(
       enquiry.feeMinor,
       enquiry.askedAt,
       enquiry.askedBy,
-      enquiry.readyAt,
     ],
   );
 }
@@ -43,32 +41,29 @@ export async function insertEnquiry(
 export async function listEnquiries(db: Db, jobId: string): Promise<BureauEnquiry[]> {
   const result = await db.query<BureauEnquiry>(
     `SELECT b.id, b.kind, b.fee_minor AS "feeMinor", b.asked_at AS "askedAt", p.name AS "askedBy",
-       b.ready_at AS "readyAt", b.state, b.failure, b.envelope_id AS "envelopeId"
-     FROM bureau_enquiry b JOIN person p ON p.id = b.asked_by WHERE b.job_id = $1 ORDER BY b.asked_at DESC, b.id DESC`,
+       e.due_at AS "dueAt", CASE WHEN e.last_error IS NULL THEN 0 ELSE e.tries END AS missed, b.state, b.failure,
+       b.envelope_id AS "envelopeId"
+     FROM bureau_enquiry b JOIN errand e ON e.id = b.id JOIN person p ON p.id = b.asked_by WHERE b.job_id = $1 ORDER BY b.asked_at DESC, b.id DESC`,
     [jobId],
   );
   return result.rows;
 }
 
+/** A question whose answer is still awaited. */
 export interface WaitingEnquiry {
-  readonly id: string;
+  readonly jobNumber: number;
   readonly kind: BureauKind;
   readonly about: string | null;
-  readonly readyAt: Date;
   readonly askedBy: string;
 }
 
-const dueOfJob = `SELECT id, kind, about, ready_at AS "readyAt", asked_by AS "askedBy" FROM bureau_enquiry
-  WHERE job_id = $1 AND state = 'waiting' AND ready_at <= $2 ORDER BY ready_at`;
-
-/** Enquiries of a job whose answers are due. */
-export async function listDueEnquiries(db: Db, jobId: string, at: Date): Promise<WaitingEnquiry[]> {
-  return (await db.query<WaitingEnquiry>(dueOfJob, [jobId, at])).rows;
-}
-
-/** The same, locked: an answer is kept once. */
-export async function takeDueEnquiries(db: Db, jobId: string, at: Date): Promise<WaitingEnquiry[]> {
-  return (await db.query<WaitingEnquiry>(`${dueOfJob} FOR UPDATE`, [jobId, at])).rows;
+export async function findWaitingEnquiry(db: Db, id: string): Promise<WaitingEnquiry | undefined> {
+  const result = await db.query<WaitingEnquiry>(
+    `SELECT j.number AS "jobNumber", b.kind, b.about, b.asked_by AS "askedBy"
+     FROM bureau_enquiry b JOIN job j ON j.id = b.job_id WHERE b.id = $1 AND b.state = 'waiting'`,
+    [id],
+  );
+  return result.rows[0];
 }
 
 export async function settleEnquiry(

@@ -41,7 +41,7 @@ GRANT INSERT, UPDATE ON key_label, quote_link, quote_acceptance, quote_message T
 GRANT INSERT ON currency_change, job_event, job_event_refused, job_history, quote, rival_offer TO :serving;
 
 -- The gates and the secrets. An envelope is never changed; a data key is wrapped anew or destroyed.
-GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry TO :serving;
+GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry, errand TO :serving;
 GRANT INSERT ON envelope TO :serving;
 GRANT INSERT, DELETE ON sealed_text, text_compared, retention_due TO :serving;
 -- A seal of the audit chain is written and never changed.

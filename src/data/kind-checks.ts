@@ -4,6 +4,7 @@ import { lockNames } from '@/core/catalogue/locks';
 import { methodKinds } from '@/core/catalogue/methods';
 import { whys } from '@/core/identify/line/reading';
 import { eventKinds } from '@/core/job/events/events';
+import { errandKinds } from '@/core/kinds/errand';
 import { presences } from '@/core/programming/keys';
 import { routeKinds } from '@/core/programming/route';
 import { toolFunctions } from '@/core/programming/van-kit';
@@ -20,6 +21,7 @@ export const kindColumns: Readonly<Record<string, readonly string[]>> = {
   'job_key.presence': presences,
   'job_event.kind': eventKinds,
   'envelope.kind': secretKinds,
+  'errand.kind': errandKinds,
   'price_menu.work': flatWorks,
   'shop_warranty.option': optionKinds,
   'quote_terms.agreed_option': optionKinds,

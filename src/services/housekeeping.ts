@@ -8,6 +8,7 @@ import { endDeadImports } from '@/usecases/library/signs-of-life';
 import { publicOriginProblem } from '@/usecases/request-origin';
 import { applyRetention } from '@/usecases/secrets/retention';
 import { prepareVault } from '@/usecases/vault/prepare-vault';
+import { keepRunningErrands } from './errands';
 import { watchRequests } from './slow-log';
 
 const hourMs = 3_600_000;
@@ -33,6 +34,7 @@ export async function startHousekeeping(): Promise<void> {
   repeat('retention', hourMs, applyRetention);
   repeat('dead imports', minuteMs, endDeadImports);
   repeat('audit seal', minuteMs, sealAudit);
+  void keepRunningErrands();
   repeat('old attempts', hourMs, () => dropOldAttempts(database()));
 }
 

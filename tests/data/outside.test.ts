@@ -1,9 +1,11 @@
 import { beforeAll, expect, it, vi } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { withCheckDigit } from '@/core/vin/check-digit';
+import { runErrands } from '@/usecases/errands/run';
 import { recordAuthority } from '@/usecases/jobs/authority';
 import { bureau, roadsOf } from '@/usecases/outside';
-import { askBureau, fetchAnswers, readSecrets } from '@/usecases/secrets/secrets';
+import { askBureau } from '@/usecases/secrets/bureau';
+import { readSecrets } from '@/usecases/secrets/secrets';
 import { databaseUrl, withClient } from '../support/databases';
 import { openTestJob, viewOf } from '../support/jobs';
 import { advancePapers } from '../support/papers';
@@ -41,9 +43,9 @@ it('asks the bureau while nobody is kept from the job', async () => {
     });
     return { ok: true, value: '48213' };
   });
-  const later = { ...locksmith, at: new Date(locksmith.at.getTime() + 30 * 60_000) };
-  await Promise.all([fetchAnswers(later, number), fetchAnswers(later, number)]);
-  expect(bureau.answer).toHaveBeenCalled();
+  const at = new Date(locksmith.at.getTime() + 30 * 60_000);
+  await Promise.all([runErrands({ at }), runErrands({ at })]);
+  expect(bureau.answer).toHaveBeenCalledTimes(1);
   const { secrets, enquiries } = await readSecrets(locksmith, (await viewOf(locksmith, number)).job);
   expect(enquiries).toMatchObject([{ state: 'answered' }]);
   expect(secrets).toHaveLength(1);

@@ -7,19 +7,14 @@ import { formatBitting } from '@/core/catalogue/bitting';
 import type { PersonActor } from '@/core/kinds/actor';
 import { withCheckDigit } from '@/core/vin/check-digit';
 import { database } from '@/usecases/database';
+import { runErrands } from '@/usecases/errands/run';
 import { readHealth } from '@/usecases/health';
 import { recordAuthority, refuseJob } from '@/usecases/jobs/authority';
 import { chooseCandidate } from '@/usecases/jobs/decide';
 import { closeJob } from '@/usecases/jobs/record';
+import { askBureau } from '@/usecases/secrets/bureau';
 import { applyRetention, clockTrouble } from '@/usecases/secrets/retention';
-import {
-  askBureau,
-  bittingOfCode,
-  fetchAnswers,
-  keepSecret,
-  lookAtSecret,
-  readSecrets,
-} from '@/usecases/secrets/secrets';
+import { bittingOfCode, keepSecret, lookAtSecret, readSecrets } from '@/usecases/secrets/secrets';
 import { prepareVault } from '@/usecases/vault/prepare-vault';
 import { rotateVault } from '@/usecases/vault/rotate-vault';
 import { databaseUrl, withClient } from '../support/databases';
@@ -214,10 +209,10 @@ describe('the bureau', () => {
     expect(await ask(number, 'pinFromVin')).toMatchObject(refusedWith(/PIN by VIN: record at Prepare/));
     await withPapers(number);
     expect(await ask(number, 'pinFromVin')).toMatchObject({ ok: true });
-    await fetchAnswers(locksmith, number);
+    await runErrands({ at: locksmith.at });
     const view = async () => readSecrets(locksmith, (await viewOf(locksmith, number)).job);
     expect((await view()).enquiries).toMatchObject([{ state: 'waiting', feeMinor: 3200 }]);
-    await Promise.all([fetchAnswers(later(30), number), fetchAnswers(later(30), number)]);
+    await Promise.all([runErrands({ at: later(30).at }), runErrands({ at: later(30).at })]);
     const { enquiries, secrets } = await view();
     expect(enquiries).toHaveLength(1);
     expect(['answered', 'failed']).toContain(enquiries[0]?.state);
@@ -271,7 +266,7 @@ describe('the bureau', () => {
       ok: true,
     });
     expect(await ask(number, 'bittingFromCode', code?.id ?? null)).toMatchObject({ ok: true });
-    await fetchAnswers(later(30), number);
+    await runErrands({ at: later(30).at });
     const seen = [];
     for (const { id, kind } of await refsOf(number)) {
       const looked = await lookAtSecret(locksmith, { number, id });

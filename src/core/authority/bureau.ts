@@ -30,8 +30,10 @@ export interface BureauEnquiry {
   readonly feeMinor: number;
   readonly askedAt: Date;
   readonly askedBy: string;
-  /** When the answer is there. */
-  readonly readyAt: Date;
+  /** When the answer is fetched, or asked for again. */
+  readonly dueAt: Date;
+  /** How often it was tried in vain: the service could not be reached. */
+  readonly missed: number;
   readonly state: 'waiting' | 'answered' | 'failed';
   readonly failure: string | null;
   readonly envelopeId: string | null;

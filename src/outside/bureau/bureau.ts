@@ -27,5 +27,13 @@ export type BureauAnswer =
 export interface Bureau {
   /** How long the answer to a question will take, in minutes. */
   minutesFor(question: BureauQuestion, terms: BureauTerms): number;
-  answer(question: BureauQuestion, terms: BureauTerms): Promise<BureauAnswer>;
+  /**
+   * Asks under a key: whoever asks twice with the same one pays once and gets the same answer. Rejects where the service
+   * cannot be reached, and once the signal is given.
+   */
+  answer(
+    question: BureauQuestion,
+    terms: BureauTerms,
+    call: { readonly key: string; readonly signal: AbortSignal },
+  ): Promise<BureauAnswer>;
 }

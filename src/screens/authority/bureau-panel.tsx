@@ -1,7 +1,6 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { type BureauEnquiry, type BureauKind, bureauNames } from '@/core/authority/bureau';
 import { type SecretRef, secretName } from '@/core/authority/secrets';
 import { momentWords } from '@/core/kinds/local-time';
@@ -36,7 +35,6 @@ export function BureauPanel({
   locale,
   onAsk,
 }: BureauPanelProps) {
-  const router = useRouter();
   const kinds = Object.keys(fees) as BureauKind[];
   const codes = secrets.filter((one) => one.kind === 'keyCode' && !one.destroyed);
   const [kind, setKind] = useState<BureauKind>(
@@ -44,12 +42,6 @@ export function BureauPanel({
   );
   const [about, setAbout] = useState(codes[0]?.id ?? '');
   const edit = useEdit(onAsk, job);
-  const waiting = enquiries.some(({ state }) => state === 'waiting');
-  useEffect(() => {
-    if (!waiting) return;
-    const timer = setInterval(() => router.refresh(), 15_000);
-    return () => clearInterval(timer);
-  }, [waiting, router]);
   if (kinds.length === 0) return null;
   const money = (minor: number) => formatMoney({ minor, currency }, locale);
   return (
@@ -66,9 +58,9 @@ export function BureauPanel({
               <Badge
                 tone={enquiry.state === 'answered' ? 'glaze' : enquiry.state === 'failed' ? 'oxide' : 'ochre'}
               >
-                {enquiry.state === 'waiting' ? `due ${momentWords(enquiry.readyAt, zone)}` : enquiry.state}
+                {enquiry.state === 'waiting' ? `due ${momentWords(enquiry.dueAt, zone)}` : enquiry.state}
               </Badge>
-              <span>{secret ? secretName(secret) : enquiry.failure}</span>
+              <span>{secret ? secretName(secret) : (enquiry.failure ?? missedWords(enquiry))}</span>
               <span className="text-small text-mute">
                 {money(enquiry.feeMinor)}, asked {momentWords(enquiry.askedAt, zone)} by {enquiry.askedBy}
               </span>
@@ -119,4 +111,10 @@ export function BureauPanel({
       <EditOutcome edit={edit} shownBeside={['kind', 'about']} fields={[]} />
     </Panel>
   );
+}
+
+function missedWords({ missed }: BureauEnquiry): string | null {
+  return missed === 0
+    ? null
+    : `Not reached yet, tried ${missed === 1 ? 'once' : `${missed} times`}; tried again by itself.`;
 }

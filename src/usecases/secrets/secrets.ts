@@ -7,14 +7,7 @@ import { formatJobNumber, type Job } from '@/core/job/job';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
-import {
-  insertEnquiry,
-  listBureauTerms,
-  listDueEnquiries,
-  listEnquiries,
-  settleEnquiry,
-  takeDueEnquiries,
-} from '@/data/bureau';
+import { insertEnquiry, listBureauTerms, listEnquiries, settleEnquiry } from '@/data/bureau';
 import { findApplication } from '@/data/catalogue';
 import { findBitting, listSeriesOf } from '@/data/code-rows';
 import type { Db } from '@/data/db';
@@ -91,108 +84,6 @@ export async function lookAtSecret(
   });
 }
 
-/** Puts a question to the bureau; its answer comes some minutes later, and the fee is due either way. */
-export async function askBureau(actor: PersonActor, input: AskBureauInput): Promise<Edited> {
-  return editJob(actor, input, sections.secrets, async (db, job) => {
-    const closed = await closedGate(db, actor, job.id, bureauPurpose[input.kind]);
-    if (closed) return closed;
-    const terms = (await listBureauTerms(db))[input.kind];
-    if (!terms) return failed('The shop has no code service for this question.', 'kind');
-    const question = await questionOf(db, job, input.kind, input.about);
-    if ('ok' in question) return question;
-    const doubt = input.kind === 'bittingFromCode' ? undefined : await vinDoubt(db, actor, job);
-    if (doubt)
-      return failed(`${doubt} The code service is not paid for it: mend VIN or make at Call.`, 'kind');
-    const minutes = bureau.minutesFor(question, terms);
-    const id = uuid();
-    await insertEnquiry(db, {
-      id,
-      jobId: job.id,
-      kind: input.kind,
-      // Only a question about a code names one; the others ask by VIN.
-      about: input.kind === 'bittingFromCode' ? input.about : null,
-      feeMinor: terms.feeMinor,
-      askedAt: actor.at,
-      askedBy: actor.personId,
-      readyAt: new Date(actor.at.getTime() + minutes * 60_000),
-    });
-    await appendAudit(db, actor, {
-      action: 'bureau.asked',
-      subjectKind: 'job',
-      subjectId: job.id,
-      details: { enquiry: id, kind: input.kind, feeMinor: terms.feeMinor },
-    });
-    return undefined;
-  });
-}
-
-/** Why the VIN of a job may not be this car's; undefined where nothing speaks against it. */
-async function vinDoubt(db: Db, actor: PersonActor, job: Job): Promise<string | undefined> {
-  const { vin } = await gatheredOf(db, job, await getShopOrThrow(db), actor.at);
-  return vin?.doubts[0];
-}
-
-/**
- * Fetches the answers that are due and seals them with the job, each once: the bureau is asked outside of any transaction,
- * and whoever comes second with an answer finds it there. A job that was closed meanwhile takes none.
- */
-export async function fetchAnswers(actor: PersonActor, number: number): Promise<void> {
-  const due = await transact((db) => dueQuestions(db, number, actor.at));
-  const answers = new Map<string, BureauAnswer>();
-  for (const { id, question, terms } of due)
-    answers.set(
-      id,
-      'ok' in question || !terms
-        ? { ok: false, reason: 'The question no longer fits the job.' }
-        : await bureau.answer(question, terms),
-    );
-  if (answers.size > 0) await transact((db) => sealAnswers(db, actor, number, answers));
-}
-
-async function dueQuestions(db: Db, number: number, at: Date) {
-  const job = await findJob(db, number);
-  if (!job || job.closed) return [];
-  const terms = await listBureauTerms(db);
-  const due = [];
-  for (const { id, kind, about } of await listDueEnquiries(db, job.id, at))
-    due.push({ id, question: await questionOf(db, job, kind, about), terms: terms[kind] });
-  return due;
-}
-
-async function sealAnswers(
-  db: Db,
-  actor: PersonActor,
-  number: number,
-  answers: ReadonlyMap<string, BureauAnswer>,
-): Promise<void> {
-  if (!(await lockJob(db, number))) return;
-  const job = await findJob(db, number);
-  if (!job || job.closed) return;
-  for (const enquiry of await takeDueEnquiries(db, job.id, actor.at)) {
-    const answer = answers.get(enquiry.id);
-    if (!answer) continue;
-    const end = answer.ok
-      ? {
-          envelopeId: (
-            await keepSealed(
-              db,
-              job.id,
-              { kind: bureauGives[enquiry.kind], source: 'codeService', value: answer.value },
-              { at: actor.at, by: enquiry.askedBy },
-            )
-          ).id,
-        }
-      : { failure: answer.reason };
-    await settleEnquiry(db, enquiry.id, end);
-    await appendAudit(db, actor, {
-      action: answer.ok ? 'bureau.answered' : 'bureau.failed',
-      subjectKind: 'job',
-      subjectId: job.id,
-      details: { enquiry: enquiry.id },
-    });
-  }
-}
-
 /** Turns a key code of the job into its bitting by the shop's own rows of the series. */
 export async function bittingOfCode(actor: PersonActor, input: BittingInput): Promise<Edited> {
   return editJob(actor, input, sections.secrets, async (db, job) => {
@@ -250,27 +141,8 @@ export async function sealedWith(
   }
 }
 
-async function questionOf(
-  db: Db,
-  job: Job,
-  kind: BureauKind,
-  about: string | null,
-): Promise<BureauQuestion | Failed> {
-  const application = await applicationOf(db, job);
-  const [series] = application ? await listSeriesOf(db, application.keyway.name) : [];
-  const blade = series
-    ? { series: series.name, spaces: series.spaces, depths: series.depths, macs: series.macs }
-    : null;
-  if (kind === 'bittingFromCode') {
-    if (about === null) return failed('Choose the key code whose bitting is asked for.', 'about');
-    const code = await codeOf(db, job, about);
-    return typeof code === 'string' ? { kind, about: code, series: series ?? null, blade } : code;
-  }
-  if (job.call.vin === null) return failed('The code service answers by VIN: note it at Call first.', 'kind');
-  return { kind, about: job.call.vin, series: series ?? null, blade };
-}
-
-async function codeOf(db: Db, job: Job, id: string): Promise<string | Failed> {
+/** What a key code of the job says. */
+export async function codeOf(db: Db, job: Job, id: string): Promise<string | Failed> {
   const found = (await openSealed(db, job.id)).get(id);
   return found?.envelope.kind === 'keyCode' ? found.value : failed('Choose a key code of the job.', 'about');
 }

@@ -66,7 +66,8 @@ import { acceptByPhone, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { noteRival } from '@/usecases/quote/rivals';
 import { agreePrice, reserveTime, setHandPrice, setTerms } from '@/usecases/quote/terms';
-import { askBureau, bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
+import { askBureau } from '@/usecases/secrets/bureau';
+import { bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
 import { correctWords } from '@/usecases/view/names';
 import { runAction } from '../../run-action';
 

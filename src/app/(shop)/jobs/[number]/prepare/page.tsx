@@ -3,7 +3,7 @@ import { BureauPanel } from '@/screens/authority/bureau-panel';
 import { RefusePanel } from '@/screens/authority/refuse-panel';
 import { RulesPanel } from '@/screens/authority/rules-panel';
 import { SecretsPanel } from '@/screens/authority/secrets-panel';
-import { fetchAnswers, readSecrets } from '@/usecases/secrets/secrets';
+import { readSecrets } from '@/usecases/secrets/secrets';
 import { requireActor } from '../../../../session';
 import {
   askBureauAction,
@@ -19,7 +19,6 @@ export default async function PreparePage({ params }: JobPageProps) {
   const { number } = await params;
   const view = await loadJob(number);
   const { job, shop } = view;
-  await fetchAnswers(actor, job.number);
   const { secrets, enquiries, fees } = await readSecrets(actor, job);
   return (
     <>
