@@ -1,4 +1,5 @@
 // `npm run bench`: measures against plain ways, in one run, on loopback only, and writes docs/bench.md as measured.
+// `npm run bench -- flow` measures that part alone and prints its figures.
 import { spawn } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
@@ -63,13 +64,20 @@ async function main() {
     },
   });
   await untilServed(address);
-  const { weights: scripts, longTasks } = await pageFigures(address);
+  const only = process.argv[2];
+  const browsed = only ? undefined : await pageFigures(address);
   const figures = await measure({
+    BENCH_ONLY: only ?? '',
     ...env,
     BENCH_ADDRESS: address,
     BENCH_PSQL: join(postgresFolder(), 'psql'),
     BENCH_SUPERUSER_URL: cluster.url('postgres', 'kilnsman'),
   });
+  if (only) {
+    console.log(JSON.stringify(figures, null, 1));
+    return;
+  }
+  const { weights: scripts, longTasks } = browsed;
   const release = await measureRelease({ ...env, NEXT_TELEMETRY_DISABLED: '1' });
   writeFileSync(join(root, 'docs', 'bench.md'), report({ ...figures, release, longTasks }, scripts));
   say('docs/bench.md is written');

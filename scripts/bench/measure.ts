@@ -31,6 +31,7 @@ import {
 import { priceFigures, priceRuns } from '../../tests/support/price-drill';
 import { type BigModel, bigModels, size, writeBigLibrary } from './big-library';
 import { measureBlades } from './blade';
+import { measureFlow } from './flow';
 import { measureMetal } from './metal';
 import { measureSteady } from './steady';
 
@@ -275,12 +276,20 @@ async function quoteTimes(cookie: string) {
 }
 
 const own = await actor();
+const only = process.env.BENCH_ONLY ?? '';
+const benchCookie = `kilnsman_session=${await startSession(own.personId, 'bench')}`;
+const flowSetting = { own, address, cookie: benchCookie, spread, say };
+if (only === 'flow') {
+  console.log(JSON.stringify(await measureFlow(flowSetting)));
+  await closeDatabase();
+  process.exit(0);
+}
 say('identification over the demo world');
 const drill = identification();
 const question = questionAt200();
 
 say('quotes over the demo world');
-const quotes = await quoteTimes(`kilnsman_session=${await startSession(own.personId, 'bench')}`);
+const quotes = await quoteTimes(benchCookie);
 
 say('first prices over the demo world');
 const prices = priceFigures(await priceRuns(own, 400));
@@ -290,6 +299,7 @@ await superclient.connect();
 const blades = await measureBlades(spread, say);
 const metal = measureMetal(say);
 
+const flow = await measureFlow(flowSetting);
 const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
 
 say(`a library of ${size.applications} applications`);
@@ -322,15 +332,14 @@ await superclient.query('DROP TABLE bare');
 await superclient.query('VACUUM ANALYZE');
 await superclient.end();
 
-const cookie = `kilnsman_session=${await startSession(own.personId, 'bench')}`;
 say('lines');
 const lines = heldLines(models, 1000);
 const lineTimes: Record<string, number[]> = { candidates: [], identify: [] };
 let right = 0;
 for (const path of ['candidates', 'identify']) {
-  for (const { line } of lines.slice(0, 60)) await http(`/api/v1/${path}`, cookie, { line });
+  for (const { line } of lines.slice(0, 60)) await http(`/api/v1/${path}`, benchCookie, { line });
   for (const { line, model } of lines) {
-    const { ms, text } = await http(`/api/v1/${path}`, cookie, { line });
+    const { ms, text } = await http(`/api/v1/${path}`, benchCookie, { line });
     lineTimes[path]?.push(ms);
     if (path === 'candidates' && JSON.parse(text).read.model === model) right += 1;
   }
@@ -361,9 +370,9 @@ for (const [name, path] of [
   ['models, first page', '/library/models'],
   ['chips', '/library/chips'],
 ] as const) {
-  for (let at = 0; at < 3; at += 1) await http(path, cookie);
+  for (let at = 0; at < 3; at += 1) await http(path, benchCookie);
   const times: number[] = [];
-  for (let at = 0; at < 60; at += 1) times.push((await http(path, cookie)).ms);
+  for (let at = 0; at < 60; at += 1) times.push((await http(path, benchCookie)).ms);
   pages[name] = spread(times);
 }
 rmSync(folder, { recursive: true, force: true });
@@ -372,6 +381,7 @@ await closeDatabase();
 console.log(
   JSON.stringify({
     blades,
+    flow,
     metal,
     size,
     steady,

@@ -45,7 +45,7 @@ parentPort.on('message', () => parentPort.postMessage(heard));
   let open = 0;
   for (const cookie of workerData.cookies) {
     const streams = await Promise.all(
-      Array.from({ length: 10 }, () => fetch(workerData.address + '/api/live', { headers: { cookie } })),
+      Array.from({ length: 10 }, () => fetch(workerData.address + '/api/live?jobs=' + workerData.job, { headers: { cookie } })),
     );
     for (const { body, status } of streams) {
       if (status !== 200) continue;
@@ -175,7 +175,7 @@ export async function measureSteady({ address, personId, superclient, spread, sa
     for (let at = 0; at < 50; at += 1)
       cookies.push(`kilnsman_session=${await startSession(personId, `bench stream ${at}`)}`);
     // Read in a thread of its own: what is measured is the server, not how fast this process reads.
-    const worker = new Worker(streamReader, { eval: true, workerData: { address, cookies } });
+    const worker = new Worker(streamReader, { eval: true, workerData: { address, cookies, job } });
     const told = () => new Promise<number>((resolve) => worker.once('message', resolve));
     const open = await told();
     const among = await post();

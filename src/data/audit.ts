@@ -12,7 +12,7 @@ export interface AuditEntry {
 
 /** Appends one line to the shop's audit chain, inside the caller's transaction. */
 export async function appendAudit(db: Db, actor: Actor, entry: AuditEntry): Promise<void> {
-  await db.query('SELECT audit_append($1, $2, $3, $4, $5, $6, $7, $8)', [
+  await db.query('SELECT audit_append($1, $2, $3, $4, $5, $6, $7, $8)::text', [
     actor.at,
     actor.kind,
     actorId(actor),

@@ -1,5 +1,6 @@
 import type { Authority, Danger, DoorNote } from '@/core/job/job';
 import type { Db } from './db';
+import { together } from './together';
 
 /** What a job has to show: stages, door note and danger. */
 export interface AuthorityRows {
@@ -10,24 +11,30 @@ export interface AuthorityRows {
 
 /** `lock` keeps the rows as they are until the transaction ends, so that a refusal made meanwhile wins. */
 export async function readAuthority(db: Db, jobId: string, lock = false): Promise<AuthorityRows> {
-  const stages = await db.query<Authority>(
-    `SELECT a.stage, a.holder_name AS "holderName", a.identity_document AS "identityDocument",
-       a.identity_last AS "identityLast", a.right_document AS "rightDocument", a.right_last AS "rightLast",
-       a.how_seen AS "howSeen", a.person_fits AS "personFits", a.plate_fits AS "plateFits", a.witness, a.place,
-       a.signature, a.signed_on_paper AS "signedOnPaper", a.recorded_at AS "recordedAt", p.name AS "recordedBy"
-     FROM job_authority a JOIN person p ON p.id = a.recorded_by
-     WHERE a.job_id = $1 ORDER BY a.stage ${lock ? 'FOR SHARE OF a' : ''}`,
-    [jobId],
-  );
-  const notes = await db.query<DoorNote>(
-    `SELECT n.asked_by AS "askedBy", n.plate, n.said, n.noted_at AS "notedAt", p.name AS "notedBy"
-     FROM job_door_note n JOIN person p ON p.id = n.noted_by WHERE n.job_id = $1`,
-    [jobId],
-  );
-  const dangers = await db.query<Danger>(
-    `SELECT d.begun_at AS "begunAt", p.name AS "begunBy", d.record, d.recorded_at AS "recordedAt"
-     FROM job_danger d JOIN person p ON p.id = d.begun_by WHERE d.job_id = $1`,
-    [jobId],
+  const [stages, notes, dangers] = await together(
+    db,
+    (db) =>
+      db.query<Authority>(
+        `SELECT a.stage, a.holder_name AS "holderName", a.identity_document AS "identityDocument",
+           a.identity_last AS "identityLast", a.right_document AS "rightDocument", a.right_last AS "rightLast",
+           a.how_seen AS "howSeen", a.person_fits AS "personFits", a.plate_fits AS "plateFits", a.witness, a.place,
+           a.signature, a.signed_on_paper AS "signedOnPaper", a.recorded_at AS "recordedAt", p.name AS "recordedBy"
+         FROM job_authority a JOIN person p ON p.id = a.recorded_by
+         WHERE a.job_id = $1 ORDER BY a.stage ${lock ? 'FOR SHARE OF a' : ''}`,
+        [jobId],
+      ),
+    (db) =>
+      db.query<DoorNote>(
+        `SELECT n.asked_by AS "askedBy", n.plate, n.said, n.noted_at AS "notedAt", p.name AS "notedBy"
+         FROM job_door_note n JOIN person p ON p.id = n.noted_by WHERE n.job_id = $1`,
+        [jobId],
+      ),
+    (db) =>
+      db.query<Danger>(
+        `SELECT d.begun_at AS "begunAt", p.name AS "begunBy", d.record, d.recorded_at AS "recordedAt"
+         FROM job_danger d JOIN person p ON p.id = d.begun_by WHERE d.job_id = $1`,
+        [jobId],
+      ),
   );
   return { authority: stages.rows, doorNote: notes.rows[0] ?? null, danger: dangers.rows[0] ?? null };
 }

@@ -5,6 +5,7 @@ import type { Correction, Lexicon } from '@/core/identify/line/reading';
 import { type LikeName, likeliestNames } from '@/core/identify/line/slips';
 import type { Db } from './db';
 import { listPlaces } from './names';
+import { together } from './together';
 
 /** Every make, model and place by name. */
 export async function readLexicon(db: Db): Promise<Lexicon> {
@@ -151,36 +152,65 @@ function toApplication(row: any): Application {
   };
 }
 
-export async function getPlatformOrThrow(db: Db, id: string): Promise<Platform> {
-  const [platform] = await listPlatforms(db, [id]);
-  if (!platform) throw new Error('expected the platform of an application, found none');
-  return platform;
-}
-
 /** Platforms with their methods, in the order of the ids given. */
 export async function listPlatforms(db: Db, ids: readonly string[]): Promise<Platform[]> {
-  const platforms = await db.query<Omit<Platform, 'methods'>>(
-    `SELECT id, name, chip_family AS "chipFamily", link, slots_maximum AS "slotsMaximum",
-       slots_minimum AS "slotsMinimum", count, remote_learned AS "remoteLearned", rank,
-       when_full AS "whenFull", pin_sources AS "pinSources", system_types AS "systemTypes",
-       (SELECT jsonb_build_object('steps', count(*), 'lockoutSeconds', lockout_seconds)
-        FROM pellet_step WHERE platform_id = platform.id HAVING count(*) > 1 AND lockout_seconds IS NOT NULL) AS pellet
-     FROM platform WHERE id = ANY($1) ORDER BY array_position($1, id)`,
-    [ids],
+  if (ids.length === 0) return [];
+  const [platforms, methods] = await together(
+    db,
+    (db) =>
+      db.query<Omit<Platform, 'methods'>>(
+        `SELECT ${platformColumns} FROM platform WHERE id = ANY($1) ORDER BY array_position($1, id)`,
+        [ids],
+      ),
+    (db) =>
+      db.query<MethodRow>(
+        `SELECT ${methodColumns} FROM platform_method WHERE platform_id = ANY($1) ORDER BY kind`,
+        [ids],
+      ),
   );
-  const methods = await db.query<PlatformMethod & { platformId: string }>(
-    `SELECT platform_id AS "platformId", kind, known_keys_needed AS "knownKeysNeeded", needs_pin AS "needsPin",
-       needs_turning AS "needsTurning", needs_tool AS "needsTool", needs_network AS "needsNetwork", others, adapters,
-       article, boards_from AS "boardsFrom", boards_to AS "boardsTo", chance::float8 AS chance,
-       waits_seconds AS "waitsSeconds",
-       session_p50_minutes::float8 AS "sessionP50Minutes", key_p50_minutes::float8 AS "keyP50Minutes",
-       spread::float8 AS spread, how
-     FROM platform_method WHERE platform_id = ANY($1) ORDER BY kind`,
-    [ids],
+  return withMethods(platforms.rows, methods.rows);
+}
+
+/** The platform of the car that was chosen for a job. */
+export async function findPlatformOfJob(db: Db, jobId: string): Promise<Platform | undefined> {
+  const chosen =
+    'SELECT a.platform_id FROM job j JOIN application a ON a.id = j.application_id WHERE j.id = $1';
+  const [platforms, methods] = await together(
+    db,
+    (db) =>
+      db.query<Omit<Platform, 'methods'>>(`SELECT ${platformColumns} FROM platform WHERE id = (${chosen})`, [
+        jobId,
+      ]),
+    (db) =>
+      db.query<MethodRow>(
+        `SELECT ${methodColumns} FROM platform_method WHERE platform_id = (${chosen}) ORDER BY kind`,
+        [jobId],
+      ),
   );
-  return platforms.rows.map((platform) => ({
+  return withMethods(platforms.rows, methods.rows)[0];
+}
+
+const platformColumns = `id, name, chip_family AS "chipFamily", link, slots_maximum AS "slotsMaximum",
+  slots_minimum AS "slotsMinimum", count, remote_learned AS "remoteLearned", rank,
+  when_full AS "whenFull", pin_sources AS "pinSources", system_types AS "systemTypes",
+  (SELECT jsonb_build_object('steps', count(*), 'lockoutSeconds', lockout_seconds)
+   FROM pellet_step WHERE platform_id = platform.id HAVING count(*) > 1 AND lockout_seconds IS NOT NULL) AS pellet`;
+
+type MethodRow = PlatformMethod & { readonly platformId: string };
+const methodColumns = `platform_id AS "platformId", kind, known_keys_needed AS "knownKeysNeeded", needs_pin AS "needsPin",
+  needs_turning AS "needsTurning", needs_tool AS "needsTool", needs_network AS "needsNetwork", others, adapters,
+  article, boards_from AS "boardsFrom", boards_to AS "boardsTo", chance::float8 AS chance,
+  waits_seconds AS "waitsSeconds",
+  session_p50_minutes::float8 AS "sessionP50Minutes", key_p50_minutes::float8 AS "keyP50Minutes",
+  spread::float8 AS spread, how`;
+
+function withMethods(
+  platforms: readonly Omit<Platform, 'methods'>[],
+  methods: readonly MethodRow[],
+): Platform[] {
+  return platforms.map((platform) => ({
     ...platform,
-    methods: methods.rows
+    methods: methods
       .filter(({ platformId }) => platformId === platform.id)
       .map(({ platformId: _, ...method }) => method),
   }));

@@ -1,5 +1,6 @@
 import { convertMinor } from '@/core/kinds/money';
 import type { Db } from './db';
+import { together } from './together';
 
 /** Tables and columns with amounts in the shop's currency that hold now; those of the past keep their own. */
 const amounts: Readonly<Record<string, readonly string[]>> = {
@@ -44,10 +45,15 @@ export async function setCurrency(db: Db, { at, from, to, factor }: CurrencyChan
 export type Restate = (minor: number, currency: string, at: Date) => number | null;
 
 export async function readRestate(db: Db): Promise<Restate> {
-  const now = (await db.query<{ currency: string }>('SELECT currency FROM shop')).rows[0]?.currency;
-  const changes = await db.query<CurrencyChange>(
-    `SELECT at, from_currency AS from, to_currency AS to, factor::float8 AS factor FROM currency_change ORDER BY seq`,
+  const [shop, changes] = await together(
+    db,
+    (db) => db.query<{ currency: string }>('SELECT currency FROM shop'),
+    (db) =>
+      db.query<CurrencyChange>(
+        `SELECT at, from_currency AS from, to_currency AS to, factor::float8 AS factor FROM currency_change ORDER BY seq`,
+      ),
   );
+  const now = shop.rows[0]?.currency;
   return (minor, currency, at) => {
     let [amount, held] = [minor, currency];
     for (const change of changes.rows)

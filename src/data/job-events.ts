@@ -31,16 +31,14 @@ export async function readJobLog(db: Db, jobId: string): Promise<{ log: JobLog; 
 export type SeenEvent = { readonly seq: number } | { readonly refused: string };
 
 export async function findSeenEvent(db: Db, jobId: string, id: string): Promise<SeenEvent | undefined> {
-  const accepted = await db.query<{ seq: number }>(
-    'SELECT seq FROM job_event WHERE job_id = $1 AND id = $2',
+  const result = await db.query<{ seq: number | null; reason: string | null }>(
+    `SELECT seq, NULL AS reason FROM job_event WHERE job_id = $1 AND id = $2
+     UNION ALL SELECT NULL, reason FROM job_event_refused WHERE job_id = $1 AND id = $2 LIMIT 1`,
     [jobId, id],
   );
-  if (accepted.rows[0]) return accepted.rows[0];
-  const refused = await db.query<{ reason: string }>(
-    'SELECT reason FROM job_event_refused WHERE job_id = $1 AND id = $2',
-    [jobId, id],
-  );
-  return refused.rows[0] ? { refused: refused.rows[0].reason } : undefined;
+  const [seen] = result.rows;
+  if (!seen) return undefined;
+  return seen.seq === null ? { refused: seen.reason ?? '' } : { seq: seen.seq };
 }
 
 /** The attempts of a job that somebody recorded, by id; one that was withdrawn and recorded again is the last one's. */

@@ -5,10 +5,11 @@ import type { Call, Job, JobChoice } from '@/core/job/job';
 import type { ChoiceQuestion } from '@/core/programming/choices';
 import type { Identity, PhysicalKey, Rank } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
-import { readAuthority } from './authority';
+import { type AuthorityRows, readAuthority } from './authority';
 import { type Db, onlyRow } from './db';
 import { readJobLog } from './job-events';
 import { readJobTerms } from './quote-terms';
+import { together } from './together';
 
 /** What a call stores beside its job: everything but names that the library gives. */
 export type StoredCall = Omit<Call, 'make' | 'model' | 'place' | 'placeKm' | 'placeMinutes'>;
@@ -96,17 +97,22 @@ function callValues(call: StoredCall): unknown[] {
 }
 
 /** Takes the next version and with it the row lock; undefined where `seen` is not the version there is. */
-export async function takeVersion(db: Db, number: number, seen: number): Promise<number | undefined> {
-  const result = await db.query<{ version: number }>(
-    'UPDATE job SET version = version + 1 WHERE number = $1 AND version = $2 RETURNING version',
+export async function takeVersion(
+  db: Db,
+  number: number,
+  seen: number,
+): Promise<{ readonly id: string; readonly version: number } | undefined> {
+  const result = await db.query<{ id: string; version: number }>(
+    'UPDATE job SET version = version + 1 WHERE number = $1 AND version = $2 RETURNING id, version',
     [number, seen],
   );
-  return result.rows[0]?.version;
+  return result.rows[0];
 }
 
-/** Locks the job's row for the rest of the transaction. */
-export async function lockJob(db: Db, number: number): Promise<boolean> {
-  return (await db.query('SELECT 1 FROM job WHERE number = $1 FOR UPDATE', [number])).rowCount === 1;
+/** Locks the job's row for the rest of the transaction; gives its id. */
+export async function lockJob(db: Db, number: number): Promise<string | undefined> {
+  const result = await db.query<{ id: string }>('SELECT id FROM job WHERE number = $1 FOR UPDATE', [number]);
+  return result.rows[0]?.id;
 }
 
 export interface JobChoices {
@@ -236,6 +242,33 @@ export async function listLatestClosed(db: Db, limit: number): Promise<number[]>
 
 /** The whole job by its number. */
 export async function findJob(db: Db, number: number): Promise<Job | undefined> {
+  const found = await db.query<{ id: string }>('SELECT id FROM job WHERE number = $1', [number]);
+  return found.rows[0] && getJobOrThrow(db, found.rows[0].id);
+}
+
+/** The whole job by its id, in one message. */
+export async function getJobOrThrow(db: Db, id: string): Promise<Job> {
+  const [row, { log, lastSeq }, keys, identities, authority, given, terms, choices, facts] = await together(
+    db,
+    (db) => readJobRow(db, id),
+    (db) => readJobLog(db, id),
+    (db) => listKeys(db, id),
+    (db) => listIdentities(db, id),
+    (db) => readAuthority(db, id),
+    (db) => listGiven(db, id),
+    (db) => readJobTerms(db, id),
+    (db) => listChoices(db, id),
+    (db) => listFacts(db, id),
+  );
+  return { ...row, keys, identities, ...authority, given, terms, choices, facts, log, lastSeq };
+}
+
+type JobRow = Omit<
+  Job,
+  'keys' | 'identities' | keyof AuthorityRows | 'given' | 'terms' | 'choices' | 'facts' | 'log' | 'lastSeq'
+>;
+
+async function readJobRow(db: Db, id: string): Promise<JobRow> {
   const result = await db.query(
     `SELECT j.id, j.number, j.version, j.opened_at AS "openedAt", opener.name AS "openedBy",
        j.customer_id AS "customerId", j.keys_wanted AS "keysWanted",
@@ -260,31 +293,15 @@ export async function findJob(db: Db, number: number): Promise<Job | undefined> 
      LEFT JOIN person closer ON closer.id = j.closed_by LEFT JOIN job_words w ON w.job_id = j.id
      LEFT JOIN make mk ON mk.id = j.make_id LEFT JOIN model md ON md.id = j.model_id
      LEFT JOIN place pl ON pl.id = j.place_id
-     WHERE j.number = $1`,
-    [number],
+     WHERE j.id = $1`,
+    [id],
   );
-  const [row] = result.rows;
-  if (!row) return undefined;
-  const { closed_at, closer, outcome, difference_reason, visit, ...job } = row;
-  const { log, lastSeq } = await readJobLog(db, row.id);
+  const { closed_at, closer, outcome, difference_reason, visit, ...job } = onlyRow(result);
   return {
     ...job,
     visit: visit && { ...timeOf(visit), overlaps: visit.overlaps.map(timeOf) },
-    keys: await listKeys(db, row.id),
-    identities: (
-      await db.query<Identity>('SELECT id, known FROM job_identity WHERE job_id = $1 ORDER BY id', [row.id])
-    ).rows,
-    ...(await readAuthority(db, row.id)),
-    given: await listGiven(db, row.id),
-    terms: await readJobTerms(db, row.id),
-    choices: await listChoices(db, row.id),
-    facts: (
-      await db.query<FoundFact>('SELECT kind, value FROM job_fact WHERE job_id = $1 ORDER BY kind', [row.id])
-    ).rows,
-    log,
-    lastSeq,
     closed: closed_at === null ? null : { at: closed_at, by: closer, outcome, reason: difference_reason },
-  } as unknown as Job;
+  } as unknown as JobRow;
 }
 
 /** A span with its instants as JSON has them. */
@@ -365,4 +382,16 @@ async function listKeys(db: Db, jobId: string): Promise<PhysicalKey[]> {
     [jobId],
   );
   return result.rows;
+}
+
+async function listIdentities(db: Db, jobId: string): Promise<Identity[]> {
+  return (
+    await db.query<Identity>('SELECT id, known FROM job_identity WHERE job_id = $1 ORDER BY id', [jobId])
+  ).rows;
+}
+
+async function listFacts(db: Db, jobId: string): Promise<FoundFact[]> {
+  return (
+    await db.query<FoundFact>('SELECT kind, value FROM job_fact WHERE job_id = $1 ORDER BY kind', [jobId])
+  ).rows;
 }

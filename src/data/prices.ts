@@ -15,13 +15,13 @@ export async function readPriceLists(
 ): Promise<PriceLists | undefined> {
   const [rules, taxBasisPoints, prices, dealer, outcomes, bureauFeeMinor, codeService] = await together(
     db,
-    () => readPriceRules(db, day),
-    () => readTaxRates(db, day),
-    () => listSupplierPrices(db, day, articles),
-    () => findDealer(db, makeId),
-    () => listSourceOutcomes(db),
-    () => findBureauFee(db),
-    () => findCodeService(db),
+    (db) => readPriceRules(db, day),
+    (db) => readTaxRates(db, day),
+    (db) => listSupplierPrices(db, day, articles),
+    (db) => findDealer(db, makeId),
+    (db) => listSourceOutcomes(db),
+    (db) => findBureauFee(db),
+    (db) => findCodeService(db),
   );
   return rules && { rules, taxBasisPoints, prices, dealer, outcomes, bureauFeeMinor, codeService };
 }

@@ -1,18 +1,25 @@
 import type { RoadNetwork } from '@/core/travel/roads';
 import type { Db } from './db';
+import { together } from './together';
 
 /** The roads of the district as they are stored. */
 export async function readRoadNetwork(db: Db): Promise<RoadNetwork> {
-  const nodes = await db.query<{ name: string; workshop: boolean }>(
-    'SELECT name, is_workshop AS workshop FROM road_node ORDER BY name',
-  );
-  const roads = await db.query<RoadNetwork['roads'][number]>(
-    `SELECT from_node AS "from", to_node AS "to", km::float8 AS km, km_per_hour AS "kmPerHour",
+  const [nodes, roads, ferries] = await together(
+    db,
+    (db) =>
+      db.query<{ name: string; workshop: boolean }>(
+        'SELECT name, is_workshop AS workshop FROM road_node ORDER BY name',
+      ),
+    (db) =>
+      db.query<RoadNetwork['roads'][number]>(
+        `SELECT from_node AS "from", to_node AS "to", km::float8 AS km, km_per_hour AS "kmPerHour",
        rush_percent AS "rushPercent" FROM road ORDER BY 1, 2`,
-  );
-  const ferries = await db.query<RoadNetwork['ferries'][number]>(
-    `SELECT from_node AS "from", to_node AS "to", km::float8 AS km, minutes, first_hour AS first, last_hour AS last,
+      ),
+    (db) =>
+      db.query<RoadNetwork['ferries'][number]>(
+        `SELECT from_node AS "from", to_node AS "to", km::float8 AS km, minutes, first_hour AS first, last_hour AS last,
        every_minutes AS "everyMinutes" FROM ferry ORDER BY 1, 2`,
+      ),
   );
   return {
     nodes: nodes.rows.map(({ name }) => name),

@@ -38,27 +38,37 @@ export async function listSealedTexts(db: Db, jobId: string, writerId: string): 
   return result.rows;
 }
 
-/** Notes texts that are held against the secrets of a job; gives how many there were of this writer since an instant. */
+/** How many texts of a writer were held against the secrets of a job since an instant. */
 export async function countCompared(
   db: Db,
-  compared: {
+  { jobId, writerId, since }: { readonly jobId: string; readonly writerId: string; readonly since: Date },
+): Promise<number> {
+  const result = await db.query<{ texts: number }>(
+    `SELECT coalesce(sum(texts), 0)::int AS texts FROM text_compared WHERE job_id = $1 AND writer_id = $2 AND at > $3`,
+    [jobId, writerId, since],
+  );
+  return onlyRow(result).texts;
+}
+
+/** Notes texts that were held against the secrets of a job. */
+export async function insertCompared(
+  db: Db,
+  {
+    jobId,
+    writerId,
+    at,
+    texts,
+  }: {
     readonly jobId: string;
     readonly writerId: string;
     readonly at: Date;
     readonly texts: number;
-    readonly since: Date;
   },
-): Promise<number> {
-  const { jobId, writerId, at, texts, since } = compared;
+): Promise<void> {
   await db.query('INSERT INTO text_compared (job_id, writer_id, at, texts) VALUES ($1, $2, $3, $4)', [
     jobId,
     writerId,
     at,
     texts,
   ]);
-  const result = await db.query<{ texts: string }>(
-    'SELECT sum(texts) AS texts FROM text_compared WHERE job_id = $1 AND writer_id = $2 AND at > $3',
-    [jobId, writerId, since],
-  );
-  return Number(onlyRow(result).texts);
 }

@@ -40,16 +40,13 @@ export async function findLiveSession(
   return result.rows[0];
 }
 
-/** Those of these sessions that run and are open: not ended, not locked, their person still here, used since an instant. */
-export async function listOpenSessions(
-  db: Db,
-  sessionIds: readonly string[],
-  usedSince: Date,
-): Promise<string[]> {
+/** Those of these sessions that run and are open: not ended, not locked, their person still here, used within the shop's minutes. */
+export async function listOpenSessions(db: Db, sessionIds: readonly string[], at: Date): Promise<string[]> {
   const result = await db.query<{ id: string }>(
     `SELECT s.id FROM session s JOIN person p ON p.id = s.person_id
-     WHERE s.id = ANY($1) AND s.ended_at IS NULL AND s.locked_at IS NULL AND s.seen_at > $2 AND p.left_at IS NULL`,
-    [sessionIds, usedSince],
+     WHERE s.id = ANY($1) AND s.ended_at IS NULL AND s.locked_at IS NULL AND p.left_at IS NULL
+       AND s.seen_at > $2::timestamptz - make_interval(mins => (SELECT lock_minutes FROM shop))`,
+    [sessionIds, at],
   );
   return result.rows.map(({ id }) => id);
 }

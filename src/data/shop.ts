@@ -3,7 +3,7 @@ import type { LocalDay } from '@/core/kinds/local-time';
 import type { Habits } from '@/core/programming/choices';
 import type { OpenHours } from '@/core/travel/gaps';
 import type { Spelling } from '@/core/vin/spell';
-import type { Db } from './db';
+import { type Db, onlyRow } from './db';
 
 export interface ShopRow {
   readonly id: string;
@@ -53,6 +53,14 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
      FROM shop`,
   );
   return result.rows[0];
+}
+
+/** Which of two ways the shop usually takes. */
+export async function readHabits(db: Db): Promise<Habits> {
+  const result = await db.query<Habits>(
+    'SELECT habit_missing AS missing, habit_copy AS copy, habit_first AS first FROM shop',
+  );
+  return onlyRow(result);
 }
 
 /** What the shop asks for before it copies a working key without electronics. */

@@ -1,9 +1,10 @@
 import { withoutStep } from '@/core/catalogue/stepped-article';
 import { type Actor, actorId } from '@/core/kinds/actor';
-import type { MovementReason, StockGrade, StockLine, StockState } from '@/core/supply/movements';
+import type { MovementReason, Piece, StockGrade, StockLine, StockState } from '@/core/supply/movements';
 import type { StockPiece } from '@/core/supply/supplier-prices';
 import { readRestate } from './currency';
-import type { Db } from './db';
+import { type Db, onlyRow } from './db';
+import { together } from './together';
 
 export interface StockRow extends StockLine {
   /** Null is the workshop. */
@@ -21,6 +22,16 @@ export async function listStock(db: Db, vanId?: string): Promise<StockRow[]> {
     [vanId ?? null],
   );
   return result.rows;
+}
+
+/** How many pieces of a pile lie in their place. */
+export async function countPieces(db: Db, { vanId, article, state, grade }: Piece): Promise<number> {
+  const result = await db.query<{ pieces: number }>(
+    `SELECT coalesce(sum(quantity), 0)::int AS pieces FROM stock_movement
+     WHERE van_id IS NOT DISTINCT FROM $1 AND article = $2 AND state = $3 AND grade = $4`,
+    [vanId, article, state, grade],
+  );
+  return onlyRow(result).pieces;
 }
 
 export interface NewMovement {
@@ -47,8 +58,11 @@ export async function listSpareStock(
   articles: readonly string[],
   jobId: string,
 ): Promise<StockPiece[]> {
-  const result = await db.query<StockPiece & { currency: string | null; at: Date | null }>(
-    `SELECT article, grade, CASE state WHEN 'new' THEN 'new' ELSE 'refurbished' END AS condition, pieces, "costMinor", source,
+  const [result, restate] = await together(
+    db,
+    (db) =>
+      db.query<StockPiece & { currency: string | null; at: Date | null }>(
+        `SELECT article, grade, CASE state WHEN 'new' THEN 'new' ELSE 'refurbished' END AS condition, pieces, "costMinor", source,
        currency, at
      FROM (
        SELECT m.article, m.grade, m.state,
@@ -63,9 +77,10 @@ export async function listSpareStock(
        WHERE m.van_id = $1 AND m.article = ANY($2) AND m.state IN ('new', 'reset, proved')
        GROUP BY m.article, m.grade, m.state) lying
      WHERE pieces > 0 ORDER BY article, grade, condition`,
-    [vanId, articles, jobId],
+        [vanId, articles, jobId],
+      ),
+    (db) => readRestate(db),
   );
-  const restate = await readRestate(db);
   return result.rows.map(({ costMinor, currency, at, ...piece }) => ({
     ...piece,
     costMinor:

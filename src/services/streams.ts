@@ -3,9 +3,15 @@ import { hearChanges, type LiveEvent } from './live';
 
 /** A stream that is told of changes, and ended where its session is. */
 export interface Ear {
-  /** Changes since the last time, each once; the same list for every ear. */
+  /** Changes since the last time, each once. */
   readonly tell: (events: readonly LiveEvent[]) => void;
   readonly end: () => void;
+}
+
+interface Stream extends Ear {
+  readonly sessionId: string;
+  /** Numbers of the jobs that it shows. */
+  readonly jobs: ReadonlySet<number>;
 }
 
 /** The tabs of a browser share one stream; more than a few of a session are a fault or an attack. */
@@ -16,31 +22,47 @@ const checkedForMs = 1000;
 /** The first change is passed on at once; those of the next moments go together, so that many ears cost little. */
 const gatheredForMs = 150;
 
-const ears = new Map<string, Set<Ear>>();
+const streams = new Set<Stream>();
+/** Streams by the jobs they show: a change concerns those alone. */
+const showing = new Map<number, Set<Stream>>();
+const openOf = new Map<string, number>();
 /** When a session was asked about last, and what was found; a check under way is shared. */
 const checks = new Map<string, { readonly at: number; readonly open: Promise<boolean> }>();
 let gathered: LiveEvent[] = [];
 let gathering: NodeJS.Timeout | undefined;
 let hearing = false;
 
-/** Tells an ear of every change for as long as its session is open; undefined where too many streams are. */
-export function hearAs(sessionId: string, ear: Ear): { end(): void } | undefined {
-  const own = ears.get(sessionId) ?? new Set();
-  const all = [...ears.values()].reduce((sum, { size }) => sum + size, 0);
-  if (own.size >= mostOfSession || all >= mostStreams) return undefined;
-  ears.set(sessionId, own.add(ear));
+/**
+ * Tells an ear of every change of some jobs, and of interruptions, for as long as its session is open; undefined where
+ * too many streams are.
+ */
+export function hearAs(sessionId: string, jobs: ReadonlySet<number>, ear: Ear): { end(): void } | undefined {
+  const own = openOf.get(sessionId) ?? 0;
+  if (own >= mostOfSession || streams.size >= mostStreams) return undefined;
+  const stream: Stream = { ...ear, sessionId, jobs };
+  streams.add(stream);
+  openOf.set(sessionId, own + 1);
+  for (const job of jobs) showing.set(job, (showing.get(job) ?? new Set()).add(stream));
   if (!hearing) {
     hearing = true;
     hearChanges(gather);
   }
-  return {
-    end() {
-      own.delete(ear);
-      if (own.size > 0 || ears.get(sessionId) !== own) return;
-      ears.delete(sessionId);
-      checks.delete(sessionId);
-    },
-  };
+  return { end: () => forget(stream) };
+}
+
+function forget(stream: Stream): void {
+  if (!streams.delete(stream)) return;
+  for (const job of stream.jobs) {
+    const others = showing.get(job);
+    others?.delete(stream);
+    if (others?.size === 0) showing.delete(job);
+  }
+  const left = (openOf.get(stream.sessionId) ?? 1) - 1;
+  if (left > 0) openOf.set(stream.sessionId, left);
+  else {
+    openOf.delete(stream.sessionId);
+    checks.delete(stream.sessionId);
+  }
 }
 
 function gather(event: LiveEvent): void {
@@ -55,21 +77,25 @@ function gather(event: LiveEvent): void {
   gathering.unref();
 }
 
-/** Passes what was gathered on to the streams of every open session, and ends those of the others. */
+/** Passes what was gathered on to the streams that it concerns where their session is open, and ends those of the others. */
 async function passOn(): Promise<void> {
-  const events = gathered;
+  const concerned = new Map<Stream, LiveEvent[]>();
+  for (const event of gathered)
+    for (const stream of event.kind === 'job' ? (showing.get(event.number) ?? []) : streams)
+      concerned.set(stream, [...(concerned.get(stream) ?? []), event]);
   gathered = [];
-  checkAgain();
-  for (const [sessionId, own] of [...ears]) {
-    const open = await checks.get(sessionId)?.open;
-    for (const ear of [...own]) open ? ear.tell(events) : ear.end();
+  checkAgain(new Set([...concerned.keys()].map(({ sessionId }) => sessionId)));
+  for (const [stream, events] of concerned) {
+    const open = await checks.get(stream.sessionId)?.open;
+    if (open) stream.tell(events);
+    else stream.end();
   }
 }
 
-/** Asks about all sessions whose last check is too old, in one question. */
-function checkAgain(): void {
+/** Asks about those of some sessions whose last check is too old, in one question. */
+function checkAgain(sessionIds: ReadonlySet<string>): void {
   const at = performance.now();
-  const due = [...ears.keys()].filter((id) => at - (checks.get(id)?.at ?? -Infinity) >= checkedForMs);
+  const due = [...sessionIds].filter((id) => at - (checks.get(id)?.at ?? -Infinity) >= checkedForMs);
   if (due.length === 0) return;
   const found = whichAreOpen(due).catch(() => new Set<string>());
   for (const id of due) checks.set(id, { at, open: found.then((open) => open.has(id)) });

@@ -52,23 +52,41 @@ beforeEach(() => {
 });
 
 const settled = () => act(async () => {});
+/** Long enough for the stream to be opened anew. */
+const moved = () => act(async () => void (await new Promise((resolve) => setTimeout(resolve, 150))));
 
 describe('useChanges', () => {
-  it('shares one stream between tabs, and every tab hears all of it', async () => {
+  it('shares one stream of the jobs that the tabs show, and each hears of its own', async () => {
     const [one, other] = [vi.fn(), vi.fn()];
-    renderHook(() => useChanges(one));
-    renderHook(() => useChanges(other));
+    const third = vi.fn();
+    renderHook(() => useChanges(1048, one));
+    renderHook(() => useChanges(1048, other));
+    const { unmount } = renderHook(() => useChanges(7, third));
     await settled();
-    expect(Stream.open.size).toBe(1);
-    for (const stream of Stream.open) stream.say('job', '1048');
+    await moved();
+    for (const one of [...Stream.open]) one.onopen?.();
+    const [stream] = Stream.open;
+    expect([...Stream.open].map(({ address }) => address)).toEqual(['/api/live?jobs=7,1048']);
+    stream?.say('job', '1048');
     expect(one.mock.calls).toEqual([[{ kind: 'job', number: 1048 }]]);
     expect(other.mock.calls).toEqual(one.mock.calls);
+    expect(third).not.toHaveBeenCalled();
+    // Whoever leaves is no longer heard for; the old stream goes when the new one stands.
+    unmount();
+    await moved();
+    expect([...Stream.open].map(({ address }) => address)).toEqual([
+      '/api/live?jobs=7,1048',
+      '/api/live?jobs=1048',
+    ]);
+    [...Stream.open].at(-1)?.onopen?.();
+    expect([...Stream.open].map(({ address }) => address)).toEqual(['/api/live?jobs=1048']);
+    expect(one).toHaveBeenCalledTimes(1);
   });
 
   it('hands the stream on when the tab that holds it is closed', async () => {
     const other = vi.fn();
-    const first = renderHook(() => useChanges(vi.fn()));
-    renderHook(() => useChanges(other));
+    const first = renderHook(() => useChanges(7, vi.fn()));
+    renderHook(() => useChanges(7, other));
     await settled();
     first.unmount();
     await settled();
@@ -79,7 +97,7 @@ describe('useChanges', () => {
 
   it('tells everybody to look again after an interruption, and not at the first connection', async () => {
     const heard = vi.fn();
-    renderHook(() => useChanges(heard));
+    renderHook(() => useChanges(7, heard));
     await settled();
     const [stream] = Stream.open;
     stream?.onopen?.();
@@ -90,7 +108,7 @@ describe('useChanges', () => {
 
   it('opens a stream of its own where the page has no locks, and closes it', async () => {
     vi.stubGlobal('navigator', {});
-    const { unmount } = renderHook(() => useChanges(vi.fn()));
+    const { unmount } = renderHook(() => useChanges(7, vi.fn()));
     expect(Stream.open.size).toBe(1);
     unmount();
     expect(Stream.open.size).toBe(0);

@@ -80,6 +80,7 @@ export const leadChecked: EventKind<LeadChecked> = {
   apply: (log) => ({ ok: true, log }),
   purposes: () => ['learn'],
   happenedAt: ({ at }) => at,
+  audited: true,
   moments: ['at'],
   wants: [],
 };\n`,

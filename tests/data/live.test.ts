@@ -89,7 +89,7 @@ describe('a stream', () => {
     const ended: string[] = [];
     const streams = sessions.flatMap((id) =>
       Array.from({ length: 10 }, () =>
-        hearAs(id, {
+        hearAs(id, new Set([1, 2, 3, 4]), {
           tell: (events) => {
             for (const event of events) hear(event.kind === 'job' ? `job ${event.number}` : event.kind);
           },
@@ -99,7 +99,9 @@ describe('a stream', () => {
     );
     expect(streams.every(Boolean)).toBe(true);
     const [first = ''] = sessions;
-    const more = Array.from({ length: 3 }, () => hearAs(first, { tell: () => {}, end: () => {} }));
+    const more = Array.from({ length: 3 }, () =>
+      hearAs(first, new Set([1]), { tell: () => {}, end: () => {} }),
+    );
     expect(more.map(Boolean)).toEqual([true, true, false]);
     for (const one of more) one?.end();
     await until((all) => all.filter((word) => word.startsWith('missed')).length === 200);
@@ -114,11 +116,35 @@ describe('a stream', () => {
     for (const stream of streams) stream?.end();
   });
 
+  it('hears of the jobs it shows and of no other, and nothing is asked for the others', async () => {
+    const actor = await actorOf('locksmith');
+    const [one, other] = [await open(actor, 'van 1'), await open(actor, 'van 2')];
+    const { heard, hear, until } = ears<string>();
+    const streams = [
+      hearAs(one, new Set([21]), { tell: (events) => hear(`one ${JSON.stringify(events)}`), end: () => {} }),
+      hearAs(other, new Set([22, 23]), {
+        tell: (events) => hear(`other ${JSON.stringify(events)}`),
+        end: () => {},
+      }),
+    ];
+    const asked = vi.spyOn(database(), 'query');
+    await announceJob(database(), 99);
+    await announceJob(database(), 21);
+    await until(({ length }) => length > 0);
+    await new Promise((resolve) => setTimeout(resolve, 300));
+    expect(heard).toEqual(['one [{"kind":"job","number":21}]']);
+    expect(asked.mock.calls.filter(([query]) => String(query).includes('s.id = ANY'))).toEqual([
+      [expect.anything(), [[one], expect.anything()]],
+    ]);
+    asked.mockRestore();
+    for (const stream of streams) stream?.end();
+  });
+
   it('ends with the next change once its session is locked', async () => {
     const actor = await actorOf('locksmith');
     const sessionId = await open(actor, 'phone');
     const { heard, hear, until } = ears<string>();
-    hearAs(sessionId, { tell: () => hear('told'), end: () => hear('ended') });
+    hearAs(sessionId, new Set([9]), { tell: () => hear('told'), end: () => hear('ended') });
     await lockNow({ ...actor, sessionId, at: new Date() });
     await announceJob(database(), 9);
     await until((all) => all.length > 0);

@@ -157,7 +157,7 @@ test('two tabs of one browser share one stream, and both show what another did',
   await signIn(page);
   const streams: string[] = [];
   page.context().on('request', (request) => {
-    if (request.url().endsWith('/api/live')) streams.push(request.url());
+    if (request.url().includes('/api/live?')) streams.push(request.url());
   });
   const number = await quoteStation(page, line);
   await page.goto('/jobs');

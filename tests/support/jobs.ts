@@ -4,7 +4,7 @@ import { OpenJobInput } from '@/inputs/call-input';
 import { EventInput } from '@/inputs/event-input';
 import { parseInput } from '@/inputs/parse';
 import { openJob } from '@/usecases/jobs/open-job';
-import { recordEvent } from '@/usecases/jobs/record';
+import { recordEvent } from '@/usecases/jobs/record-event';
 import { type JobView, readJobView } from '@/usecases/view/job-view';
 import { readNames } from '@/usecases/view/names';
 import { emptyCall } from './calls';

@@ -53,7 +53,7 @@ const surelyTheChip = 0.9;
 
 /** The choices that are open on this job, each with advice, reason and what both answers mean. */
 export function adviseChoices(request: ChoiceRequest): ChoiceAdvice[] {
-  return [keepOrErase(request), copyOrLearn(request), cutOrProgram(request)].filter(
+  return [keepOrErase(request), copyOrLearn(request), adviseFirst(request)].filter(
     (advice): advice is ChoiceAdvice => advice !== undefined,
   );
 }
@@ -141,8 +141,16 @@ function copyOrLearn(request: ChoiceRequest): ChoiceAdvice | undefined {
   };
 }
 
-function cutOrProgram(request: ChoiceRequest): ChoiceAdvice | undefined {
-  const { platform, route, situation, chipCertainty, habits } = request;
+/** Cut or program first: follows from platform, route and chip alone. */
+export function adviseFirst({
+  platform,
+  route,
+  situation,
+  chipCertainty,
+  habits,
+}: Pick<ChoiceRequest, 'platform' | 'route' | 'situation' | 'chipCertainty' | 'habits'>):
+  | ChoiceAdvice
+  | undefined {
   if (situation.wanted === 0 || route === undefined || !(learnsKey(route) || isClone(route)))
     return undefined;
   const turning = platform.methods.find(({ kind }) => kind === route)?.needsTurning ?? false;

@@ -73,13 +73,13 @@ export async function listRows(
   const where = conditions.length > 0 ? `WHERE ${conditions.join(' AND ')}` : '';
   const [result, all] = await together(
     db,
-    () =>
+    (db) =>
       db.query<Record<string, string | null> & { id: string }>(
         `${found} SELECT c.* FROM (${currentRows(name)}${found && ' WHERE t.id IN (SELECT id FROM found)'}) c
          ${where} ORDER BY ${orderText(list, 'c')} LIMIT $1`,
         values,
       ),
-    async () => (words.length === 0 ? countList(db, name) : null),
+    async (db) => (words.length === 0 ? countList(db, name) : null),
   );
   const rows = result.rows.slice(0, limit).map(toRow);
   const last = result.rows.length > limit ? rows.at(-1) : undefined;

@@ -39,14 +39,11 @@ export function LiveNotice({ number, state }: LiveNoticeProps) {
     };
   }, []);
   useChanges(
-    useCallback(
-      (change) => {
-        if (change.kind === 'job' && change.number !== number) return;
-        if (touched.current) setBehind(true);
-        else router.refresh();
-      },
-      [number, router],
-    ),
+    number,
+    useCallback(() => {
+      if (touched.current) setBehind(true);
+      else router.refresh();
+    }, [router]),
   );
   if (!behind) return null;
   return (

@@ -123,7 +123,7 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
       workshop: closed('cutInWorkshop'),
       ordered: closed('orderCut'),
     },
-    first: firstStep(view),
+    first: firstStep(view.job, view.choices),
     pellet: ladder
       ? {
           ladder,

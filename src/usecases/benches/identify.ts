@@ -17,7 +17,7 @@ import type { IdentifyInput } from '@/inputs/identify-input';
 import { database } from '../database';
 import { type Identified, surround } from '../identify/surround';
 import { jobOf } from '../view/draft-job';
-import { gatheredOf } from '../view/job-view';
+import { gatheredOf } from '../view/grounds';
 import { readLine } from '../view/read-line';
 
 /** What a line without a job was taken for. */

@@ -7,8 +7,9 @@ import { done, type Failed, failed } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
 import { insertHistory, listHistory } from '@/data/job-history';
-import { findJob, takeVersion } from '@/data/jobs';
+import { findJob, getJobOrThrow, takeVersion } from '@/data/jobs';
 import { announceJob } from '@/data/live';
+import { together } from '@/data/together';
 import type { JobEdit } from '@/inputs/job-inputs';
 import { transact } from '../database';
 import { guardTexts, withOwnWords } from './texts';
@@ -51,10 +52,15 @@ export async function editJob<Edit extends JobEdit>(
 ): Promise<Edited> {
   try {
     return await transact(async (db) => {
-      const version = await takeVersion(db, edit.number, edit.version);
-      const before = await findJob(db, edit.number);
-      if (!before) return failed(`There is no job ${formatJobNumber(edit.number)}.`);
-      if (version === undefined) return staleAnswer(db, actor, before, edit.version, section);
+      const taken = await takeVersion(db, edit.number, edit.version);
+      if (!taken) {
+        const job = await findJob(db, edit.number);
+        return job
+          ? staleAnswer(db, actor, job, edit.version, section)
+          : failed(`There is no job ${formatJobNumber(edit.number)}.`);
+      }
+      const { id, version } = taken;
+      const before = await getJobOrThrow(db, id);
       if (before.closed)
         throw new Refused(failed(`${formatJobNumber(edit.number)} is closed and cannot be changed.`));
       const guarded = await guardTexts(db, actor, before.id, edit);
@@ -62,27 +68,24 @@ export async function editJob<Edit extends JobEdit>(
       const { compared } = guarded.value;
       const refused = await change(db, before, guarded.value.input);
       if (refused) throw new Refused(refused);
-      const after = await findJob(db, edit.number);
-      if (!after) throw new Error('the job vanished while it was edited');
+      const after = await getJobOrThrow(db, id);
       const changes = changedFields(section.read(before), section.read(after));
-      await insertHistory(db, actor, {
-        id: uuid(),
-        jobId: before.id,
-        version,
-        section: section.name,
-        changes,
-      });
-      await appendAudit(db, actor, {
-        action: `job.${section.name}`,
-        subjectKind: 'job',
-        subjectId: before.id,
-        details: {
-          version,
-          fields: changes.map(({ field }) => field),
-          ...(compared > 0 ? { compared } : {}),
-        },
-      });
-      await announceJob(db, before.number);
+      await together(
+        db,
+        (db) => insertHistory(db, actor, { id: uuid(), jobId: id, version, section: section.name, changes }),
+        (db) => announceJob(db, before.number),
+        (db) =>
+          appendAudit(db, actor, {
+            action: `job.${section.name}`,
+            subjectKind: 'job',
+            subjectId: id,
+            details: {
+              version,
+              fields: changes.map(({ field }) => field),
+              ...(compared > 0 ? { compared } : {}),
+            },
+          }),
+      );
       return done({ version });
     });
   } catch (error) {

@@ -1,24 +1,50 @@
 import { gate, type Standing } from '@/core/authority/gate';
-import { authorityStage } from '@/core/job/job';
+import { authorityStage, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Purpose } from '@/core/kinds/purpose';
 import { type Failed, failed } from '@/core/kinds/result';
 import { findSecondPerson, readAuthority } from '@/data/authority';
 import type { Db } from '@/data/db';
 import { readPlainCopyRule } from '@/data/shop';
+import { together } from '@/data/together';
 
 /** What a job has to show for this person now. Inside a transaction the rows are held until it ends. */
 export async function standingOf(db: Db, actor: PersonActor, jobId: string, lock = false): Promise<Standing> {
-  const { authority, doorNote, danger } = await readAuthority(db, jobId, lock);
-  const second =
-    actor.role === 'trainee' ? await findSecondPerson(db, jobId, actor.personId, actor.at) : undefined;
+  const [rows, beside] = await together(
+    db,
+    (db) => readAuthority(db, jobId, lock),
+    (db) => readStandingBeside(db, actor, jobId),
+  );
+  return standingFrom(rows, actor, beside);
+}
+
+/** What the gate weighs beside the job's own rows. */
+export interface StandingBeside {
+  readonly secondPerson: boolean;
+  readonly noteForPlainCopy: boolean;
+}
+
+export async function readStandingBeside(db: Db, actor: PersonActor, jobId: string): Promise<StandingBeside> {
+  const [second, rule] = await together(
+    db,
+    async (db) =>
+      actor.role === 'trainee' ? findSecondPerson(db, jobId, actor.personId, actor.at) : undefined,
+    (db) => readPlainCopyRule(db),
+  );
+  return { secondPerson: second !== undefined, noteForPlainCopy: rule === 'note' };
+}
+
+export function standingFrom(
+  { authority, doorNote, danger }: Pick<Job, 'authority' | 'doorNote' | 'danger'>,
+  { role }: PersonActor,
+  beside: StandingBeside,
+): Standing {
   return {
     stage: authorityStage(authority),
     doorNote: doorNote !== null,
     danger: danger !== null,
-    noteForPlainCopy: (await readPlainCopyRule(db)) === 'note',
-    role: actor.role,
-    secondPerson: second !== undefined,
+    role,
+    ...beside,
   };
 }
 

@@ -19,7 +19,7 @@ import { listApplications } from '@/data/catalogue';
 import { listRouteRecords } from '@/data/route-records';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
-import { gatheredOf, platformsOf } from '../view/job-view';
+import { gatheredOf, platformsOf } from '../view/grounds';
 import { readPricing } from '../view/pricing';
 
 /** Everything that narrows the car of a job down, stored or not; asks the database for several things at once. */

@@ -64,9 +64,7 @@ export async function readSession(token: string, device: string): Promise<Sessio
 
 /** The sessions of these in which what was shown may still be told; asking is no use of a session. */
 export async function whichAreOpen(sessionIds: readonly string[]): Promise<Set<string>> {
-  const { lockMinutes } = await getShopOrThrow(database());
-  const usedSince = new Date(now().getTime() - lockMinutes * 60_000);
-  return new Set(await listOpenSessions(database(), sessionIds, usedSince));
+  return new Set(await listOpenSessions(database(), sessionIds, now()));
 }
 
 /** Locks the session of this person now. */

@@ -18,7 +18,7 @@ import { closedGate } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { bureau } from '../outside';
 import { KeyDestroyed, keepSealed } from '../vault/vault';
-import { gatheredOf } from '../view/job-view';
+import { gatheredOf } from '../view/grounds';
 import { applicationOf, codeOf } from './secrets';
 
 /** Puts a question to the bureau; an errand fetches its answer some minutes later, and the fee is due either way. */

@@ -1,5 +1,4 @@
-import { v7 as uuid } from 'uuid';
-import { type BureauEnquiry, type BureauKind, bureauGives, bureauPurpose } from '@/core/authority/bureau';
+import type { BureauEnquiry, BureauKind } from '@/core/authority/bureau';
 import { purposeOfSource, type SecretRef, secretName } from '@/core/authority/secrets';
 import type { Application } from '@/core/catalogue/application';
 import { formatBitting, parseBitting } from '@/core/catalogue/bitting';
@@ -7,22 +6,18 @@ import { formatJobNumber, type Job } from '@/core/job/job';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
-import { insertEnquiry, listBureauTerms, listEnquiries, settleEnquiry } from '@/data/bureau';
+import { listBureauTerms, listEnquiries } from '@/data/bureau';
 import { findApplication } from '@/data/catalogue';
 import { findBitting, listSeriesOf } from '@/data/code-rows';
 import type { Db } from '@/data/db';
 import { findJob, lockJob } from '@/data/jobs';
 import { listSecretRefs } from '@/data/secrets';
-import { getShopOrThrow } from '@/data/shop';
-import type { AskBureauInput, BittingInput, KeepSecretInput, SecretInput } from '@/inputs/job-inputs';
-import type { BureauAnswer, BureauQuestion } from '@/outside/bureau/bureau';
+import type { BittingInput, KeepSecretInput, SecretInput } from '@/inputs/job-inputs';
 import { database, transact } from '../database';
 import { type Edited, editJob } from '../editing/edit-job';
 import { closedGate } from '../editing/gates';
 import { sections } from '../editing/sections';
-import { bureau } from '../outside';
 import { KeyDestroyed, keepSealed, openSealed } from '../vault/vault';
-import { gatheredOf } from '../view/job-view';
 
 export interface SecretsView {
   readonly secrets: readonly SecretRef[];

@@ -1,16 +1,15 @@
 import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { type Failed, failed } from '@/core/kinds/result';
-import { type Piece, samePiece } from '@/core/supply/movements';
+import type { Piece } from '@/core/supply/movements';
 import type { Db } from '@/data/db';
 import { takeReserved } from '@/data/reservations';
-import { insertMovement, listStock, lockStock } from '@/data/stock';
+import { insertMovement } from '@/data/stock';
+import { together } from '@/data/together';
 
-/** Why a piece cannot be used up: the ledger has none of it there. Nobody else moves stock until the transaction ends. */
-export async function notThere(db: Db, piece: Piece): Promise<Failed | undefined> {
-  await lockStock(db);
-  const lies = (await listStock(db)).find((line) => samePiece(line, piece))?.quantity ?? 0;
-  return lies > 0
+/** Why a piece cannot be used up: the ledger has none of it there. The stock must be locked. */
+export function notThere(piece: Piece, pieces: number): Failed | undefined {
+  return pieces > 0
     ? undefined
     : failed(
         `The ledger has no ${piece.article} there. Say that it is not from the van’s stock, or count the van.`,
@@ -27,15 +26,21 @@ export async function moveForJob(
   job: Job,
   { id, piece, change }: { readonly id: string; readonly piece: Piece; readonly change: 1 | -1 },
 ): Promise<void> {
-  await insertMovement(db, actor, {
-    ...piece,
-    id,
-    quantity: change,
-    reason: change < 0 ? 'used' : 'returned',
-    note: null,
-    jobId: job.id,
-    costMinor: null,
-    source: null,
-  });
-  if (change < 0) await takeReserved(db, job.id, piece, actor.at);
+  await together(
+    db,
+    (db) =>
+      insertMovement(db, actor, {
+        ...piece,
+        id,
+        quantity: change,
+        reason: change < 0 ? 'used' : 'returned',
+        note: null,
+        jobId: job.id,
+        costMinor: null,
+        source: null,
+      }),
+    async (db) => {
+      if (change < 0) await takeReserved(db, job.id, piece, actor.at);
+    },
+  );
 }

@@ -11,6 +11,7 @@ import {
   insertEnvelope,
   listEnvelopes,
 } from '@/data/secrets';
+import { together } from '@/data/together';
 import { readVaultKeys, type VaultKey } from '@/outside/vault-key';
 import { seal, unseal } from './sealing';
 
@@ -69,25 +70,32 @@ export async function keepSealed(
   return { id, number };
 }
 
-/** What the secrets of a job say, by id; none once their key was destroyed. */
-export async function openSealed(
-  db: Db,
-  jobId: string,
-): Promise<Map<string, { envelope: EnvelopeRow; value: string }>> {
-  const envelopes = await listEnvelopes(db, jobId);
-  if (envelopes.length === 0) return new Map();
-  const row = await findDataKey(db, jobId);
-  if (!row || row.wrapped === null) return new Map();
-  const bytes = unwrap(row);
-  return new Map(
-    envelopes.map((envelope) => [
-      envelope.id,
-      {
-        envelope,
-        value: unseal(bytes, bodyPlace(envelope.id, envelope.dataKeyId), envelope.body).toString('utf8'),
-      },
-    ]),
+export interface OpenVault {
+  /** What the secrets of a job say, by id; none once their key was destroyed. */
+  readonly sealed: ReadonlyMap<string, { readonly envelope: EnvelopeRow; readonly value: string }>;
+  /** The job's data key; undefined where it has none or it was destroyed. */
+  readonly key: OpenDataKey | undefined;
+}
+
+/** Everything that is sealed with a job, in one message. */
+export async function openVault(db: Db, jobId: string): Promise<OpenVault> {
+  const [envelopes, row] = await together(
+    db,
+    (db) => listEnvelopes(db, jobId),
+    (db) => findDataKey(db, jobId),
   );
+  if (!row || row.wrapped === null) return { sealed: new Map(), key: undefined };
+  const key = { id: row.id, bytes: unwrap(row) };
+  const sealed = envelopes.map((envelope) => {
+    const value = unseal(key.bytes, bodyPlace(envelope.id, envelope.dataKeyId), envelope.body);
+    return [envelope.id, { envelope, value: value.toString('utf8') }] as const;
+  });
+  return { sealed: new Map(sealed), key };
+}
+
+/** What the secrets of a job say, by id; none once their key was destroyed. */
+export async function openSealed(db: Db, jobId: string): Promise<OpenVault['sealed']> {
+  return (await openVault(db, jobId)).sealed;
 }
 
 /** The data key of a job that has secrets. Throws `KeyDestroyed` where it was destroyed. */

@@ -1,5 +1,5 @@
-import { choiceAnswers } from '@/core/programming/choices';
-import type { JobView } from './job-view';
+import type { Job } from '@/core/job/job';
+import { type ChoiceAdvice, choiceAnswers } from '@/core/programming/choices';
 
 /** Cut first or program first, as Route has it. */
 export interface FirstStep {
@@ -10,7 +10,10 @@ export interface FirstStep {
 }
 
 /** What was chosen at Route, else what is advised there; a blank that is programmed first is held until it was learned. */
-export function firstStep({ job, choices }: JobView): FirstStep | null {
+export function firstStep(
+  job: Pick<Job, 'choices' | 'log'>,
+  choices: readonly ChoiceAdvice[],
+): FirstStep | null {
   const advice = choices.find(({ question }) => question === 'first');
   if (!advice) return null;
   const chosen = job.choices.find(({ question }) => question === 'first');

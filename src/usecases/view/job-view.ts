@@ -1,14 +1,12 @@
 import type { Application } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
-import { type GatheredFacts, gatherFacts } from '@/core/identify/gathered-facts';
-import { type Candidate, foldBelow, rankCandidates } from '@/core/identify/posterior';
+import type { GatheredFacts } from '@/core/identify/gathered-facts';
+import type { Candidate } from '@/core/identify/posterior';
 import { askingOf } from '@/core/identify/sight';
-import { learnKernel } from '@/core/identify/year-kernel';
 import { authorityStage, carName, type Job } from '@/core/job/job';
 import { sightOf } from '@/core/job/sight';
 import { type Station, stationsOf } from '@/core/job/stations';
 import type { Actor } from '@/core/kinds/actor';
-import { localMoment } from '@/core/kinds/local-time';
 import type { Advice } from '@/core/programming/advice';
 import { adviseChoices, type ChoiceAdvice } from '@/core/programming/choices';
 import type { KeySituation } from '@/core/programming/keys';
@@ -20,20 +18,15 @@ import { decisionsOnce } from '@/core/quote/decision-parts';
 import { type FirstPrices, firstPrices, firstRange } from '@/core/quote/first-prices';
 import { type PricedQuote, recommend } from '@/core/quote/recommend';
 import { type RightToBuy, rightsToBuy } from '@/core/quote/right-to-buy';
-import { findApplication, listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
-import { listYearErrors } from '@/data/library/evidence';
-import { listQuotes, type QuoteRow } from '@/data/quotes';
-import { findRankTest } from '@/data/rank-tests';
-import { listRouteRecords } from '@/data/route-records';
-import { listSecretRefs } from '@/data/secrets';
-import { getShopOrThrow, type ShopRow } from '@/data/shop';
-import { listVans, type VanRow } from '@/data/vans';
-import { readVinRules } from '@/data/vin-context';
+import type { QuoteRow } from '@/data/quotes';
+import type { ShopRow } from '@/data/shop';
+import { together } from '@/data/together';
+import type { VanRow } from '@/data/vans';
 import { database } from '../database';
 import { withOwnWords } from '../editing/texts';
-import { readPricing } from './pricing';
+import { type Grounds, isLikely, readGrounds, readSettings } from './grounds';
 
 /** A job with everything that is computed from it, for the screens. */
 export interface JobView {
@@ -73,8 +66,12 @@ export async function readJobView(actor: Actor, number: number): Promise<JobView
 
 /** The view inside a transaction, so that what is shown and what is stored come from the same state. */
 export async function jobViewIn(db: Db, actor: Actor, number: number): Promise<JobView | undefined> {
-  const job = await findJob(db, number);
-  return job && computeView(db, actor, job);
+  const [job, settings] = await together(
+    db,
+    (db) => findJob(db, number),
+    (db) => readSettings(db),
+  );
+  return job && viewOf(job, await readGrounds(db, actor, job, settings));
 }
 
 /** Everything that follows from a job, also from one that is not stored yet: whether a key code was told is said then. */
@@ -84,37 +81,21 @@ export async function computeView(
   job: Job,
   { codeTold = false }: { readonly codeTold?: boolean } = {},
 ): Promise<JobView> {
-  const shop = await getShopOrThrow(db);
-  const now = localMoment(actor.at, shop.zone);
-  const gathered = await gatheredOf(db, job, shop, actor.at);
-  const candidates =
-    job.call.modelId === null
-      ? []
-      : rankCandidates(await listApplications(db, job.call.modelId), gathered.facts);
-  const application = job.applicationId === null ? undefined : await findApplication(db, job.applicationId);
-  const likely = application ?? candidates[0]?.application;
-  const weighed = application ? [application] : candidates.filter(isLikely).map((one) => one.application);
-  const platforms = await platformsOf(db, weighed);
+  const grounds = await readGrounds(db, actor, job, await readSettings(db));
+  return viewOf(job, { ...grounds, hasCode: grounds.hasCode || codeTold });
+}
+
+/** Everything that follows from a job and its grounds, and from nothing else. */
+export function viewOf(job: Job, loaded: Grounds): JobView {
+  const { shop, now, gathered, candidates, application, likely, platforms, vans, van, secrets, quotes } =
+    loaded;
   const platform = likely && platforms[likely.platformId];
-  const vans = await listVans(db);
-  const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
-  const pricing = await readPricing(db, {
-    job,
-    shop,
-    now,
-    van,
-    applications: weighed,
-    platforms: Object.values(platforms),
-  });
-  const records = await listRouteRecords(db, Object.keys(platforms));
-  const secrets = await listSecretRefs(db, job.id);
-  const hasPin = secrets.some(({ kind }) => kind === 'pin');
-  const hasCode = codeTold || secrets.some(({ kind }) => kind === 'keyCode' || kind === 'bitting');
+  const { pricing, records, hasPin, hasCode, rank } = loaded;
   const vinFits = gathered.vin?.doubts.length === 0;
   const grounds = { shop, now, van, pricing, records, hasPin, hasCode, vinFits };
   const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
   const first =
-    weighed.length < 2
+    application || candidates.filter(isLikely).length < 2
       ? null
       : firstPrices(
           {
@@ -125,7 +106,6 @@ export async function computeView(
           },
           decisionsOnce(job, platforms, grounds),
         );
-  const quotes = await listQuotes(db, job.id);
   return {
     job,
     shop,
@@ -153,7 +133,7 @@ export async function computeView(
             habits: shop.habits,
           })
         : [],
-    rank: platform && platform.rank !== 'none' ? await findRankTest(db, platform.id) : undefined,
+    rank,
     quote,
     firstPrices: quote ? first : null,
     rightsToBuy:
@@ -188,18 +168,6 @@ function rightPrices(vans: readonly VanRow[]): Record<string, number> {
   );
 }
 
-function isLikely({ probability }: Candidate): boolean {
-  return probability >= foldBelow;
-}
-
-export async function platformsOf(
-  db: Db,
-  applications: readonly Application[],
-): Promise<Record<string, Platform>> {
-  const ids = [...new Set(applications.map(({ platformId }) => platformId))];
-  return Object.fromEntries((await listPlatforms(db, ids)).map((platform) => [platform.id, platform]));
-}
-
 /** How sure the chip of a car is: the share of the candidates that have it. */
 function chipCertainty(candidates: readonly Candidate[], likely: Application | undefined): number {
   return candidates
@@ -215,21 +183,6 @@ export function planOf(job: Job, platform: Platform | undefined): JobPlan {
     learned: new Set(worked.flatMap(({ learnedKeyIds }) => learnedKeyIds)),
     finished: worked.some(({ route }) => route === job.route),
   };
-}
-
-/** What is known of the car of a job, from the caller, the VIN and what was seen. */
-export async function gatheredOf(
-  db: Db,
-  { call, given }: Job,
-  shop: ShopRow,
-  at: Date,
-): Promise<GatheredFacts> {
-  const rules = call.vin === null ? { makerIds: [], markets: {} } : await readVinRules(db);
-  return gatherFacts(call, given, {
-    shopMarket: shop.market,
-    kernel: learnKernel(await listYearErrors(db)),
-    vin: { ...rules, newestYear: Number(localMoment(at, shop.zone).day.slice(0, 4)) + 1 },
-  });
 }
 
 /** How the car is named on paper. */

@@ -9,6 +9,7 @@ import type { KeyArticles } from '@/core/quote/quote';
 import { askedTime } from '@/core/travel/asked-time';
 import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/travel/detour';
 import { freeGaps, gapsAround } from '@/core/travel/gaps';
+import type { RoadNetwork } from '@/core/travel/roads';
 import { toldTrip, tripBy } from '@/core/travel/trip';
 import {
   listEquals,
@@ -24,6 +25,7 @@ import { listAccounts, listCoupons } from '@/data/quote-terms';
 import { readRoadNetwork } from '@/data/roads';
 import type { ShopRow } from '@/data/shop';
 import { listSpareStock } from '@/data/stock';
+import { together } from '@/data/together';
 import type { VanRow } from '@/data/vans';
 import { listVisits, type VisitRow } from '@/data/visits';
 import { roadsOf } from '../outside';
@@ -49,12 +51,19 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
   const { hand } = job.terms;
   const makeId = applications[0]?.makeId ?? job.call.makeId;
   if (!van || (applications.length === 0 && !hand)) return undefined;
-  const ladders = await findLadders(
+  const [ladders, plainArticles, accounts, coupons, day] = await together(
     db,
-    platforms.flatMap(({ id, chipFamily }) => (chipFamily === 'PEL' ? [id] : [])),
+    (db) =>
+      findLadders(
+        db,
+        platforms.flatMap(({ id, chipFamily }) => (chipFamily === 'PEL' ? [id] : [])),
+      ),
+    (db) => readKeyArticles(db, applications),
+    async (db) => (job.terms.accountId === null ? [] : listAccounts(db, now.day)),
+    async (db) => (job.terms.couponId === null ? [] : listCoupons(db, now.day)),
+    (db) => loadDay(db, asked, van),
   );
   const steps = stepsOf(ladders, job);
-  const plainArticles = await readKeyArticles(db, applications);
   // A blank whose pellet's step is known is the article of both.
   const articlesFor = (application: Application): KeyArticles => {
     const [only, other] = steppedBlanks(application, steps);
@@ -70,17 +79,18 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
       ...(hand?.articles.map(({ article }) => article) ?? []),
     ]),
   ];
-  const lists = await readPriceLists(db, now.day, articles, makeId);
+  const [lists, lying] = await together(
+    db,
+    (db) => readPriceLists(db, now.day, articles, makeId),
+    (db) => listSpareStock(db, van.id, articles, job.id),
+  );
   if (!lists) return undefined;
-  const lying = await listSpareStock(db, van.id, articles, job.id);
   const blanks = applications.map((application) => ({
     blank: application.blank,
     stepped: steppedBlanks(application, steps),
   }));
   const stock = [...lying, ...blanks.flatMap(({ blank, stepped }) => unsteppedPieces(blank, stepped, lying))];
   const { accountId, couponId } = job.terms;
-  const accounts = accountId === null ? [] : await listAccounts(db, now.day);
-  const coupons = couponId === null ? [] : await listCoupons(db, now.day);
   const prices = [
     ...lists.prices,
     ...blanks.flatMap(({ blank, stepped }) =>
@@ -94,7 +104,7 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
     coupon: withoutId(coupons.find(({ id }) => id === couponId)),
     articlesFor,
     holidays: holidaysOf(asked),
-    ...(await readDay(db, asked, van, lists)),
+    ...dayOf(asked, lists, day),
     ...visitOf(asked),
   };
 }
@@ -118,20 +128,35 @@ function visitOf({ job: { visit }, shop: { zone }, now }: Asked): Pick<Pricing, 
   return { visit: over ? null : localMoment(visit.from, zone) };
 }
 
-/** The trip from where the van will be, its free hours, and what waiting for a better time saves. */
-async function readDay(
-  db: Db,
-  request: Asked,
-  van: VanRow,
-  { rules, dealer }: PriceLists,
-): Promise<Pick<Pricing, 'trip' | 'towKm' | 'gaps' | 'asked' | 'waitingSavesMinutes'>> {
-  const { job, shop, now } = request;
-  const visits = await listVisits(
+/** The van's other visits of the days ahead, and the roads where somebody said where the car stands. */
+interface Day {
+  readonly own: readonly VisitRow[];
+  readonly network: RoadNetwork | null;
+}
+
+async function loadDay(db: Db, { job, shop, now }: Asked, van: VanRow): Promise<Day> {
+  const { place, distanceKm } = job.call;
+  const [visits, network] = await together(
     db,
-    instantOf({ day: now.day, hour: '00:00' }, shop.zone),
-    instantOf({ day: addDays(now.day, daysAhead), hour: '00:00' }, shop.zone),
+    (db) =>
+      listVisits(
+        db,
+        instantOf({ day: now.day, hour: '00:00' }, shop.zone),
+        instantOf({ day: addDays(now.day, daysAhead), hour: '00:00' }, shop.zone),
+      ),
+    async (db) => (place === null || distanceKm !== null ? null : readRoadNetwork(db)),
   );
   const own = visits.filter(({ vanId, jobNumber }) => vanId === van.id && jobNumber !== job.number);
+  return { own, network };
+}
+
+/** The trip from where the van will be, its free hours, and what waiting for a better time saves. */
+function dayOf(
+  request: Asked,
+  { rules, dealer }: PriceLists,
+  { own, network }: Day,
+): Pick<Pricing, 'trip' | 'towKm' | 'gaps' | 'asked' | 'waitingSavesMinutes'> {
+  const { job, shop, now } = request;
   const taken = takenBy(own, shop.zone);
   const asked = askedTime(job.call, shop.open, now, localMoment(job.openedAt, shop.zone).day);
   const gaps = [
@@ -149,8 +174,7 @@ async function readDay(
       asked,
       waitingSavesMinutes: 0,
     };
-  if (place === null) return { trip: null, towKm: null, gaps, asked, waitingSavesMinutes: 0 };
-  const network = await readRoadNetwork(db);
+  if (place === null || !network) return { trip: null, towKm: null, gaps, asked, waitingSavesMinutes: 0 };
   const workshop = network.workshop ?? 'the workshop';
   const { drive }: { readonly drive: DriveOf } = roadsOf(network);
   const stops = stopsOf(own, shop.zone);
@@ -200,12 +224,13 @@ async function readKeyArticles(
   applications: readonly Application[],
 ): Promise<Pricing['articlesFor']> {
   const remotes = [...new Set(applications.flatMap(({ remote }) => remote?.article ?? []))];
-  const own = remotes.length === 0 ? [] : await listRemotes(db, remotes);
-  const equivalents = remotes.length === 0 ? [] : await listEquals(db, remotes);
-  const universals = remotes.length === 0 ? [] : await listUniversals(db, remotes);
-  const multiTypes = applications.some(({ chip, remote }) => chip && !remote)
-    ? await listMultiTypeChips(db)
-    : [];
+  const [own, equivalents, universals, multiTypes] = await together(
+    db,
+    async (db) => (remotes.length === 0 ? [] : listRemotes(db, remotes)),
+    async (db) => (remotes.length === 0 ? [] : listEquals(db, remotes)),
+    async (db) => (remotes.length === 0 ? [] : listUniversals(db, remotes)),
+    async (db) => (applications.some(({ chip, remote }) => chip && !remote) ? listMultiTypeChips(db) : []),
+  );
   return ({ blank, chip, remote }) => {
     const mine = own.find(({ article }) => article === remote?.article);
     const same = equivalents.filter(

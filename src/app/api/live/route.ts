@@ -7,8 +7,14 @@ const beatMs = 25_000;
 /** Messages that may wait for a reader; one that takes nothing for so long has gone. */
 const mostWaiting = 256;
 
-/** Server-sent events: the number of every job that changes, for as long as the session is open. */
+/** Jobs that the tabs of one browser may show at once. */
+const mostJobs = 50;
+
+/** Server-sent events: the number of each of the jobs named that changes, for as long as the session is open. */
 export const GET = signedIn(async ({ sessionId }, request) => {
+  const named = new URL(request.url).searchParams.get('jobs') ?? '';
+  if (!/^\d{1,9}(,\d{1,9})*$/.test(named)) return problem(400, 'Name the jobs that are shown, by number.');
+  const jobs = new Set(named.split(',', mostJobs).map(Number));
   let stream: ReadableStreamDefaultController<Uint8Array> | undefined;
   const end = () => {
     heard?.end();
@@ -23,7 +29,7 @@ export const GET = signedIn(async ({ sessionId }, request) => {
     if ((stream?.desiredSize ?? 0) <= 0) end();
     else stream?.enqueue(bytes);
   };
-  const heard = hearAs(sessionId, { tell: (events) => send(written(events)), end });
+  const heard = hearAs(sessionId, jobs, { tell: (events) => send(written(events)), end });
   const beat = setInterval(() => send(sign), beatMs);
   if (!heard) {
     end();
@@ -51,17 +57,11 @@ export const GET = signedIn(async ({ sessionId }, request) => {
 
 const sign = bytesOf(': still here\n\n');
 
-/** What was written last: every ear is told the same list. */
-let last: { readonly events: readonly LiveEvent[]; readonly bytes: Uint8Array } | undefined;
-
 function written(events: readonly LiveEvent[]): Uint8Array {
-  if (last?.events !== events) {
-    const text = events.map(
-      (event) => `event: ${event.kind}\ndata: ${event.kind === 'job' ? event.number : ''}\n\n`,
-    );
-    last = { events, bytes: bytesOf(text.join('')) };
-  }
-  return last.bytes;
+  const text = events.map(
+    (event) => `event: ${event.kind}\ndata: ${event.kind === 'job' ? event.number : ''}\n\n`,
+  );
+  return bytesOf(text.join(''));
 }
 
 function bytesOf(text: string): Uint8Array {

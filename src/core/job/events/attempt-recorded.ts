@@ -37,6 +37,7 @@ export const attemptRecorded: EventKind<Attempt> = {
       ? 'A secret named in this attempt is not on this job.'
       : undefined;
   },
+  audited: true,
   moments: ['from', 'to'],
   wants: ['secrets', 'platform'],
 };

@@ -22,6 +22,7 @@ export const attemptWithdrawn: EventKind<AttemptWithdrawn> = {
     standing.role !== 'trainee' || standing.secondPerson || ownAttemptIds.has(attemptId)
       ? undefined
       : 'A trainee withdraws what another recorded with a second person, who signs in for this job first.',
+  audited: true,
   moments: [],
   wants: ['ownAttempts'],
 };

@@ -20,6 +20,7 @@ export const bladeCut: EventKind<BladeCut> = {
       : undefined;
   },
   takes: ({ piece }) => piece,
+  audited: true,
   moments: [],
   wants: ['secrets', 'first'],
 };

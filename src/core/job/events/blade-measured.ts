@@ -11,6 +11,7 @@ export const bladeMeasured: EventKind<BladeMeasured> = {
     };
   },
   purposes: () => [],
+  audited: false,
   moments: [],
   wants: [],
 };

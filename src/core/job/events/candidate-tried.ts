@@ -23,6 +23,7 @@ export const candidateTried: EventKind<LoggedTry> = {
       : 'There is no such sheet on this job.';
   },
   takes: ({ piece }) => piece,
+  audited: false,
   moments: [],
   wants: ['sheets'],
 };

@@ -15,6 +15,7 @@ export const countRead: EventKind<CountRead> = {
     return { ok: true, log: { ...log, [field]: answer } };
   },
   purposes: () => [],
+  audited: true,
   moments: [],
   wants: [],
 };

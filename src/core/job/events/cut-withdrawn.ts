@@ -23,6 +23,7 @@ export const cutWithdrawn: EventKind<CutWithdrawn> = {
   },
   purposes: () => ['cutInWorkshop'],
   gives: ({ cutId }, log) => log.cuts.find((one) => one.cutId === cutId)?.piece ?? null,
+  audited: true,
   moments: [],
   wants: [],
 };

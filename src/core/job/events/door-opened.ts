@@ -12,6 +12,7 @@ export const doorOpened: EventKind<DoorOpened> = {
     how === 'danger' && !standing.danger
       ? 'Declare at On site that somebody is in danger; it opens the door at once.'
       : undefined,
+  audited: true,
   moments: ['at'],
   wants: [],
 };

@@ -52,6 +52,8 @@ export interface EventKind<Content extends object> {
   readonly takes?: (content: Content) => Piece | null;
   /** The piece that it gives back, by the log that it meets. */
   readonly gives?: (content: Content, log: JobLog) => Piece | null;
+  /** Whether it has a line in the shop's audit beside its own place in the job's events, which nobody can change either. */
+  readonly audited: boolean;
   /** Fields of the content that are moments, which JSON keeps as text. */
   readonly moments: readonly (keyof Content & string)[];
   readonly wants: readonly WantedGround[];

@@ -74,6 +74,17 @@ export function movedBy(
   return given ? { piece: given, change: 1 } : null;
 }
 
+/** The piece of stock that an event uses up, whatever log it meets. */
+export function takenBy(event: JobEvent): Piece | null {
+  const { of, content } = partsOf(event);
+  return of.takes?.(content) ?? null;
+}
+
+/** Whether events of a kind have a line in the audit. */
+export function isAudited(kind: EventKindName): boolean {
+  return kinds[kind].audited;
+}
+
 /** The next log with what the event moved of the stock. */
 function withStock(before: JobLog, event: JobEvent, step: Step): Step {
   const moved = step.ok ? movedBy(before, event) : null;

@@ -9,6 +9,7 @@ export const lockTried: EventKind<LockTried> = {
     return { ok: true, log: { ...log, fits: [...others, made] } };
   },
   purposes: () => ['cutFromCode'],
+  audited: false,
   moments: [],
   wants: [],
 };

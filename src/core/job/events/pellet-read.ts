@@ -8,6 +8,7 @@ export const pelletRead: EventKind<PelletReading> = {
     return { ok: true, log: { ...log, pellet: { ...log.pellet, reading } } };
   },
   purposes: () => [],
+  audited: false,
   moments: [],
   wants: [],
 };

@@ -15,6 +15,7 @@ export const planChosen: EventKind<PlanChosen> = {
   purposes: () => ['readLock'],
   refusal: ({ sheetId }, { sheets }) =>
     sheets.has(sheetId) ? undefined : 'There is no such sheet on this job.',
+  audited: false,
   moments: [],
   wants: ['sheets'],
 };

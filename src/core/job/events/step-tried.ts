@@ -25,6 +25,7 @@ export const stepTried: EventKind<StepTried> = {
       ? 'The car is still shut after the last wrong step: a try before that tells nothing, and may begin the wait anew.'
       : undefined;
   },
+  audited: false,
   moments: ['at'],
   wants: ['ladder'],
 };

@@ -13,6 +13,7 @@ export const stepWithdrawn: EventKind<StepWithdrawn> = {
       : refuse('Only the last step can be undone.');
   },
   purposes: () => ['huntPellet'],
+  audited: false,
   moments: [],
   wants: [],
 };

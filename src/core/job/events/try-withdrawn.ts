@@ -16,6 +16,7 @@ export const tryWithdrawn: EventKind<TryWithdrawn> = {
   },
   purposes: () => ['readLock'],
   gives: ({ tryId }, log) => log.tries.find((one) => one.tryId === tryId)?.piece ?? null,
+  audited: false,
   moments: [],
   wants: [],
 };

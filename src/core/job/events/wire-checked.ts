@@ -8,6 +8,7 @@ export interface WireChecked {
 export const wireChecked: EventKind<WireChecked> = {
   apply: (log, { sound }) => ({ ok: true, log: { ...log, pellet: { ...log.pellet, wireSound: sound } } }),
   purposes: () => [],
+  audited: false,
   moments: [],
   wants: [],
 };

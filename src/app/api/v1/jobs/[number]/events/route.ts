@@ -1,5 +1,5 @@
 import { EventInput } from '@/inputs/event-input';
-import { recordEvent } from '@/usecases/jobs/record';
+import { recordEvent } from '@/usecases/jobs/record-event';
 import { problem, readInput, refusal, signedIn } from '../../../../handler';
 
 /** Appends one event of a job; the same event sent again gets the same answer. */
