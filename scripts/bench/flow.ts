@@ -2,11 +2,14 @@
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
+import { announceJob } from '@/data/live';
 import { EventInput } from '@/inputs/event-input';
 import { parseInput } from '@/inputs/parse';
+import { hearAs } from '@/services/streams';
 import { database } from '@/usecases/database';
 import { chooseNetwork } from '@/usecases/jobs/decide';
 import { recordEvent } from '@/usecases/jobs/record-event';
+import { startSession } from '@/usecases/people/sessions';
 import { readJobView } from '@/usecases/view/job-view';
 import { plainEvent } from './plain-event';
 
@@ -187,6 +190,57 @@ async function measureMessages({ own, say, spread }: Setting) {
   };
 }
 
+/** 200 sessions with a stream each and 200 changes a second: what the streams themselves ask of the database. */
+async function measureStreams({ own, say }: Setting) {
+  say('200 sessions, 200 changes a second');
+  const [sessions, changesASecond, seconds] = [200, 200, 5];
+  for (let at = 0; at < sessions; at += 1) await startSession(own.personId, `bench flow ${at}`);
+  const ids = await database().query<{ id: string }>(
+    "SELECT id FROM session WHERE device LIKE 'bench flow %'",
+  );
+  let heard = 0;
+  const streams = ids.rows.map(({ id }, at) =>
+    hearAs(id, new Set([at + 1]), {
+      tell: (events) => {
+        heard += events.filter(({ kind }) => kind === 'job').length;
+      },
+      end: () => {},
+    }),
+  );
+  await new Promise((resolve) => setTimeout(resolve, 2500));
+  heard = 0;
+  let asked = 0;
+  const pool = database();
+  const { query } = pool;
+  pool.query = function counted(this: pg.Pool, ...given: unknown[]) {
+    if (!String(given[0]).includes('pg_notify')) asked += 1;
+    return (query as (...all: unknown[]) => unknown).apply(this, given);
+  } as typeof query;
+  const start = performance.now();
+  for (let tick = 0; tick < seconds * 20; tick += 1) {
+    for (let at = 0; at < changesASecond / 20; at += 1)
+      await announceJob(pool, ((tick * 10 + at) % sessions) + 1);
+    await new Promise((resolve) =>
+      setTimeout(resolve, Math.max(0, start + (tick + 1) * 50 - performance.now())),
+    );
+  }
+  await new Promise((resolve) => setTimeout(resolve, 500));
+  const took = (performance.now() - start - 500) / 1000;
+  pool.query = query;
+  for (const stream of streams) stream?.end();
+  return {
+    sessions,
+    changesASecond: Math.round((seconds * changesASecond) / took),
+    queriesASecond: Number((asked / took).toFixed(1)),
+    heard,
+    announced: seconds * changesASecond,
+  };
+}
+
 export async function measureFlow(setting: Setting) {
-  return { messages: await measureMessages(setting), events: await measureEvents(setting) };
+  return {
+    streams: await measureStreams(setting),
+    messages: await measureMessages(setting),
+    events: await measureEvents(setting),
+  };
 }

@@ -263,6 +263,39 @@ export async function getJobOrThrow(db: Db, id: string): Promise<Job> {
   return { ...row, keys, identities, ...authority, given, terms, choices, facts, log, lastSeq };
 }
 
+/** What of a job an event is weighed by. */
+export type JobAtCar = Pick<
+  Job,
+  | 'id'
+  | 'number'
+  | 'route'
+  | 'keysWanted'
+  | 'keys'
+  | 'identities'
+  | 'choices'
+  | 'log'
+  | 'lastSeq'
+  | keyof AuthorityRows
+> & { readonly isClosed: boolean };
+
+/** What of a job an event is weighed by, by its id, in one message. */
+export async function getJobAtCar(db: Db, id: string): Promise<JobAtCar> {
+  const [row, { log, lastSeq }, keys, identities, authority, choices] = await together(
+    db,
+    (db) =>
+      db.query<Pick<JobAtCar, 'id' | 'number' | 'route' | 'keysWanted' | 'isClosed'>>(
+        'SELECT id, number, route, keys_wanted AS "keysWanted", closed_at IS NOT NULL AS "isClosed" FROM job WHERE id = $1',
+        [id],
+      ),
+    (db) => readJobLog(db, id),
+    (db) => listKeys(db, id),
+    (db) => listIdentities(db, id),
+    (db) => readAuthority(db, id),
+    (db) => listChoices(db, id),
+  );
+  return { ...onlyRow(row), keys, identities, ...authority, choices, log, lastSeq };
+}
+
 type JobRow = Omit<
   Job,
   'keys' | 'identities' | keyof AuthorityRows | 'given' | 'terms' | 'choices' | 'facts' | 'log' | 'lastSeq'

@@ -240,7 +240,10 @@ function isFault({ call: { why } }: Job): boolean {
   return why !== null && why !== 'lost' && why !== 'stolen' && why !== 'spare' && why !== 'keysInside';
 }
 
-export function situationOf(job: Job, platform: Platform | undefined): KeySituation {
+export function situationOf(
+  job: Pick<Job, 'keys' | 'identities' | 'log' | 'keysWanted'>,
+  platform: Platform | undefined,
+): KeySituation {
   const cannotSay = platform?.count === 'cannotSay';
   return {
     keys: job.keys,

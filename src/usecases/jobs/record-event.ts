@@ -10,7 +10,7 @@ import {
   movedBy,
   takenBy,
 } from '@/core/job/events/events';
-import { formatJobNumber, type Job } from '@/core/job/job';
+import { formatJobNumber } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { adviseFirst } from '@/core/programming/choices';
@@ -21,7 +21,7 @@ import { appendAudit } from '@/data/audit';
 import { findPlatformOfJob } from '@/data/catalogue';
 import type { Db } from '@/data/db';
 import { appendEvent, findSeenEvent, keepRefusedEvent, listOwnAttempts } from '@/data/job-events';
-import { getJobOrThrow, lockJob } from '@/data/jobs';
+import { getJobAtCar, type JobAtCar, lockJob } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import { findLadderOfJob } from '@/data/pellets';
 import { listSecretRefs } from '@/data/secrets';
@@ -105,7 +105,7 @@ async function readGround(db: Db, actor: PersonActor, jobId: string, event: JobE
   const piece = takenBy(event);
   const [job, seen, beside, texts, secrets, platform, ladder, ownAttemptIds, habits, pieces] = await together(
     db,
-    (db) => getJobOrThrow(db, jobId),
+    (db) => getJobAtCar(db, jobId),
     (db) => findSeenEvent(db, jobId, id),
     (db) => readStandingBeside(db, actor, jobId),
     async (db) => (wants.has('sheets') || hasWords(event) ? readTextGround(db, actor, jobId) : null),
@@ -123,11 +123,11 @@ async function readGround(db: Db, actor: PersonActor, jobId: string, event: JobE
 async function checkEvent(
   db: Db,
   actor: PersonActor,
-  job: Job,
+  job: JobAtCar,
   event: JobEvent,
   ground: Ground,
 ): Promise<Result<Guarded<JobEvent>>> {
-  if (job.closed) return failed(`${formatJobNumber(job.number)} is closed.`);
+  if (job.isClosed) return failed(`${formatJobNumber(job.number)} is closed.`);
   const standing = standingFrom(job, actor, ground.beside);
   const weighed: EventGround = {
     now: actor.at,
@@ -171,7 +171,7 @@ function sheetsOf({ texts }: Ground): EventGround['sheets'] {
 async function isHeld(
   db: Db,
   actor: PersonActor,
-  job: Job,
+  job: JobAtCar,
   { platform, habits }: { readonly platform: Platform | undefined; readonly habits: Ground['habits'] },
 ): Promise<boolean> {
   if (!platform || !habits || job.route === null) {

@@ -23,7 +23,7 @@ export function notThere(piece: Piece, pieces: number): Failed | undefined {
 export async function moveForJob(
   db: Db,
   actor: PersonActor,
-  job: Job,
+  job: Pick<Job, 'id'>,
   { id, piece, change }: { readonly id: string; readonly piece: Piece; readonly change: 1 | -1 },
 ): Promise<void> {
   await together(
