@@ -1,21 +1,14 @@
 // Measures the product against plain ways, on a big made-up library, over HTTP on loopback. Prints one JSON document.
 
-import { spawnSync } from 'node:child_process';
-import { createReadStream, mkdtempSync, rmSync, statSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import type { Application } from '@/core/catalogue/application';
-import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { nextQuestion } from '@/core/identify/next-question';
 import { rankCandidates } from '@/core/identify/posterior';
 import type { PersonActor } from '@/core/kinds/actor';
 import { pick, type Random, seededRandom } from '@/core/kinds/random';
 import { findSimilarNames } from '@/data/catalogue';
 import { closeDatabase, database } from '@/usecases/database';
-import { readImport } from '@/usecases/library/read-import';
-import { storeImport } from '@/usecases/library/store-import';
 import { startSession } from '@/usecases/people/sessions';
 import { closePool } from '@/usecases/pool/lane';
 import { testApplication, worldApplications } from '../../tests/support/applications';
@@ -29,17 +22,15 @@ import {
   share,
 } from '../../tests/support/identify-drill';
 import { priceFigures, priceRuns } from '../../tests/support/price-drill';
-import { type BigModel, bigModels, size, writeBigLibrary } from './big-library';
+import { type BigModel, bigModels, size } from './big-library';
 import { measureBlades } from './blade';
 import { measureFlow } from './flow';
+import { measureLibrary } from './library';
 import { measureMetal } from './metal';
 import { measureSteady } from './steady';
 
 const address = process.env.BENCH_ADDRESS ?? '';
 const superuser = process.env.BENCH_SUPERUSER_URL ?? '';
-/** The client of the server that is measured. */
-const psqlPath = process.env.BENCH_PSQL ?? '';
-const folder = mkdtempSync(join(tmpdir(), 'kilnsman-bench-'));
 
 const say = (words: string) => console.error(`kilnsman: bench: ${words}`);
 
@@ -72,41 +63,6 @@ async function actor(): Promise<PersonActor> {
     device: 'bench',
     at: new Date(),
   };
-}
-
-async function importFile(own: PersonActor, list: ListName) {
-  const path = join(folder, `${list}.csv`);
-  const id = uuid();
-  const read = await timed(() =>
-    readImport(own, {
-      id,
-      list,
-      fileName: `${list}.csv`,
-      announcedBytes: statSync(path).size,
-      bytes: createReadStream(path, { highWaterMark: 256 * 1024 }) as AsyncIterable<Uint8Array>,
-    }),
-  );
-  if (!read.value.ok || read.value.value.state !== 'read')
-    throw new Error(`the file of ${list} was not read: ${JSON.stringify(read.value).slice(0, 600)}`);
-  const store = await timed(() => storeImport(own, id, {}));
-  if (!store.value.ok || store.value.value.state !== 'stored')
-    throw new Error(`${list} was not stored: ${JSON.stringify(store.value).slice(0, 600)}`);
-  return { readMs: Math.round(read.ms), storeMs: Math.round(store.ms) };
-}
-
-/** `psql \copy` of the same file into a table without keys, references or checks. */
-function psqlCopy(list: ListName): number {
-  const columns = listOf(list).columns.map(({ name }) => `${name} text`);
-  const psql = (command: string) => {
-    const done = spawnSync(psqlPath, [superuser, '-v', 'ON_ERROR_STOP=1', '-q', '-c', command], {
-      encoding: 'utf8',
-    });
-    if (done.status !== 0) throw new Error(done.stderr);
-  };
-  psql(`DROP TABLE IF EXISTS bare; CREATE TABLE bare (${columns.join(', ')})`);
-  const start = performance.now();
-  psql(`\\copy bare FROM '${join(folder, `${list}.csv`)}' WITH (FORMAT csv, HEADER)`);
-  return Math.round(performance.now() - start);
 }
 
 /** One slip of a finger in a word. */
@@ -279,9 +235,15 @@ const own = await actor();
 const only = process.env.BENCH_ONLY ?? '';
 const benchCookie = `kilnsman_session=${await startSession(own.personId, 'bench')}`;
 const flowSetting = { own, address, cookie: benchCookie, spread, say };
-if (only === 'flow') {
-  console.log(JSON.stringify(await measureFlow(flowSetting)));
-  await closeDatabase();
+const superclient = new pg.Client({ connectionString: superuser });
+await superclient.connect();
+const librarySetting = { own, spread, say, superclient };
+const parts: Record<string, () => Promise<unknown>> = {
+  flow: () => measureFlow(flowSetting),
+  library: () => measureLibrary(librarySetting),
+};
+if (only !== '') {
+  console.log(JSON.stringify(await parts[only]?.()));
   process.exit(0);
 }
 say('identification over the demo world');
@@ -294,44 +256,15 @@ const quotes = await quoteTimes(benchCookie);
 say('first prices over the demo world');
 const prices = priceFigures(await priceRuns(own, 400));
 
-const superclient = new pg.Client({ connectionString: superuser });
-await superclient.connect();
 const blades = await measureBlades(spread, say);
 const metal = measureMetal(say);
 
 const flow = await measureFlow(flowSetting);
 const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
 
-say(`a library of ${size.applications} applications`);
-const listed = async (query: string) =>
-  (await database().query<{ value: string }>(query)).rows.map(({ value }) => value);
-await writeBigLibrary(folder, {
-  blanks: await listed('SELECT article AS value FROM blank ORDER BY 1'),
-  chips: await listed('SELECT article AS value FROM chip ORDER BY 1'),
-  remotes: await listed('SELECT article AS value FROM remote ORDER BY 1'),
-  platforms: await listed('SELECT name AS value FROM platform ORDER BY 1'),
-  pockets: await listed('SELECT name AS value FROM pocket ORDER BY 1'),
-});
-const models = bigModels();
-for (const list of ['makes', 'models', 'generations'] as const) {
-  say(`import of ${list}`);
-  await importFile(own, list);
-}
-const copies = [psqlCopy('applications')];
-say('import of applications');
-const before = process.memoryUsage.rss();
-let peak = before;
-const watch = setInterval(() => {
-  peak = Math.max(peak, process.memoryUsage.rss());
-}, 50);
-const stored = await importFile(own, 'applications');
-clearInterval(watch);
-copies.push(psqlCopy('applications'), psqlCopy('applications'));
-const copyMs = [...copies].sort((a, b) => a - b)[1] ?? 0;
-await superclient.query('DROP TABLE bare');
-await superclient.query('VACUUM ANALYZE');
+const library = await measureLibrary(librarySetting);
 await superclient.end();
-
+const models = bigModels();
 say('lines');
 const lines = heldLines(models, 1000);
 const lineTimes: Record<string, number[]> = { candidates: [], identify: [] };
@@ -375,7 +308,6 @@ for (const [name, path] of [
   for (let at = 0; at < 60; at += 1) times.push((await http(path, benchCookie)).ms);
   pages[name] = spread(times);
 }
-rmSync(folder, { recursive: true, force: true });
 await closePool();
 await closeDatabase();
 console.log(
@@ -387,14 +319,7 @@ console.log(
     steady,
     drill,
     question,
-    import: {
-      ...stored,
-      copyMs,
-      copies,
-      ratio: Number((copyMs / stored.storeMs).toFixed(2)),
-      rssBeforeMb: Math.round(before / 1e6),
-      rssPeakMb: Math.round(peak / 1e6),
-    },
+    library,
     lines: {
       count: lines.length,
       candidates: spread(lineTimes.candidates ?? []),
@@ -408,3 +333,5 @@ console.log(
     prices,
   }),
 );
+// The listening of the streams goes on.
+process.exit(0);

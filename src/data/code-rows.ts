@@ -113,5 +113,5 @@ export async function codeRowsAsCsv(db: Db, seriesId: string): Promise<{ rows: n
 export async function replaceCodeRows(db: Db, seriesId: string, copy: Uint8Array): Promise<void> {
   await db.query('DELETE FROM code_row WHERE series_id = $1', [seriesId]);
   await db.query("SELECT set_config('kilnsman.series', $1, true)", [seriesId]);
-  await copyText(db, 'code_row (number, bitting)', copy);
+  await copyText(db, 'code_row (number, bitting)', [copy]);
 }

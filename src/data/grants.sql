@@ -21,7 +21,7 @@ GRANT UPDATE ON franchise_desk, bureau_service TO :serving;
 GRANT UPDATE ON trade_account, coupon TO :serving;
 -- The library: brought, corrected and taken out by the people of the shop; code rows only with the world.
 GRANT INSERT, UPDATE, DELETE ON :lists, name_word TO :serving;
-GRANT INSERT ON code_row, library_change, stock_movement, conflict_settled TO :serving;
+GRANT INSERT ON application_source, code_row, library_change, stock_movement, conflict_settled TO :serving;
 GRANT INSERT, UPDATE ON library_import TO :serving;
 GRANT INSERT, DELETE ON import_row TO :serving;
 GRANT INSERT, UPDATE, DELETE ON job_observation, job_choice TO :serving;

@@ -1,29 +1,34 @@
-import type { Cells } from '@/core/catalogue/lists/description';
 import { type ListName, listOf } from '@/core/catalogue/lists/lists';
-import { isFormulaCell, parseFileRow } from '@/inputs/library-row';
+import { type FileRow, isFormulaCell, rowReader } from '@/inputs/library-row';
 
-export interface RowToCheck {
+/** A row as a file has it: its cells in the order of the file's columns. */
+export interface RowOfCells {
   readonly line: number;
-  readonly cells: Cells;
+  readonly cells: readonly (string | undefined)[];
+  /** Set where the row cannot be read at all. */
   readonly reason?: string;
 }
 
 export interface CheckedRows {
   /** With the list of each row: columns of earlier files stand for rows of other lists. */
-  readonly rows: readonly { readonly list: ListName; readonly line: number; readonly cells: Cells }[];
+  readonly rows: readonly CheckedRow[];
   readonly problems: readonly { readonly line: number; readonly column?: string; readonly reason: string }[];
   readonly formulas: readonly { readonly line: number; readonly column: string }[];
 }
 
-/** Checks a batch of rows of one list: the cells of a file as they are kept, and what is wrong. */
-export function checkRows({
-  list,
-  rows,
-}: {
-  readonly list: ListName;
-  readonly rows: readonly RowToCheck[];
-}): CheckedRows {
-  const checked: { list: ListName; line: number; cells: Cells }[] = [];
+export interface CheckedRow extends FileRow {
+  readonly line: number;
+}
+
+/** Checks rows of one list: the cells of a file as they are kept, and what is wrong. */
+export function checkRows(
+  name: ListName,
+  columns: readonly string[],
+  rows: readonly RowOfCells[],
+): CheckedRows {
+  const read = rowReader(name, columns);
+  const texts = listOf(name).columns.filter(({ type }) => type.kind === 'text');
+  const checked: CheckedRow[] = [];
   const problems: { line: number; column?: string; reason: string }[] = [];
   const formulas: { line: number; column: string }[] = [];
   for (const { line, cells, reason } of rows) {
@@ -31,17 +36,17 @@ export function checkRows({
       problems.push({ line, reason });
       continue;
     }
-    const parsed = parseFileRow(list, cells);
+    const parsed = read(cells);
     if (!parsed.ok) {
       for (const { field, message } of parsed.problems)
         problems.push({ line, ...(field === undefined ? {} : { column: field }), reason: message });
       continue;
     }
-    for (const column of listOf(list).columns) {
+    for (const column of texts) {
       const cell = parsed.value[0]?.cells[column.name];
       if (cell !== undefined && isFormulaCell(column, cell)) formulas.push({ line, column: column.name });
     }
-    for (const row of parsed.value) checked.push({ ...row, line });
+    for (const row of parsed.value) checked.push({ list: row.list, line, cells: row.cells });
   }
   return { rows: checked, problems, formulas };
 }

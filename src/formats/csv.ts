@@ -1,5 +1,4 @@
-import { pipeline, Readable } from 'node:stream';
-import { CsvError, type Options, parse as parseStream } from 'csv-parse';
+import { CsvError, type Options } from 'csv-parse';
 import { parse } from 'csv-parse/sync';
 import { stringify } from 'csv-stringify/sync';
 
@@ -100,60 +99,183 @@ export class CsvFailure extends Error {
   }
 }
 
-/** A record of a file as it comes: its cells in the order of the header, and its line. */
+/** A record of a file: its cells in the order of the header, and the line it ends in. */
 export interface CsvRecord {
   readonly line: number;
   readonly record: readonly string[];
 }
 
-/**
- * The records of a text as it comes, the header among them, split as `readCsv` does.
- * Throws `CsvFailure` for a quote left open, a line too long, or a text without a header.
- * @param onSeparator told once, from the header
- */
-export async function* readCsvStream(
-  text: AsyncIterable<string>,
-  onSeparator: (separator: Separator) => void,
-): AsyncGenerator<CsvRecord> {
-  const { header, rest } = await takeHeader(text);
-  const how = splitting(header, longestLine);
-  onSeparator(how.delimiter);
-  const records = parseStream(how);
-  // What goes wrong in the source reaches the reader of the records.
-  pipeline(Readable.from(chain(header, rest)), records, () => {});
-  let any = false;
-  try {
-    for await (const { record, info } of records as AsyncIterable<Parsed>) {
-      any = true;
-      yield { line: info.lines, record };
+/** A part of a text that begins and ends between two records, so that it can be split by itself, anywhere. */
+export interface CsvPart {
+  readonly text: string;
+  /** Lines of the text before it. */
+  readonly linesBefore: number;
+  readonly separator: Separator;
+}
+
+/** Signs of a part, about: enough that splitting costs more than sending it. */
+const partSigns = 100_000;
+/** A record is as long as its lines; one that has no end within so many signs is not waited for. */
+const longestRecord = longestLine * 10;
+
+/** What of a text waits to be cut, and how far it was looked at. */
+interface Uncut {
+  text: string;
+  linesBefore: number;
+  /** Signs that were looked at, and the lines and the state of quotes there. */
+  seen: number;
+  lines: number;
+  open: boolean;
+  /** The last end of a record among them, and the lines up to there. */
+  cut: number;
+  linesToCut: number;
+}
+
+/** Looks on to the end of the text, or to the first end of a record at or beyond `enough` signs. */
+function look(uncut: Uncut, enough: number, isLast: boolean): void {
+  const { text } = uncut;
+  const signs = /"|\r\n|\n|\r/g;
+  signs.lastIndex = uncut.seen;
+  for (let found = signs.exec(text); found && uncut.cut < enough; found = signs.exec(text)) {
+    const [sign] = found;
+    // A return at the end may be the first half of a line end.
+    if (sign === '\r' && signs.lastIndex === text.length && !isLast) {
+      uncut.seen = found.index;
+      return;
     }
+    uncut.seen = signs.lastIndex;
+    if (sign === '"') {
+      uncut.open = !uncut.open;
+      continue;
+    }
+    uncut.lines += 1;
+    if (uncut.open) continue;
+    uncut.cut = uncut.seen;
+    uncut.linesToCut = uncut.lines;
+  }
+  if (uncut.cut < enough) uncut.seen = text.length;
+}
+
+/** Takes what was looked at up to the last end of a record, or all of it. */
+function take(uncut: Uncut, all: boolean): { readonly text: string; readonly linesBefore: number } {
+  const upTo = all ? uncut.text.length : uncut.cut;
+  const lines = all ? uncut.lines : uncut.linesToCut;
+  const part = { text: uncut.text.slice(0, upTo), linesBefore: uncut.linesBefore };
+  uncut.text = uncut.text.slice(upTo);
+  uncut.linesBefore += lines;
+  uncut.seen -= Math.min(uncut.seen, upTo);
+  uncut.lines -= lines;
+  uncut.cut = 0;
+  uncut.linesToCut = 0;
+  return part;
+}
+
+/**
+ * Cuts a text as it comes into its header and parts between records: at a line end outside of quotes. What has no such end
+ * goes on as it is, and is refused when it is split.
+ * Throws `CsvFailure` for a text without a header.
+ */
+export async function* cutCsv(
+  text: AsyncIterable<string>,
+  partsOf = partSigns,
+): AsyncGenerator<{ readonly header: readonly string[]; readonly separator: Separator } | CsvPart> {
+  const uncut: Uncut = { text: '', linesBefore: 0, seen: 0, lines: 0, open: false, cut: 0, linesToCut: 0 };
+  let separator: Separator | undefined;
+  const next = (isLast: boolean) => {
+    look(uncut, separator === undefined ? 1 : partsOf, isLast);
+    const endless = uncut.seen - uncut.cut > longestRecord;
+    if (separator === undefined && endless && !isLast)
+      throw new CsvFailure(1, undefined, 'The first line has no end.');
+    const ready = separator === undefined ? uncut.cut > 0 : uncut.cut >= partsOf || endless;
+    if (uncut.text === '' || !(ready || isLast)) return undefined;
+    const part = take(uncut, separator === undefined ? uncut.cut === 0 : isLast || uncut.cut < partsOf);
+    if (separator !== undefined) return { ...part, separator };
+    const own = separatorOf(part.text);
+    const [first] = splitCsv({ ...part, separator: own });
+    // Empty lines may stand before the header.
+    if (!first) return null;
+    separator = own;
+    return { header: first.record, separator };
+  };
+  for await (const more of text) {
+    uncut.text += more;
+    for (let part = next(false); part !== undefined; part = next(false)) if (part) yield part;
+  }
+  for (let part = next(true); part !== undefined; part = next(true)) if (part) yield part;
+  if (separator === undefined) throw new CsvFailure(1, undefined, noHeader);
+}
+
+/**
+ * The records of a part. One without a quote is its line cut at the separators, which is all that RFC 4180 says of it; the
+ * others are split by the library.
+ * Throws `CsvFailure` for a quote left open or in the wrong place, and for a line too long.
+ */
+export function splitCsv({ text, linesBefore, separator }: CsvPart): CsvRecord[] {
+  const records: CsvRecord[] = [];
+  const quoted: Quoted[] = [];
+  const ends = new RegExp(lineEnd, 'g');
+  let line = linesBefore;
+  for (let begin = 0; begin < text.length; ) {
+    let end = ends.exec(text);
+    line += 1;
+    const first = line;
+    let record = text.slice(begin, end?.index);
+    const hasQuote = record.includes('"');
+    while (hasQuote && end && record.length <= longestLine && hasOpenQuote(record)) {
+      end = ends.exec(text);
+      line += 1;
+      record = text.slice(begin, end?.index);
+    }
+    if (record.length > longestLine) throw new CsvFailure(first, undefined, tooLong);
+    if (hasQuote) quoted.push({ text: record, first, at: records.length });
+    if (record !== '') records.push({ line, record: hasQuote ? [] : record.split(separator) });
+    begin = end ? ends.lastIndex : text.length;
+  }
+  for (const [nth, record] of splitQuoted(quoted, separator).entries()) {
+    const at = quoted[nth]?.at ?? 0;
+    records[at] = { line: records[at]?.line ?? 0, record };
+  }
+  return records;
+}
+
+/** A record with quotes: the line it begins in, and its place among the records. */
+interface Quoted {
+  readonly text: string;
+  readonly first: number;
+  readonly at: number;
+}
+
+const lineEnd = /\r\n|\n|\r/;
+const tooLong = 'The row is too long; a quote may be open.';
+
+function hasOpenQuote(text: string): boolean {
+  let quotes = 0;
+  for (let at = text.indexOf('"'); at >= 0; at = text.indexOf('"', at + 1)) quotes += 1;
+  return quotes % 2 === 1;
+}
+
+/** Records with quotes by the library, all at once; one by one where that says something is wrong, to find its line. */
+function splitQuoted(quoted: readonly Quoted[], delimiter: Separator): string[][] {
+  if (quoted.length === 0) return [];
+  const { info: _, ...usual } = splitting('', longestLine);
+  const split = (text: string) => parse(text, { ...usual, delimiter }) as unknown as string[][];
+  try {
+    const found = split(quoted.map(({ text }) => text).join('\n'));
+    if (found.length === quoted.length) return found;
   } catch (error) {
     if (!(error instanceof CsvError)) throw error;
-    const { line, reason } = csvProblem(error);
-    throw new CsvFailure(line, undefined, reason);
   }
-  if (!any) throw new CsvFailure(1, undefined, noHeader);
-}
-
-async function* chain(header: string, rest: AsyncIterator<string>): AsyncGenerator<string> {
-  yield header;
-  for (let next = await rest.next(); !next.done; next = await rest.next()) yield next.value;
-}
-
-/** The text up to the first line end, and the rest. */
-async function takeHeader(
-  text: AsyncIterable<string>,
-): Promise<{ header: string; rest: AsyncIterator<string> }> {
-  const rest = text[Symbol.asyncIterator]();
-  let header = '';
-  while (!/[\r\n]/.test(header)) {
-    const next = await rest.next();
-    if (next.done) break;
-    header += next.value;
-    if (header.length > longestLine * 10 && !/[\r\n]/.test(header))
-      throw new CsvFailure(1, undefined, 'The first line has no end.');
-  }
-  return { header, rest };
+  return quoted.map(({ text, first }) => {
+    try {
+      return split(text)[0] ?? [];
+    } catch (error) {
+      if (!(error instanceof CsvError)) throw error;
+      const { line, reason } = csvProblem(error);
+      // A quote left open is found at the end of the text, and looked for where its record begins.
+      const at = error.code === 'CSV_QUOTE_NOT_CLOSED' ? 1 : line;
+      throw new CsvFailure(first + at - 1, undefined, reason);
+    }
+  });
 }
 
 function separatorOf(text: string): Separator {

@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { listOf } from '@/core/catalogue/lists/lists';
 import { CsvFailure, writeCsv } from './csv';
-import { csvHeader, type RawRow, readListCsv } from './list-csv';
+import { csvHeader, listParts, readPart } from './list-csv';
 import { decodeText, EncodingError } from './text-encoding';
 
 const blanks = listOf('blanks');
@@ -11,22 +11,32 @@ async function* parts(bytes: Uint8Array, size: number): AsyncGenerator<Uint8Arra
   for (let at = 0; at < bytes.length; at += size) yield bytes.subarray(at, at + size);
 }
 
-async function read(content: string | Uint8Array, size = 7, list = blanks) {
+async function read(content: string | Uint8Array, size = 7, list = blanks, partsOf = 30) {
   const bytes = typeof content === 'string' ? new TextEncoder().encode(content) : content;
-  const rows: RawRow[] = [];
+  const rows: { line: number; cells: Record<string, string>; reason?: string }[] = [];
   let separator = '';
   let encoding = '';
   const text = decodeText(parts(bytes, size), (found) => {
     encoding = found;
   });
-  const found = readListCsv(text, list, (one) => {
-    separator = one;
-  });
-  for await (const batch of found) rows.push(...batch);
+  const found = listParts(
+    text,
+    list,
+    (one) => {
+      separator = one;
+    },
+    partsOf,
+  );
+  for await (const part of found)
+    for (const { cells, ...row } of readPart(part, list)) {
+      const named = part.columns.flatMap((name, at) => (cells[at] === undefined ? [] : [[name, cells[at]]]));
+      rows.push({ ...row, cells: Object.fromEntries(named) });
+    }
   return { rows, separator, encoding };
 }
 
 const header = 'article,keyway,seat\r\n';
+const ascii = (text: string) => new TextEncoder().encode(text);
 
 describe('a list as CSV', () => {
   it('is read whatever the size of its parts, with the line of each row', async () => {
@@ -91,9 +101,9 @@ describe('a list as CSV', () => {
 
   it.each([
     ['UTF-16', new Uint8Array([0xff, 0xfe, 0x61, 0x00])],
-    ['a mixture', new Uint8Array([0xc3, 0xa4, 0x2c, 0x0a, 0x61, 0x61, 0x61, 0xe4, 0x2c])],
+    ['a mixture', new Uint8Array([...ascii(header), 0xc3, 0xa4, 0x2c, 0x0a, 0x61, 0x61, 0x61, 0xe4, 0x2c])],
     ['no text', new Uint8Array([0x61, 0x00, 0x62])],
-    ['cut inside a sign', new Uint8Array([0x61, 0x0a, 0xe2, 0x82])],
+    ['cut inside a sign', new Uint8Array([...ascii(header), 0x61, 0x0a, 0xe2, 0x82])],
   ])('that is %s is refused', async (_, bytes) => {
     await expect(read(bytes, 4)).rejects.toBeInstanceOf(EncodingError);
   });

@@ -1,45 +1,60 @@
-import type { Cells } from '@/core/catalogue/lists/description';
 import type { LibraryList } from '@/core/catalogue/lists/lists';
-import { CsvFailure, cellsOf, readCsvStream, type Separator, withPoint, writeCsv } from './csv';
+import type { RowOfCells } from './check-rows';
+import { CsvFailure, type CsvPart, cutCsv, type Separator, splitCsv, withPoint, writeCsv } from './csv';
 
-export interface RawRow {
-  /** Line in the file, from 1. */
-  readonly line: number;
-  readonly cells: Cells;
-  /** Set where the row has more or fewer cells than the header. */
-  readonly reason?: string;
+/** A part of a list's file with the columns of its header. */
+export interface ListPart extends CsvPart {
+  readonly columns: readonly string[];
 }
 
 /**
- * Rows of a list from CSV text as it comes, in batches. Decimal commas are read where the separator is a semicolon.
+ * Parts of a list from CSV text as it comes.
  * @param onSeparator told once, from the header
- * Throws `CsvFailure` for a header that does not fit, a quote left open, or a row too long.
+ * Throws `CsvFailure` for a header that does not fit.
  */
-export async function* readListCsv(
+export async function* listParts(
   text: AsyncIterable<string>,
   list: LibraryList,
   onSeparator: (separator: Separator) => void,
-  batch = 1000,
-): AsyncGenerator<readonly RawRow[]> {
-  let commas = false;
-  const records = readCsvStream(text, (separator) => {
-    commas = separator === ';';
-    onSeparator(separator);
-  });
-  let columns: readonly string[] | undefined;
-  let rows: RawRow[] = [];
-  for await (const { record, line } of records) {
-    if (!columns) {
-      columns = checkHeader(record, list);
-      continue;
-    }
-    rows.push(toRow(record, line, columns, list, commas));
-    if (rows.length >= batch) {
-      yield rows;
-      rows = [];
-    }
+  partsOf?: number,
+): AsyncGenerator<ListPart> {
+  let columns: readonly string[] = [];
+  for await (const part of cutCsv(text, partsOf)) {
+    if ('header' in part) {
+      columns = checkHeader(part.header, list);
+      onSeparator(part.separator);
+    } else yield { ...part, columns };
   }
-  if (rows.length > 0) yield rows;
+}
+
+/**
+ * The rows of a part, their cells in the order of its columns; empty ones undefined. Decimal commas are read where the
+ * separator is a semicolon. A row with more or fewer cells than the header has a reason.
+ * Throws `CsvFailure` for a quote left open, or a row too long.
+ */
+export function readPart(part: ListPart, list: LibraryList): RowOfCells[] {
+  const { columns, separator } = part;
+  const decimals = new Set(
+    [...list.columns, ...(list.former?.columns ?? [])]
+      .filter(({ type }) => type.kind === 'decimal')
+      .map(({ name }) => name),
+  );
+  const commas = columns.map((name) => separator === ';' && decimals.has(name));
+  return splitCsv(part).map(({ record, line }) => {
+    if (record.length !== columns.length)
+      return { line, cells: [], reason: `Expected ${columns.length} cells, got ${record.length}.` };
+    const cells = record.map((cell, at) => {
+      if (isBlank(cell)) return undefined;
+      return commas[at] ? withPoint(cell) : cell;
+    });
+    return { line, cells };
+  });
+}
+
+const plainSign = /[!-~]/;
+
+function isBlank(cell: string): boolean {
+  return cell === '' || (!plainSign.test(cell[0] ?? '') && cell.trim() === '');
 }
 
 function checkHeader(record: readonly string[], list: LibraryList): readonly string[] {
@@ -58,29 +73,6 @@ function checkHeader(record: readonly string[], list: LibraryList): readonly str
   const missing = list.columns.find(({ name, optional }) => !optional && !columns.includes(name));
   if (missing) throw new CsvFailure(1, missing.name, 'The column is missing.');
   return columns;
-}
-
-function toRow(
-  record: readonly string[],
-  line: number,
-  columns: readonly string[],
-  list: LibraryList,
-  commas: boolean,
-): RawRow {
-  const cells = cellsOf(record, columns);
-  if (typeof cells === 'string') return { line, cells: {}, reason: cells };
-  if (!commas) return { line, cells };
-  const decimals = new Set(
-    [...list.columns, ...(list.former?.columns ?? [])]
-      .filter(({ type }) => type.kind === 'decimal')
-      .map(({ name }) => name),
-  );
-  return {
-    line,
-    cells: Object.fromEntries(
-      Object.entries(cells).map(([name, cell]) => [name, decimals.has(name) ? withPoint(cell) : cell]),
-    ),
-  };
 }
 
 /** The header line of a list's file. */

@@ -11,21 +11,17 @@ import { parseInput } from './parse';
  * in which they are kept.
  */
 export function parseLibraryRow(name: ListName, cells: Cells): Result<Cells> {
-  const list = listOf(name);
-  const row: Record<string, string> = {};
-  const problems: Problem[] = [];
-  for (const field of Object.keys(cells)) {
-    if (!list.columns.some((column) => column.name === field))
-      problems.push({ field, message: 'This field is not known here.' });
-  }
-  for (const column of list.columns) {
-    const read = parseCell(list, column, Object.hasOwn(cells, column.name) ? cells[column.name] : undefined);
-    if (!read.ok) problems.push(...read.problems);
-    else if (read.value !== undefined) row[column.name] = read.value;
-  }
-  if (problems.length === 0) problems.push(...problemsBetween(list, row));
-  return problems.length > 0 ? { ok: false, problems } : done(row);
+  const former = new Set(listOf(name).former?.columns.map((column) => column.name));
+  const strange = Object.keys(cells).filter((field) => former.has(field));
+  const read = rowReader(
+    name,
+    Object.keys(cells).filter((field) => !former.has(field)),
+  )(Object.entries(cells).flatMap(([field, cell]) => (former.has(field) ? [] : [cell])));
+  if (strange.length > 0) return { ok: false, problems: strange.map(unknown) };
+  return read.ok ? done(read.value[0]?.cells ?? {}) : read;
 }
+
+const unknown = (field: string): Problem => ({ field, message: 'This field is not known here.' });
 
 /** A row of a file with the list it belongs to. */
 export interface FileRow {
@@ -34,47 +30,86 @@ export interface FileRow {
 }
 
 /**
- * Reads one row of a file: the row itself, and what columns of earlier files in it stand for in other lists.
+ * What reads the rows of a file, given its columns and then the cells of each row in their order: the row itself, and what
+ * columns of earlier files in it stand for in other lists. Every cell is checked, unknown columns are refused.
  */
-export function parseFileRow(name: ListName, cells: Cells): Result<readonly FileRow[]> {
+export function rowReader(
+  name: ListName,
+  columns: readonly string[],
+): (cells: readonly (string | undefined)[]) => Result<readonly FileRow[]> {
   const list = listOf(name);
-  const former = list.former;
-  const isFormer = (field: string) => former?.columns.some((column) => column.name === field) ?? false;
-  const told = Object.entries(cells);
-  const own = parseLibraryRow(name, Object.fromEntries(told.filter(([field]) => !isFormer(field))));
-  const earlier = Object.fromEntries(told.filter(([field]) => isFormer(field)));
-  if (!own.ok || !former || Object.keys(earlier).length === 0)
-    return own.ok ? done([{ list: name, cells: own.value }]) : own;
-  const problems = former.columns.flatMap((column) => {
-    const read = parseCell(list, column, earlier[column.name]);
-    return read.ok ? [] : read.problems;
+  const placed = (column: ListColumn) => ({
+    name: column.name,
+    at: columns.indexOf(column.name),
+    read: cellReader(list, column),
   });
-  if (problems.length > 0) return { ok: false, problems };
-  const others = former.rowsOf({ ...own.value, ...earlier }) as readonly FileRow[];
-  return done([{ list: name, cells: own.value }, ...others]);
+  const own = list.columns.map(placed);
+  const former = (list.former?.columns ?? []).map(placed);
+  const known = new Set([...own, ...former].map((column) => column.name));
+  const strange = columns.flatMap((field, at) => (known.has(field) ? [] : [{ field, at }]));
+  const readInto = (
+    row: Record<string, string>,
+    from: typeof own,
+    cells: readonly (string | undefined)[],
+    problems: Problem[],
+  ) => {
+    for (const { name: column, at, read } of from) {
+      const cell = read(at < 0 ? undefined : cells[at]);
+      if (!cell.ok) problems.push(...cell.problems);
+      else if (cell.value !== undefined) row[column] = cell.value;
+    }
+  };
+  return (cells) => {
+    const row: Record<string, string> = {};
+    const problems: Problem[] = strange.flatMap(({ field, at }) =>
+      cells[at] === undefined ? [] : [unknown(field)],
+    );
+    readInto(row, own, cells, problems);
+    if (problems.length === 0) problems.push(...problemsBetween(list, row));
+    if (problems.length > 0) return { ok: false, problems };
+    const told = former.filter(({ at }) => cells[at] !== undefined);
+    if (!list.former || told.length === 0) return done([{ list: name, cells: row }]);
+    const earlier: Record<string, string> = {};
+    readInto({}, former, cells, problems);
+    if (problems.length > 0) return { ok: false, problems };
+    for (const { name: column, at } of told) earlier[column] = cells[at] ?? '';
+    const others = list.former.rowsOf({ ...row, ...earlier }) as readonly FileRow[];
+    return done([{ list: name, cells: row }, ...others]);
+  };
 }
 
 /** Cells of long files repeat: what one was found to be is kept, up to so many of each column. */
 const mostKept = 5000;
-const kept = new Map<ListColumn, Map<string | undefined, Result<string | undefined>>>();
+type CellReader = (text: string | undefined) => Result<string | undefined>;
+const cellReaders = new Map<ListColumn, CellReader>();
 
-/** Reads one cell; the same text of the same column always comes to the same. */
-function parseCell(
-  list: LibraryList,
-  column: ListColumn,
-  text: string | undefined,
-): Result<string | undefined> {
-  const known = kept.get(column) ?? new Map<string | undefined, Result<string | undefined>>();
-  kept.set(column, known);
-  const found = known.get(text);
-  if (found) return found;
-  if (known.size >= mostKept) known.clear();
-  const parsed = parseInput(cellClass(list, column), text === undefined ? {} : { [column.name]: text });
-  const read: Result<string | undefined> = parsed.ok
-    ? done(written((parsed.value as Record<string, unknown>)[column.name]))
-    : parsed;
-  known.set(text, read);
-  return read;
+/** What reads one cell; the same text of the same column always comes to the same. */
+function cellReader(list: LibraryList, column: ListColumn): CellReader {
+  const made = cellReaders.get(column);
+  if (made) return made;
+  const kept = new Map<string | undefined, Result<string | undefined>>();
+  // Rows of a file that is sorted have most cells of the row before.
+  let lastText: string | undefined;
+  let last: Result<string | undefined> | undefined;
+  const reader: CellReader = (text) => {
+    if (last && text === lastText) return last;
+    lastText = text;
+    last = readOnce(text);
+    return last;
+  };
+  const readOnce: CellReader = (text) => {
+    const found = kept.get(text);
+    if (found) return found;
+    if (kept.size >= mostKept) kept.clear();
+    const parsed = parseInput(cellClass(list, column), text === undefined ? {} : { [column.name]: text });
+    const read: Result<string | undefined> = parsed.ok
+      ? done(written((parsed.value as Record<string, unknown>)[column.name]))
+      : parsed;
+    kept.set(text, read);
+    return read;
+  };
+  cellReaders.set(column, reader);
+  return reader;
 }
 
 function written(value: unknown): string | undefined {

@@ -1,7 +1,9 @@
+import fc from 'fast-check';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { Cells } from '@/core/catalogue/lists/description';
 import type { ListName } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
+import { listRows } from '@/data/library/rows';
 import { database } from '@/usecases/database';
 import { readChoices, readLibrary, readListPage, readRow } from '@/usecases/library/browse';
 import { readConflicts, readGaps, readStandings } from '@/usecases/library/check';
@@ -239,6 +241,47 @@ describe('a list', () => {
     expect(rows.length).toBeGreaterThan(0);
     expect(rows.every(({ cells }) => cells.market === 'Continent')).toBe(true);
     expect((await readListPage(actor, 'applications', '100% _', undefined)).total).toBe(0);
+  });
+
+  it('finds of the applications exactly the rows that hold every word, few or many, page by page', async () => {
+    const whole = await listRows(database(), 'applications', { limit: 400 });
+    const looked =
+      'make model market generation ignition from_year to_year equipment made_mark blank chip remote platform'
+        .split(' ')
+        .concat('pocket', 'source', 'fact_sources');
+    const holds = (cells: Cells, word: string) =>
+      looked.some((column) => cells[column]?.toLowerCase().includes(word.toLowerCase()));
+    const texts = whole.rows.flatMap(({ cells }) => looked.flatMap((column) => cells[column] ?? []));
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(fc.tuple(fc.constantFrom(...texts), fc.nat(8), fc.integer({ min: 1, max: 6 })), {
+          minLength: 1,
+          maxLength: 3,
+        }),
+        fc.constantFrom(0, 5, 4000),
+        async (parts, mostFound) => {
+          const words = parts
+            .map(([text, from, length]) => text.slice(from % text.length).slice(0, length))
+            .flatMap((part) => part.split(/\s+/).filter(Boolean));
+          if (words.length === 0) return;
+          const expected = whole.rows.filter(({ cells }) => words.every((word) => holds(cells, word)));
+          const found: string[] = [];
+          for (let after: readonly string[] | undefined; ; ) {
+            const page = await listRows(database(), 'applications', {
+              search: words.join(' '),
+              limit: 40,
+              after,
+              mostFound,
+            });
+            found.push(...page.rows.map(({ id }) => id));
+            after = page.next;
+            if (!after) break;
+          }
+          expect(found, words.join(' ')).toEqual(expected.map(({ id }) => id));
+        },
+      ),
+      { numRuns: 120 },
+    );
   });
 
   it('offers what can stand in the columns that name other rows', async () => {

@@ -2,6 +2,7 @@ import type { Cells } from '@/core/catalogue/lists/description';
 import { type LibraryList, type ListName, listOf } from '@/core/catalogue/lists/lists';
 import type { Db } from '../db';
 import { together } from '../together';
+import { patternOf } from './application-search';
 import { storages } from './storage/storages';
 
 export interface LibraryRow {
@@ -55,6 +56,8 @@ export interface RowsPage {
  * A page of a list, by its key.
  * @param search words that must all stand somewhere in the row
  * @param after the key cells of the row before the page, '' for an empty one
+ * @param mostFound more rows than these are not found first and put in order: they are met in the order of the list, so
+ *   that a page is soon full
  */
 export async function listRows(
   db: Db,
@@ -63,19 +66,25 @@ export async function listRows(
     search = '',
     after,
     limit = 50,
-  }: { readonly search?: string; readonly after?: readonly string[] | undefined; readonly limit?: number },
+    mostFound = 4000,
+  }: {
+    readonly search?: string;
+    readonly after?: readonly string[] | undefined;
+    readonly limit?: number;
+    readonly mostFound?: number;
+  },
 ): Promise<RowsPage> {
   const list = listOf(name);
   const words = search.split(/\s+/).filter(Boolean).slice(0, 8);
   const values: unknown[] = [limit + 1];
-  const { found, conditions } = searchFor(list, words, values);
-  if (after) conditions.push(...afterConditions(list, after, values));
+  const found = await searchFor(db, list, words, values, mostFound);
+  const conditions = after ? [...found.ofRow, ...afterConditions(list, after, values)] : found.ofRow;
   const where = conditions.length > 0 ? `WHERE ${conditions.join(' AND ')}` : '';
   const [result, all] = await together(
     db,
     (db) =>
       db.query<Record<string, string | null> & { id: string }>(
-        `${found} SELECT c.* FROM (${currentRows(name)}${found && ' WHERE t.id IN (SELECT id FROM found)'}) c
+        `SELECT c.* FROM (${currentRows(name)} ${found.ofTable && `WHERE ${found.ofTable}`}) c
          ${where} ORDER BY ${orderText(list, 'c')} LIMIT $1`,
         values,
       ),
@@ -102,27 +111,34 @@ function afterConditions(list: LibraryList, after: readonly string[], values: un
   return [`(${texts.join(', ')}) > (${places.join(', ')})`, `${texts[0]} >= ${places[0]}`];
 }
 
-/** What finds the rows that hold all words: a table of their ids before the query, or conditions in it. */
-function searchFor(
+/**
+ * What finds the rows that hold all words: a condition on the table, or conditions on the row.
+ * Few rows are found first and then read by their ids.
+ */
+async function searchFor(
+  db: Db,
   { name, columns }: LibraryList,
   words: readonly string[],
   values: unknown[],
-): { readonly found: string; readonly conditions: string[] } {
-  const { holds, table } = storages[name];
-  const patterns = words.map((word) => {
-    values.push(`%${word.replace(/[\\%_]/g, (sign) => `\\${sign}`)}%`);
-    return `$${values.length}`;
-  });
-  if (patterns.length === 0) return { found: '', conditions: [] };
-  if (holds) {
-    const all = patterns.map((pattern) => `(${holds(pattern)})`).join(' AND ');
-    return {
-      found: `WITH found AS MATERIALIZED (SELECT t.id FROM ${table} t WHERE ${all})`,
-      conditions: [],
-    };
+  mostFound: number,
+): Promise<{ readonly ofTable: string; readonly ofRow: string[] }> {
+  if (words.length === 0) return { ofTable: '', ofRow: [] };
+  const { search, table } = storages[name];
+  if (!search) {
+    const text = `concat_ws(' ', ${columns.map((column) => `c.${column.name}`).join(', ')})`;
+    const ofRow = words.map((word) => `${text} ILIKE $${values.push(patternOf(word))}`);
+    return { ofTable: '', ofRow };
   }
-  const text = `concat_ws(' ', ${columns.map((column) => `c.${column.name}`).join(', ')})`;
-  return { found: '', conditions: patterns.map((pattern) => `${text} ILIKE ${pattern}`) };
+  const found = await search(db, words);
+  const ids = await db.query<{ id: string }>(
+    `SELECT t.id FROM ${table} t WHERE ${found.text} LIMIT ${mostFound + 1}`,
+    found.values,
+  );
+  if (ids.rows.length <= mostFound)
+    return { ofTable: `t.id = ANY($${values.push(ids.rows.map(({ id }) => id))}::uuid[])`, ofRow: [] };
+  const before = values.length;
+  values.push(...found.values);
+  return { ofTable: found.text.replace(/\$(\d+)/g, (_, at) => `$${before + Number(at)}`), ofRow: [] };
 }
 
 export async function findRow(db: Db, name: ListName, id: string): Promise<LibraryRow | undefined> {

@@ -3,7 +3,7 @@ import type { Cells } from '@/core/catalogue/lists/description';
 import { type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { fold } from '@/core/identify/line/tokens';
 import { copyText } from '../copy-text';
-import type { Db } from '../db';
+import { type Db, onlyRow } from '../db';
 import { insertMany } from '../insert-many';
 import { currentRows } from './rows';
 import { storages } from './storage/storages';
@@ -43,28 +43,36 @@ export async function stageRows(db: Db, importId: string, rows: readonly StagedR
   }
 }
 
-/** Stages a batch of rows through COPY. */
-export async function copyStagedRows(db: Db, importId: string, rows: readonly StagedRow[]): Promise<void> {
-  let text = '';
-  for (const { list, line, id, cells } of rows) {
-    const own = listOf(list)
-      .columns.map(({ name }) => arrayCell(cells[name]))
-      .join(',');
-    text += `${importId}\t${list}\t${line}\t${copyCell(id)}\t${copyCell(`{${own}}`)}\n`;
-  }
-  await copyText(db, 'import_row (import_id, list, line, id, cells)', text);
+/** Stages rows through COPY, each written by `stagedText`. */
+export async function copyStagedText(db: Db, texts: readonly Uint8Array[]): Promise<void> {
+  await copyText(db, 'import_row (import_id, list, line, id, cells)', texts);
 }
 
-/** A cell as an array of text is written. */
-function arrayCell(value: string | undefined): string {
-  return value === undefined ? 'NULL' : `"${value.replace(/["\\]/g, '\\$&')}"`;
+/** A staged row as COPY reads it, its cells as an array in the order of the list's columns. */
+export function stagedText(
+  importId: string,
+  { list, line, cells }: Omit<StagedRow, 'id'>,
+  id: string,
+): string {
+  let array = '';
+  for (const { name } of listOf(list).columns) {
+    const cell = cells[name];
+    array += cell === undefined ? ',NULL' : `,"${plain.test(cell) ? cell : arrayCell(cell)}"`;
+  }
+  return `${importId}\t${list}\t${line}\t${plain.test(id) ? id : copyCell(id)}\t{${array.slice(1)}}\n`;
+}
+
+/** Signs that are the same in a cell, an array and a line of COPY. */
+const plain = /^[^"\\\t\n\r]*$/;
+
+/** A cell between the quotes of an array, as COPY reads it. */
+function arrayCell(cell: string): string {
+  return copyCell(cell.replace(/["\\]/g, '\\$&'));
 }
 
 /** A value as COPY reads it. */
 function copyCell(value: string): string {
-  return /[\\\t\n\r]/.test(value)
-    ? value.replace(/\\/g, '\\\\').replace(/\t/g, '\\t').replace(/\n/g, '\\n').replace(/\r/g, '\\r')
-    : value;
+  return value.replace(/\\/g, '\\\\').replace(/\t/g, '\\t').replace(/\n/g, '\\n').replace(/\r/g, '\\r');
 }
 
 /** The join of staged rows `s` with the list as it stands `c`, by key. */
@@ -85,41 +93,42 @@ export function jsonOf(name: ListName, alias: string): string {
   return `jsonb_strip_nulls(jsonb_build_object(${cells.join(', ')}))`;
 }
 
-/** How many rows of a list would be added, changed and left as they are. */
-export async function countStaged(db: Db, importId: string, name: ListName): Promise<StagedCounts> {
-  const list = listOf(name);
-  const result = await db.query<{ added: string; changed: string; same: string }>(
-    `SELECT count(*) FILTER (WHERE c.id IS NULL) AS added,
-       count(*) FILTER (WHERE c.id IS NOT NULL AND NOT ${sameCells(list)}) AS changed,
-       count(*) FILTER (WHERE c.id IS NOT NULL AND ${sameCells(list)}) AS same
-     FROM (${stagedRows(name)}) s LEFT JOIN (${currentRows(name)}) c ON ${matchOn(name)}`,
-    [importId],
-  );
-  const row = result.rows[0];
-  return { added: Number(row?.added ?? 0), changed: Number(row?.changed ?? 0), left: Number(row?.same ?? 0) };
-}
-
 /** Staged rows `s` beside the rows `c` they would change, as a FROM clause. */
 export function changedStaged(name: ListName): string {
   const list = listOf(name);
   return `(${stagedRows(name)}) s JOIN (${currentRows(name)}) c ON ${matchOn(name)} WHERE NOT ${sameCells(list)}`;
 }
 
-/** The first rows that would be added or changed, with what they are now. */
-export async function listStagedChanges(
+/**
+ * How many rows of a list would be added, changed and left as they are, and the first of those that would be added or
+ * changed, with what they are now. The list is compared once.
+ */
+export async function compareStaged(
   db: Db,
   importId: string,
   name: ListName,
   limit: number,
-): Promise<StagedChange[]> {
+): Promise<{ readonly counts: StagedCounts; readonly changes: readonly StagedChange[] }> {
   const list = listOf(name);
-  const result = await db.query<StagedChange>(
-    `SELECT s.line, CASE WHEN c.id IS NULL THEN NULL ELSE ${jsonOf(name, 'c')} END AS before, ${jsonOf(name, 's')} AS after
-     FROM (${stagedRows(name)}) s LEFT JOIN (${currentRows(name)}) c ON ${matchOn(name)}
-     WHERE c.id IS NULL OR NOT ${sameCells(list)} ORDER BY (c.id IS NULL), s.line LIMIT $2`,
+  // Which lines first, then their cells: whole rows of a long list are not written as JSON to be sorted.
+  const result = await db.query<{ counts: StagedCounts; changes: StagedChange[] }>(
+    `WITH compared AS MATERIALIZED (
+       SELECT s.line, c.id, c.id IS NOT NULL AND ${sameCells(list)} AS same
+       FROM (${stagedRows(name)}) s LEFT JOIN (${currentRows(name)}) c ON ${matchOn(name)}),
+     shown AS MATERIALIZED (
+       SELECT line, id FROM compared WHERE NOT same ORDER BY (id IS NULL), line LIMIT $2)
+     SELECT
+       (SELECT jsonb_build_object('added', count(*) FILTER (WHERE id IS NULL),
+          'changed', count(*) FILTER (WHERE id IS NOT NULL AND NOT same), 'left', count(*) FILTER (WHERE same))
+        FROM compared) AS counts,
+       (SELECT coalesce(jsonb_agg(jsonb_build_object('line', s.line,
+          'before', CASE WHEN c.id IS NULL THEN NULL ELSE ${jsonOf(name, 'c')} END, 'after', ${jsonOf(name, 's')})
+          ORDER BY (shown.id IS NULL), s.line), '[]')
+        FROM shown JOIN (${stagedRows(name)}) s ON s.line = shown.line
+        LEFT JOIN (${currentRows(name)}) c ON c.id = shown.id) AS changes`,
     [importId, limit],
   );
-  return result.rows;
+  return onlyRow(result);
 }
 
 /** Keys that come twice in the file, and names that neither the library nor the file has. */
@@ -131,12 +140,22 @@ export async function findStagedProblems(
 ): Promise<ImportProblem[]> {
   const list = listOf(name);
   const key = list.key.map((column) => `s.${column}`).join(', ');
-  const twice = await db.query<{ line: number; first: number }>(
-    `SELECT line, first FROM (
+  // Most files have none: a hash over the keys says so sooner than sorting all rows.
+  const any = await db.query(
+    `SELECT 1 FROM (${stagedRows(name)}) s GROUP BY hashtextextended(concat_ws(chr(31), ${list.key
+      .map((column) => `coalesce(s.${column}, chr(30))`)
+      .join(', ')}), 0) HAVING count(*) > 1 LIMIT 1`,
+    [importId],
+  );
+  const twice =
+    any.rows.length === 0
+      ? any
+      : await db.query<{ line: number; first: number }>(
+          `SELECT line, first FROM (
        SELECT s.line, min(s.line) OVER (PARTITION BY ${key}) AS first FROM (${stagedRows(name)}) s) seen
      WHERE line > first ORDER BY line LIMIT $2`,
-    [importId, limit],
-  );
+          [importId, limit],
+        );
   const problems: ImportProblem[] = twice.rows.map(({ line, first }) => ({
     list: name,
     line,

@@ -1,6 +1,5 @@
-import { v7 as uuid } from 'uuid';
 import type { ImportPreview, ImportProblem, ImportRow } from '@/core/catalogue/imports';
-import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists/lists';
+import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import type { Db } from '@/data/db';
@@ -13,22 +12,17 @@ import {
   noteStagedSize,
   prepareForImport,
 } from '@/data/library/imports';
-import {
-  copyStagedRows,
-  countStaged,
-  dropStaged,
-  findStagedProblems,
-  listStagedChanges,
-  type StagedRow,
-} from '@/data/library/staged';
+import { compareStaged, copyStagedText, dropStaged, findStagedProblems } from '@/data/library/staged';
+import type { RowOfCells } from '@/formats/check-rows';
 import { CsvFailure } from '@/formats/csv';
 import { readLibraryJson } from '@/formats/library-json';
-import { type RawRow, readListCsv } from '@/formats/list-csv';
+import { type ListPart, listParts } from '@/formats/list-csv';
 import { decodeText, EncodingError } from '@/formats/text-encoding';
 import { now } from '@/outside/clock';
 import { database, importDatabase, transact } from '../database';
 import { refusedFor } from '../duties';
 import { runInPool } from '../pool/pool';
+import type { RowsStaged } from '../pool/stage-rows';
 import { importContradictions } from './keyway-check';
 import { giveSigns } from './signs-of-life';
 
@@ -50,7 +44,7 @@ export const largestJsonBytes = 24 * 1024 * 1024;
 const shownProblems = 200;
 const shownChanges = 60;
 /** Rows staged in one transaction. */
-const rowsAtOnce = 5000;
+const rowsAtOnce = 10_000;
 
 /**
  * Reads a file into the staging rows and says what storing it would do: rows added, changed, left and refused. Nothing of
@@ -136,7 +130,7 @@ class Reading {
     const text = decodeText(this.counted(largestCsvBytes), (encoding) => {
       if (encoding !== 'utf-8') this.remarks.push('Read as Windows-1252, as spreadsheets write it.');
     });
-    const raw = readListCsv(text, listOf(name), (separator) => {
+    const parts = listParts(text, listOf(name), (separator) => {
       if (separator !== ',')
         this.remarks.push(
           separator === ';'
@@ -144,7 +138,7 @@ class Reading {
             : 'Read with tabs between the cells.',
         );
     });
-    await this.stageRows(name, raw);
+    await this.stageAll(name, parts, (part) => ({ part }));
   }
 
   private async stageDocument(): Promise<void> {
@@ -154,16 +148,45 @@ class Reading {
     if (!document.ok) throw new FileRefused(document.problems[0]?.message ?? 'The file cannot be read.');
     for (const name of listNames) {
       const own = document.value.filter(({ list }) => list === name);
-      if (own.length > 0) await this.stageRows(name, batches(own));
+      const columns = [...new Set(own.flatMap(({ cells }) => Object.keys(cells)))];
+      if (own.length > 0)
+        await this.stageAll(name, batches(own), (rows) => ({
+          columns,
+          rows: rows.map(({ cells, ...row }) => ({ ...row, cells: columns.map((column) => cells[column]) })),
+        }));
     }
   }
 
-  private async stageRows(name: ListName, raw: AsyncIterable<readonly RawRow[]>): Promise<void> {
-    for await (const rows of inParts(this.checked(name, raw), rowsAtOnce))
-      await transact(async (db) => {
-        if (!(await noteProgress(db, this.file.id, 'reading', this.rows))) throw new Cancelled();
-        await copyStagedRows(db, this.file.id, rows);
-      }, importDatabase());
+  /** Stages what threads make of the parts, several parts in one transaction. */
+  private async stageAll<Part>(
+    list: ListName,
+    parts: AsyncIterable<Part>,
+    taskOf: (part: Part) => { part: ListPart } | { columns: readonly string[]; rows: readonly RowOfCells[] },
+  ): Promise<void> {
+    // Two parts are read and checked at once, and come out in their order.
+    const read = ahead(
+      parts,
+      (part) => runInPool('stageRows', { importId: this.file.id, list, ...taskOf(part) }),
+      2,
+    );
+    // While one part is stored the next are read.
+    let storing: Promise<void> = Promise.resolve();
+    try {
+      for await (const texts of inParts(this.taken(list, read), rowsAtOnce)) {
+        await storing;
+        storing = this.store(texts, this.rows);
+        storing.catch(() => {});
+      }
+    } finally {
+      await storing;
+    }
+  }
+
+  private store(texts: readonly Uint8Array[], rows: number): Promise<void> {
+    return transact(async (db) => {
+      if (!(await noteProgress(db, this.file.id, 'reading', rows))) throw new Cancelled();
+      await copyStagedText(db, texts);
+    }, importDatabase());
   }
 
   /** The bytes as they come, counted against the limit and against what was announced. */
@@ -185,22 +208,23 @@ class Reading {
       );
   }
 
-  private async *checked(
+  private async *taken(
     name: ListName,
-    raw: AsyncIterable<readonly RawRow[]>,
-  ): AsyncGenerator<readonly StagedRow[]> {
-    // Two batches are checked at once, and come out in their order.
-    for await (const result of ahead(raw, (rows) => runInPool('checkRows', { list: name, rows }), 2)) {
-      this.rows += result.rows.length;
-      for (const { list: of } of result.rows) this.perList.set(of, (this.perList.get(of) ?? 0) + 1);
-      for (const problem of result.problems) this.refuse({ list: name, ...problem });
-      for (const formula of result.formulas)
+    read: AsyncIterable<RowsStaged>,
+  ): AsyncGenerator<{ readonly text: Uint8Array; readonly rows: number }> {
+    for await (const { text, counts, problems, formulas, failure } of read) {
+      if (failure) throw new CsvFailure(failure.line, failure.column, failure.reason);
+      let rows = 0;
+      for (const [list, count] of Object.entries(counts) as [ListName, number][]) {
+        rows += count;
+        this.perList.set(list, (this.perList.get(list) ?? 0) + count);
+      }
+      this.rows += rows;
+      for (const problem of problems) this.refuse(problem);
+      for (const formula of formulas)
         if (this.formulas.length < shownProblems)
           this.formulas.push({ list: name, ...formula, reason: 'Would run as a formula in a spreadsheet.' });
-      yield result.rows.map((row) => {
-        const of = listOf(row.list);
-        return { ...row, id: of.keyStays ? rowName(of, row.cells) : uuid() };
-      });
+      yield { text, rows };
     }
   }
 
@@ -217,16 +241,10 @@ class Reading {
     for (const [name, rows] of this.perList) {
       for (const problem of await findStagedProblems(db, this.file.id, name, shownProblems))
         this.refuse(problem);
-      const counts = await countStaged(db, this.file.id, name);
-      lists.push({ list: name, rows, counts });
       const room = shownChanges - changes.length;
-      if (room > 0)
-        changes.push(
-          ...(await listStagedChanges(db, this.file.id, name, room)).map((change) => ({
-            ...change,
-            list: name,
-          })),
-        );
+      const { counts, changes: first } = await compareStaged(db, this.file.id, name, room);
+      lists.push({ list: name, rows, counts });
+      changes.push(...first.map((change) => ({ ...change, list: name })));
     }
     // Rows that are refused by themselves would make a keyway look wrong that is not.
     if (this.refusedLines.size === 0)
@@ -243,17 +261,20 @@ class Reading {
   }
 }
 
-/** Batches joined until they hold at least so many rows. */
-async function* inParts<Row>(
-  source: AsyncIterable<readonly Row[]>,
+/** Texts joined until they hold at least so many rows. */
+async function* inParts(
+  source: AsyncIterable<{ readonly text: Uint8Array; readonly rows: number }>,
   size: number,
-): AsyncGenerator<readonly Row[]> {
-  let part: Row[] = [];
-  for await (const rows of source) {
-    part = part.concat(rows);
-    if (part.length < size) continue;
+): AsyncGenerator<readonly Uint8Array[]> {
+  let part: Uint8Array[] = [];
+  let held = 0;
+  for await (const { text, rows } of source) {
+    part.push(text);
+    held += rows;
+    if (held < size) continue;
     yield part;
     part = [];
+    held = 0;
   }
   if (part.length > 0) yield part;
 }

@@ -1,13 +1,13 @@
 import type { SeriesRow } from '@/data/code-rows';
-import { checkRows } from '@/formats/check-rows';
 import { readCodeRows } from '@/formats/code-rows';
 import { drawPaper } from '@/formats/pdf/paper';
 import { readPriceFile } from '@/formats/price-file';
+import { stageRows } from './stage-rows';
 
 /** Files and papers: values in, values out. */
 export const longTasks = {
-  /** Checks a batch of rows of one list. */
-  checkRows,
+  /** Reads and checks a part of a list's file. */
+  stageRows,
   readPriceFile: ({ bytes, currency }: { readonly bytes: Uint8Array; readonly currency: string }) =>
     readPriceFile(bytes, currency),
   readCodeRows: ({ bytes, spec }: { readonly bytes: Uint8Array; readonly spec: SeriesRow }) =>

@@ -6,7 +6,7 @@ const lane = openLane<typeof longTasks>({
   threads: 2,
   ready: 0,
   queue: 64,
-  limitsMs: { checkRows: 20_000, readPriceFile: 30_000, readCodeRows: 30_000, drawPaper: 20_000 },
+  limitsMs: { stageRows: 20_000, readPriceFile: 30_000, readCodeRows: 30_000, drawPaper: 20_000 },
 });
 
 /** Runs work on a file or a paper in a thread of the long lane. */

@@ -1,3 +1,5 @@
+import type { Db } from '../../db';
+
 /** How a list of flat text cells lies in the tables: out by `read`, in by `write`. */
 export interface ListStorage {
   readonly table: string;
@@ -13,8 +15,14 @@ export interface ListStorage {
   readonly conflict: string;
   /** The condition on the table for one row by its id `$1`. */
   readonly byId: string;
-  /** Whether a row of the table `t` holds a word, a pattern; where the texts of the whole row would be too slow. */
-  readonly holds?: (pattern: string) => string;
+  /** What finds rows that hold every word, where comparing the texts of whole rows would be too slow. */
+  readonly search?: (db: Db, words: readonly string[]) => Promise<RowsSearch>;
+}
+
+/** A condition on the table `t` with its values, from $1. */
+export interface RowsSearch {
+  readonly text: string;
+  readonly values: readonly unknown[];
 }
 
 export const list = (expression: string) => `nullif(array_to_string(${expression}, ' '), '')`;

@@ -1,4 +1,5 @@
 import type { vehicleLists } from '@/core/catalogue/lists/vehicles';
+import { searchApplications } from '../application-search';
 import {
   type ListStorage,
   list,
@@ -170,23 +171,6 @@ export const vehicleStorages: Readonly<Record<keyof typeof vehicleLists, ListSto
     },
     joins: `${modelJoin} JOIN generation g ON g.model_id = md.id AND g.market = s.market AND g.name = s.generation
       JOIN platform p ON p.name = s.platform`,
-    holds: (pattern) => {
-      const named = (column: string, table: string, key: string, text: string) =>
-        `t.${column} IN (SELECT ${key} FROM ${table} WHERE ${text} ILIKE ${pattern})`;
-      return [
-        named(
-          'generation_id',
-          'generation g JOIN model md ON md.id = g.model_id JOIN make mk ON mk.id = md.make_id',
-          'g.id',
-          "concat_ws(' ', mk.name, md.name, g.market, g.name)",
-        ),
-        named('platform_id', 'platform', 'id', 'name'),
-        named('blank', 'blank', 'article', 'article'),
-        named('chip', 'chip', 'article', 'article'),
-        named('remote', 'remote', 'article', 'article'),
-        named('pocket', 'pocket', 'name', 'name'),
-        `concat_ws(' ', t.ignition, t.from_year, t.to_year, t.equipment, t.made_mark, t.source, t.fact_sources) ILIKE ${pattern}`,
-      ].join(' OR ');
-    },
+    search: searchApplications,
   }),
 };
