@@ -1,4 +1,4 @@
-import type { Lexicon } from '@/core/identify/line/reading';
+import type { Lexicon, Names } from '@/core/identify/line/reading';
 import type { Db } from './db';
 
 /** Names looked at for one word that begins them. */
@@ -6,10 +6,10 @@ const mostForOneWord = 300;
 
 /**
  * The part of the lexicon that some words could stand for: names that hold or begin with one of them, with the make of
- * every model, and all places. A line reads the same against it as against the whole.
+ * every model. A line reads the same against it as against the whole.
  * @param words folded, as in the table of name words
  */
-export async function findNames(db: Db, words: readonly string[]): Promise<Lexicon> {
+export async function findNames(db: Db, words: readonly string[]): Promise<Names> {
   const found = await db.query<{ kind: 'make' | 'model'; id: string }>(
     {
       name: 'names that words begin',
@@ -23,7 +23,7 @@ export async function findNames(db: Db, words: readonly string[]): Promise<Lexic
     [words],
   );
   const ids = (kind: 'make' | 'model') => found.rows.filter((row) => row.kind === kind).map(({ id }) => id);
-  return { ...(await readNames(db, ids('make'), ids('model'))), places: await listPlaces(db) };
+  return readNames(db, ids('make'), ids('model'));
 }
 
 /** Makes and models by id, with the make of every model. */
@@ -31,7 +31,7 @@ export async function readNames(
   db: Db,
   makeIds: readonly string[],
   modelIds: readonly string[],
-): Promise<Pick<Lexicon, 'makes' | 'models'>> {
+): Promise<Names> {
   const models = await db.query<Lexicon['models'][number]>(
     'SELECT id, make_id AS "makeId", name, aliases FROM model WHERE id = ANY($1) ORDER BY name',
     [modelIds],
@@ -51,10 +51,28 @@ export async function listPlaces(db: Db): Promise<Lexicon['places']> {
 }
 
 /** The models of a make by name, for choosing one. */
-export async function listModels(db: Db, makeId: string): Promise<{ id: string; name: string }[]> {
-  const result = await db.query<{ id: string; name: string }>(
-    'SELECT id, name FROM model WHERE make_id = $1 ORDER BY name LIMIT 500',
+export async function listModels(db: Db, makeId: string): Promise<Lexicon['models'][number][]> {
+  const result = await db.query<Lexicon['models'][number]>(
+    'SELECT id, make_id AS "makeId", name, aliases FROM model WHERE make_id = $1 ORDER BY name LIMIT 500',
     [makeId],
+  );
+  return result.rows;
+}
+
+/** More than a page carries of them. */
+const mostMet = 1000;
+
+/** Models with their makes, those of most jobs first, then by name. */
+export async function listMetModels(
+  db: Db,
+): Promise<(Lexicon['models'][number] & { readonly make: Lexicon['makes'][number] })[]> {
+  const result = await db.query<Lexicon['models'][number] & { readonly make: Lexicon['makes'][number] }>(
+    `SELECT md.id, md.make_id AS "makeId", md.name, md.aliases,
+       jsonb_build_object('id', mk.id, 'name', mk.name, 'aliases', mk.aliases) AS make
+     FROM model md JOIN make mk ON mk.id = md.make_id
+     LEFT JOIN (SELECT model_id, count(*) AS jobs FROM job WHERE model_id IS NOT NULL GROUP BY model_id) met
+       ON met.model_id = md.id
+     ORDER BY met.jobs DESC NULLS LAST, md.name, md.id LIMIT ${mostMet}`,
   );
   return result.rows;
 }
@@ -91,6 +109,6 @@ export async function findNamed(
 }
 
 /** Every make by name. */
-export async function listMakes(db: Db): Promise<{ id: string; name: string }[]> {
-  return (await db.query<{ id: string; name: string }>('SELECT id, name FROM make ORDER BY name')).rows;
+export async function listMakes(db: Db): Promise<Lexicon['makes'][number][]> {
+  return (await db.query<Lexicon['makes'][number]>('SELECT id, name, aliases FROM make ORDER BY name')).rows;
 }

@@ -114,7 +114,7 @@ export interface CsvPart {
 }
 
 /** Signs of a part, about: enough that splitting costs more than sending it. */
-const partSigns = 100_000;
+const partSigns = 120_000;
 /** A record is as long as its lines; one that has no end within so many signs is not waited for. */
 const longestRecord = longestLine * 10;
 
@@ -258,7 +258,8 @@ function hasOpenQuote(text: string): boolean {
 function splitQuoted(quoted: readonly Quoted[], delimiter: Separator): string[][] {
   if (quoted.length === 0) return [];
   const { info: _, ...usual } = splitting('', longestLine);
-  const split = (text: string) => parse(text, { ...usual, delimiter }) as unknown as string[][];
+  const split = (text: string) =>
+    parse(text, { ...usual, delimiter, record_delimiter: ['\n'] }) as unknown as string[][];
   try {
     const found = split(quoted.map(({ text }) => text).join('\n'));
     if (found.length === quoted.length) return found;

@@ -51,10 +51,10 @@ export function readPart(part: ListPart, list: LibraryList): RowOfCells[] {
   });
 }
 
-const plainSign = /[!-~]/;
-
 function isBlank(cell: string): boolean {
-  return cell === '' || (!plainSign.test(cell[0] ?? '') && cell.trim() === '');
+  const first = cell.charCodeAt(0);
+  // Most cells begin with a plain sign.
+  return !(first > 32 && first < 127) && cell.trim() === '';
 }
 
 function checkHeader(record: readonly string[], list: LibraryList): readonly string[] {

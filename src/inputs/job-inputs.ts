@@ -178,6 +178,19 @@ export class CloseJobInput extends JobEdit {
   @MaxLength(500, { message: 'Up to 500 characters.' }) reason!: string;
 }
 
+/** What of the library's names a page asks for. */
+export class NamesInput {
+  @IsArray({ message: 'Expected words.' })
+  @ArrayMaxSize(60, { message: 'Up to 60 words.' })
+  @Length(2, 40, { each: true, message: 'Words of 2 to 40 letters.' })
+  words!: string[];
+
+  /** All makes. */
+  @IsBoolean({ message: 'Yes or no.' }) makes!: boolean;
+  /** The models of a make. */
+  @orNull() @IsUUID(undefined, { message: 'Choose a make of the list.' }) modelsOf!: string | null;
+}
+
 export class WordsInput {
   @IsArray({ message: 'Expected words.' })
   @ArrayMaxSize(12, { message: 'Up to 12 words.' })

@@ -163,5 +163,5 @@ function decorators({ type, optional }: ListColumn) {
 
 /** Whether a text cell would run as a formula in a spreadsheet. */
 export function isFormulaCell(column: ListColumn, value: string): boolean {
-  return column.type.kind === 'text' && /^[=+\-@]/.test(value);
+  return column.type.kind === 'text' && '=+-@'.includes(value.charAt(0)) && value !== '';
 }

@@ -110,7 +110,7 @@ describe('an errand', () => {
     let letGo = () => {};
     const slow = runErrands({
       at,
-      leaseSeconds: 1,
+      leaseSeconds: 60,
       works: workOf(async (id) => {
         await new Promise<void>((resolve) => {
           letGo = resolve;

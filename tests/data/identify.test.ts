@@ -40,7 +40,7 @@ describe('misspelt names', () => {
     ['lindivin', 'Lindiven'],
     ['VERAZEL', 'Verrazel'],
   ])('%s is %s', async (word, expected) => {
-    const [found] = await correctWords(actor, { words: [word] });
+    const [found] = (await correctWords(actor, { words: [word] })).corrections;
     expect(nameOf(found?.id)).toBe(expected);
   });
 
@@ -60,13 +60,15 @@ describe('misspelt names', () => {
           '1234',
         ],
       }),
-    ).toEqual([]);
+    ).toEqual({ corrections: [], names: { makes: [], models: [] } });
   });
 
   it('make a line read as if it had been spelt right', async () => {
     const now = { day: '2027-03-03', hour: '09:20' };
     const wrong = 'halvron merowdale 2019 push start lost both';
-    const corrections = await correctWords(actor, { words: [...parseLine(wrong, names, now).maybeNames] });
+    const { corrections } = await correctWords(actor, {
+      words: [...parseLine(wrong, names, now).maybeNames],
+    });
     const [read, right] = [
       parseLine(wrong, names, now, corrections),
       parseLine('halvorn merrowdale 2019 push start lost both', names, now),

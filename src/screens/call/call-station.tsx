@@ -1,7 +1,7 @@
 'use client';
 
 import { useState } from 'react';
-import type { Lexicon } from '@/core/identify/line/reading';
+import type { Lexicon, Names } from '@/core/identify/line/reading';
 import { fieldName } from '@/core/job/field-names';
 import type { Call } from '@/core/job/job';
 import type { DistanceUnit } from '@/core/kinds/units';
@@ -13,18 +13,22 @@ import { type EditAction, useEdit } from '@/ui/use-edit';
 import { type CallFacts, type ChipName, chipFields, emptyFacts } from './call-facts';
 import { Chips } from './chips';
 import { type PersonFacts, PersonFields, sentPerson } from './person-fields';
+import { useNames } from './use-names';
 
 interface CallStationProps {
   readonly job: JobRef;
   readonly call: Call;
-  readonly lexicon: Lexicon;
+  /** The names that the shop meets most, and the car's own. */
+  readonly met: Lexicon;
+  readonly onNames: (data: unknown) => Promise<Names>;
   readonly unit: DistanceUnit;
   readonly today: string;
   readonly onChange: EditAction;
 }
 
 /** The call of a job: what was told, each part correctable. */
-export function CallStation({ job, call, lexicon, unit, today, onChange }: CallStationProps) {
+export function CallStation({ job, call, met, unit, today, onNames, onChange }: CallStationProps) {
+  const { lexicon, ask } = useNames(met, onNames);
   const stored = storedFacts(call);
   const [facts, setFacts] = useState(stored);
   const [person, setPerson] = useState(storedPerson(call));
@@ -64,6 +68,7 @@ export function CallStation({ job, call, lexicon, unit, today, onChange }: CallS
         <Chips
           facts={facts}
           lexicon={lexicon}
+          onAsk={ask}
           unit={unit}
           today={today}
           withKeys={false}

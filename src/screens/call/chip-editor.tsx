@@ -1,5 +1,6 @@
 'use client';
 
+import { useEffect } from 'react';
 import { type Lexicon, whyNames, whys } from '@/core/identify/line/reading';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { type DistanceUnit, kmFrom } from '@/core/kinds/units';
@@ -8,6 +9,7 @@ import { ChoiceGroup } from '@/ui/choice-group';
 import { SelectField, TextField } from '@/ui/field';
 import { Tick } from '@/ui/tick';
 import type { CallFacts, ChipName } from './call-facts';
+import type { AskNames } from './use-names';
 
 /** A name that a misspelt word may stand for. */
 export interface AlikeName {
@@ -20,6 +22,7 @@ interface ChipEditorProps {
   readonly chip: ChipName;
   readonly facts: CallFacts;
   readonly lexicon: Lexicon;
+  readonly onAsk: AskNames;
   readonly unit: DistanceUnit;
   /** A call that is not opened yet: keys and what hangs on them are told here. */
   readonly withKeys: boolean;
@@ -35,12 +38,18 @@ export function ChipEditor({
   chip,
   facts,
   lexicon,
+  onAsk,
   unit,
   withKeys,
   alike,
   problemOf,
   onChange,
 }: ChipEditorProps) {
+  const makeId = chip === 'model' ? facts.makeId : null;
+  useEffect(() => {
+    if (chip === 'make') void onAsk({ makes: true });
+    if (makeId !== null) void onAsk({ modelsOf: makeId });
+  }, [chip, makeId, onAsk]);
   const number = (text: string) => (text.trim() === '' ? null : Number(text));
   switch (chip) {
     case 'make':

@@ -6,10 +6,13 @@ import { type ChipState, FactChip } from '@/ui/fact-chip';
 import { type CallFacts, type ChipName, chipFields } from './call-facts';
 import { type AlikeName, ChipEditor } from './chip-editor';
 import { askLabels, chipLabels, chipWords } from './chip-words';
+import type { AskNames } from './use-names';
 
 interface ChipsProps {
   readonly facts: CallFacts;
   readonly lexicon: Lexicon;
+  /** Asks for names that a list to choose from wants. */
+  readonly onAsk: AskNames;
   readonly unit: DistanceUnit;
   readonly today: string;
   /** How each chip came to its value. */
@@ -26,6 +29,7 @@ interface ChipsProps {
 export function Chips({
   facts,
   lexicon,
+  onAsk,
   unit,
   today,
   stateOf,
@@ -62,6 +66,7 @@ export function Chips({
             chip={chip}
             facts={facts}
             lexicon={lexicon}
+            onAsk={onAsk}
             unit={unit}
             withKeys={withKeys}
             alike={alike[chip] ?? []}

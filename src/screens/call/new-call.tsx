@@ -1,9 +1,15 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import { parseLine } from '@/core/identify/line/parse-line';
-import { type Correction, type Lexicon, type LineReading, lineLimit } from '@/core/identify/line/reading';
+import {
+  type Correction,
+  type Lexicon,
+  type LineReading,
+  lineLimit,
+  type Names,
+} from '@/core/identify/line/reading';
 import { fold } from '@/core/identify/line/tokens';
 import type { Failed, Result } from '@/core/kinds/result';
 import type { DistanceUnit } from '@/core/kinds/units';
@@ -23,12 +29,17 @@ import { Chips } from './chips';
 import { FirstPrice } from './first-price';
 import { type PersonFacts, PersonFields, sentPerson } from './person-fields';
 import { Say } from './say';
+import { useLineNames, useNames } from './use-names';
 
 interface NewCallProps {
-  readonly lexicon: Lexicon;
+  /** The names that the shop meets most; others are asked for as they are typed. */
+  readonly met: Lexicon;
   readonly unit: DistanceUnit;
   readonly now: { readonly day: string; readonly hour: string };
-  readonly onWords: (data: unknown) => Promise<readonly Correction[]>;
+  readonly onNames: (data: unknown) => Promise<Names>;
+  readonly onWords: (
+    data: unknown,
+  ) => Promise<{ readonly corrections: readonly Correction[]; readonly names: Names }>;
   readonly onPreview: (data: unknown) => Promise<Result<CallPreview>>;
   readonly onOpen: (data: unknown) => Promise<Result<{ number: number }>>;
 }
@@ -36,14 +47,17 @@ interface NewCallProps {
 const nobody: PersonFacts = { name: '', phone: '', vin: '', placeDetail: '', note: '' };
 
 /** One line in, chips that can be corrected, candidates and a first price beside it. */
-export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewCallProps) {
+export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }: NewCallProps) {
   const router = useRouter();
   const [line, setLine] = useState('');
   useHandedLine((handed) => setLine(handed.slice(0, lineLimit)));
   const [byHand, setByHand] = useState<Partial<CallFacts>>({});
   const [person, setPerson] = useState(nobody);
   const [keyCode, setKeyCode] = useState('');
-  const corrections = useCorrections(line, lexicon, now, onWords);
+  const { lexicon, ask, add } = useNames(met, onNames);
+  useLineNames(line, ask);
+  const corrections = useCorrections(line, lexicon, now, onWords, add);
+  const typedAt = useTypedAt(line, byHand);
   const reading = useMemo(
     () => parseLine(line, lexicon, now, corrections),
     [line, lexicon, now, corrections],
@@ -63,6 +77,7 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
     keyCode.trim() !== '',
     onPreview,
     setOfVin,
+    typedAt,
   );
   const { submit, pending, problems, problemOf, general } = useSubmit(onOpen);
 
@@ -100,6 +115,7 @@ export function NewCall({ lexicon, unit, now, onWords, onPreview, onOpen }: NewC
           <Chips
             facts={facts}
             lexicon={lexicon}
+            onAsk={ask}
             unit={unit}
             today={now.day}
             withKeys
@@ -326,23 +342,43 @@ function useCorrections(
   lexicon: Lexicon,
   now: NewCallProps['now'],
   onWords: NewCallProps['onWords'],
+  onFound: (names: Names) => void,
 ): readonly Correction[] {
   const [corrections, setCorrections] = useState<readonly Correction[]>([]);
   const asked = useRef(new Set<string>());
-  const words = useMemo(() => parseLine(line, lexicon, now).maybeNames.slice(0, 12), [line, lexicon, now]);
+  const maybe = useMemo(
+    () => parseLine(line, lexicon, now).maybeNames.slice(0, 12).join(' '),
+    [line, lexicon, now],
+  );
   useEffect(() => {
     const timer = setTimeout(async () => {
+      const words = maybe.split(' ').filter((word) => word.length >= 2);
       const fresh = words.filter((word) => word.length <= 40 && !asked.current.has(word));
       if (fresh.length === 0) return;
       for (const word of fresh) asked.current.add(word);
       const found = await onWords({ words: fresh }).catch(() => undefined);
       if (!found) for (const word of fresh) asked.current.delete(word);
-      if (found && found.length > 0) setCorrections((before) => [...before, ...found]);
+      if (!found || found.corrections.length === 0) return;
+      onFound(found.names);
+      setCorrections((before) => [...before, ...found.corrections]);
     }, 250);
     return () => clearTimeout(timer);
-  }, [words, onWords]);
+  }, [maybe, onWords, onFound]);
   return corrections;
 }
+
+/** When a key was last pressed: what comes from the server meanwhile lets nobody wait longer. */
+function useTypedAt(line: string, byHand: object): RefObject<number> {
+  const typedAt = useRef(0);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each of them is a key
+  useEffect(() => {
+    typedAt.current = performance.now();
+  }, [line, byHand]);
+  return typedAt;
+}
+
+/** The price is asked for once the keys rest so long. */
+const restMs = 200;
 
 /** The make of the VIN where the line names none; its year and market count without being told. */
 function withVin(facts: CallFacts, vin: CallPreview['vin']): CallFacts {
@@ -372,6 +408,7 @@ function usePreview(
   codeTold: boolean,
   onPreview: NewCallProps['onPreview'],
   onVin: (said: CallPreview['vin']) => void,
+  typedAt: RefObject<number>,
 ) {
   const [preview, setPreview] = useState<CallPreview>();
   const [problems, setProblems] = useState<Failed['problems']>([]);
@@ -393,26 +430,29 @@ function usePreview(
       return;
     }
     let current = true;
-    const timer = setTimeout(async () => {
-      const answer = await onPreview({
-        ...asked,
-        ...sentPerson(nobody),
-        vin: whole,
-        keyCode: null,
-        codeTold: told,
-        line: '',
-      }).catch(() => undefined);
-      if (!current || !answer) return;
-      if (answer.ok) {
-        setPreview(answer.value);
-        onVin(answer.value.vin);
-      }
-      setProblems(answer.ok ? [] : answer.problems);
-    }, 200);
+    const timer = setTimeout(
+      async () => {
+        const answer = await onPreview({
+          ...asked,
+          ...sentPerson(nobody),
+          vin: whole,
+          keyCode: null,
+          codeTold: told,
+          line: '',
+        }).catch(() => undefined);
+        if (!current || !answer) return;
+        if (answer.ok) {
+          setPreview(answer.value);
+          onVin(answer.value.vin);
+        }
+        setProblems(answer.ok ? [] : answer.problems);
+      },
+      Math.max(0, restMs - (performance.now() - typedAt.current)),
+    );
     return () => {
       current = false;
       clearTimeout(timer);
     };
-  }, [key, onPreview, onVin]);
+  }, [key, onPreview, onVin, typedAt]);
   return { preview, problems };
 }

@@ -10,8 +10,7 @@ import type { RefusedRoute, Route } from '@/core/programming/route';
 import { type FirstPrices, firstRange } from '@/core/quote/first-prices';
 import type { PriceRange } from '@/core/quote/price-range';
 import type { Quote, QuoteOption } from '@/core/quote/quote';
-import { readLexicon } from '@/data/catalogue';
-import { listPlaces } from '@/data/names';
+import { listMakes, listPlaces } from '@/data/names';
 import type { PreviewCallInput } from '@/inputs/call-input';
 import { database } from '../database';
 import { jobOf } from '../view/draft-job';
@@ -41,8 +40,8 @@ export interface CallPreview {
 
 /** Candidates, advised route and first prices of a call that is not stored; stores nothing. */
 export async function previewCall(actor: PersonActor, input: PreviewCallInput): Promise<CallPreview> {
-  const lexicon = input.vin === null ? undefined : await readLexicon(database());
-  const make = lexicon?.makes.find(({ id }) => id === input.makeId)?.name ?? null;
+  const makes = input.vin === null ? [] : await listMakes(database());
+  const make = makes.find(({ id }) => id === input.makeId)?.name ?? null;
   const view = await computeView(database(), actor, await draftJob(actor, input, make), input);
   const { vin, remarks } = view.gathered;
   const opensOnly = view.quote?.request.opens === true && view.quote.request.keys === 0;
@@ -62,7 +61,7 @@ export async function previewCall(actor: PersonActor, input: PreviewCallInput): 
     today: view.now.day,
     vin: vin
       ? {
-          makeId: lexicon?.makes.find(({ name }) => name === vin.make)?.id ?? null,
+          makeId: makes.find(({ name }) => name === vin.make)?.id ?? null,
           market: vin.market,
           year: vin.year,
         }

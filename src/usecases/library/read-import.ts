@@ -44,7 +44,7 @@ export const largestJsonBytes = 24 * 1024 * 1024;
 const shownProblems = 200;
 const shownChanges = 60;
 /** Rows staged in one transaction. */
-const rowsAtOnce = 10_000;
+const rowsAtOnce = 8000;
 
 /**
  * Reads a file into the staging rows and says what storing it would do: rows added, changed, left and refused. Nothing of

@@ -1,6 +1,6 @@
 import type { SeriesRow } from '@/data/code-rows';
 import { readCodeRows } from '@/formats/code-rows';
-import { drawPaper } from '@/formats/pdf/paper';
+import type { drawPaper } from '@/formats/pdf/paper';
 import { readPriceFile } from '@/formats/price-file';
 import { stageRows } from './stage-rows';
 
@@ -12,6 +12,7 @@ export const longTasks = {
     readPriceFile(bytes, currency),
   readCodeRows: ({ bytes, spec }: { readonly bytes: Uint8Array; readonly spec: SeriesRow }) =>
     readCodeRows(new TextDecoder().decode(bytes), spec),
-  /** Draws a paper as PDF. */
-  drawPaper,
+  /** Draws a paper as PDF. A thread that draws none does not load what draws. */
+  drawPaper: async (paper: Parameters<typeof drawPaper>[0]) =>
+    (await import('@/formats/pdf/paper')).drawPaper(paper),
 } as const;

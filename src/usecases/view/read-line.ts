@@ -1,10 +1,10 @@
 import { parseLine } from '@/core/identify/line/parse-line';
 import type { Lexicon, LineReading } from '@/core/identify/line/reading';
-import { fold, tokenize } from '@/core/identify/line/tokens';
+import { fold, nameWords } from '@/core/identify/line/tokens';
 import type { LocalMoment } from '@/core/kinds/local-time';
 import { findSimilarNames } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { findNames, readNames } from '@/data/names';
+import { findNames, listPlaces, readNames } from '@/data/names';
 
 /**
  * Reads a line against the names of the library that it could mean, so that a large library costs no more than a small
@@ -15,12 +15,7 @@ export async function readLine(
   line: string,
   now: LocalMoment,
 ): Promise<{ readonly reading: LineReading; readonly lexicon: Lexicon }> {
-  const words = [...new Set(tokenize(line).map(({ word }) => word))].slice(0, 60);
-  // A plural or genitive s runs on from a name.
-  const asked = [
-    ...new Set([...words, ...words.flatMap((word) => (word.endsWith('s') ? word.slice(0, -1) : []))]),
-  ];
-  const lexicon = await findNames(db, asked);
+  const lexicon = { ...(await findNames(db, withoutPlurals(nameWords(line)))), places: await listPlaces(db) };
   const reading = parseLine(line, lexicon, now);
   const maybe = reading.maybeNames.map(fold).filter((word) => /^[\p{L}]+$/u.test(word));
   if (maybe.length === 0) return { reading, lexicon };
@@ -35,6 +30,11 @@ export async function readLine(
     places: lexicon.places,
   };
   return { reading: parseLine(line, wider, now, corrections), lexicon: wider };
+}
+
+/** Words, and those that end in s without it: a plural or genitive s runs on from a name. */
+export function withoutPlurals(words: readonly string[]): string[] {
+  return [...new Set([...words, ...words.flatMap((word) => (word.endsWith('s') ? word.slice(0, -1) : []))])];
 }
 
 function together<Name extends { readonly id: string }>(

@@ -1,6 +1,6 @@
 'use server';
 
-import type { Correction } from '@/core/identify/line/reading';
+import type { Correction, Names } from '@/core/identify/line/reading';
 import type { Result } from '@/core/kinds/result';
 import { OpenJobInput, PreviewCallInput } from '@/inputs/call-input';
 import { AnswerInput } from '@/inputs/identify-input';
@@ -20,6 +20,7 @@ import {
   DoorNoteInput,
   FactsInput,
   KeepSecretInput,
+  NamesInput,
   NetworkInput,
   OfferQuoteInput,
   RefuseInput,
@@ -68,12 +69,19 @@ import { noteRival } from '@/usecases/quote/rivals';
 import { agreePrice, reserveTime, setHandPrice, setTerms } from '@/usecases/quote/terms';
 import { askBureau } from '@/usecases/secrets/bureau';
 import { bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
-import { correctWords } from '@/usecases/view/names';
+import { correctWords, findNamesFor } from '@/usecases/view/names';
 import { runAction } from '../../run-action';
 
-export async function correctWordsAction(data: unknown): Promise<readonly Correction[]> {
+export async function correctWordsAction(
+  data: unknown,
+): Promise<{ readonly corrections: readonly Correction[]; readonly names: Names }> {
   const found = await runAction(WordsInput, data, correctWords);
-  return 'ok' in found ? [] : found;
+  return 'ok' in found ? { corrections: [], names: { makes: [], models: [] } } : found;
+}
+
+export async function namesAction(data: unknown): Promise<Names> {
+  const found = await runAction(NamesInput, data, findNamesFor);
+  return 'ok' in found ? { makes: [], models: [] } : found;
 }
 
 export async function previewCallAction(data: unknown): Promise<Result<CallPreview>> {

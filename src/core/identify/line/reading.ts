@@ -22,6 +22,9 @@ export interface Lexicon {
   }[];
 }
 
+/** Makes and models by name. */
+export type Names = Pick<Lexicon, 'makes' | 'models'>;
+
 /** A misspelt word and what it stands for. */
 export interface Correction {
   readonly word: string;

@@ -34,6 +34,14 @@ export function tokenize(text: string): Token[] {
   });
 }
 
+/** More words of one line are not looked up. */
+const mostWords = 60;
+
+/** The words of a line that may begin a name, each once, small letters without accents. */
+export function nameWords(line: string): string[] {
+  return [...new Set(tokenize(line).map(({ word }) => word))].slice(0, mostWords);
+}
+
 /** `isn't` is one word that denies; of other contractions the first word counts. */
 function bare(word: string): string {
   return word.replace(/['’‘]t$/, 't').replace(/['’‘](s|ve|d|ll|m|re)$/, '');

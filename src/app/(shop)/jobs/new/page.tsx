@@ -1,19 +1,20 @@
 import { NewCall } from '@/screens/call/new-call';
 import { readShopNow } from '@/usecases/shop/shop';
-import { readNames } from '@/usecases/view/names';
+import { readMetNames } from '@/usecases/view/names';
 import { requireActor } from '../../../session';
-import { correctWordsAction, openJobAction, previewCallAction } from '../actions';
+import { correctWordsAction, namesAction, openJobAction, previewCallAction } from '../actions';
 
 export const metadata = { title: 'New call' };
 
 export default async function NewCallPage() {
   const actor = await requireActor();
-  const [lexicon, { shop, now }] = await Promise.all([readNames(actor), readShopNow(actor)]);
+  const [met, { shop, now }] = await Promise.all([readMetNames(actor), readShopNow(actor)]);
   return (
     <NewCall
-      lexicon={lexicon}
+      met={met}
       unit={shop.distanceUnit}
       now={now}
+      onNames={namesAction}
       onWords={correctWordsAction}
       onPreview={previewCallAction}
       onOpen={openJobAction}
