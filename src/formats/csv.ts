@@ -213,7 +213,7 @@ export async function* cutCsv(
 export function splitCsv({ text, linesBefore, separator }: CsvPart): CsvRecord[] {
   const records: CsvRecord[] = [];
   const quoted: Quoted[] = [];
-  const ends = new RegExp(lineEnd, 'g');
+  const ends = /\r\n|\n|\r/g;
   let line = linesBefore;
   for (let begin = 0; begin < text.length; ) {
     let end = ends.exec(text);
@@ -245,7 +245,6 @@ interface Quoted {
   readonly at: number;
 }
 
-const lineEnd = /\r\n|\n|\r/;
 const tooLong = 'The row is too long; a quote may be open.';
 
 function hasOpenQuote(text: string): boolean {

@@ -12,6 +12,8 @@ const looks: Record<ButtonLook, string> = {
 
 interface ButtonProps extends ComponentProps<'button'> {
   readonly look?: ButtonLook;
+  /** Its press is under way: it keeps the focus, says so, and another press does nothing. */
+  readonly busy?: boolean | undefined;
   /** A second, smaller line that says what follows. */
   readonly follows?: ReactNode;
 }
@@ -23,6 +25,8 @@ export function Button({
   children,
   className,
   type = 'button',
+  busy = false,
+  onClick,
   ...rest
 }: ButtonProps) {
   return (
@@ -30,6 +34,9 @@ export function Button({
       type={type}
       data-main={look === 'main' || undefined}
       className={buttonClass(look, className)}
+      aria-disabled={busy || undefined}
+      aria-busy={busy || undefined}
+      onClick={busy ? swallow : onClick}
       {...rest}
     >
       <ButtonWords follows={follows}>{children}</ButtonWords>
@@ -37,11 +44,16 @@ export function Button({
   );
 }
 
+function swallow(event: { preventDefault(): void }): void {
+  event.preventDefault();
+}
+
 /** The same look for a link. */
 export function buttonClass(look: ButtonLook, extra?: string): string {
   return classNames(
     'inline-flex min-h-12 flex-col items-center justify-center rounded-lg border-[1.5px] px-4 py-1.5 text-center font-semibold',
     'disabled:cursor-not-allowed disabled:border-line disabled:bg-shelf disabled:text-mute',
+    'aria-disabled:cursor-progress aria-disabled:border-line aria-disabled:bg-shelf aria-disabled:text-mute',
     looks[look],
     extra,
   );

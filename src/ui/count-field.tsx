@@ -38,12 +38,12 @@ export function CountField({ label, answer, hint, problem, pending, onCount }: C
         onChange={(event) => setText(event.target.value)}
       />
       <div className="grid grid-cols-2 gap-2">
-        <Button type="submit" disabled={pending}>
+        <Button type="submit" busy={pending}>
           Note the count
         </Button>
         <Button
           look={answer === 'cannotSay' ? 'plain' : 'quiet'}
-          disabled={pending}
+          busy={pending}
           onClick={() => onCount('cannotSay')}
         >
           Car cannot say

@@ -22,7 +22,7 @@ export function Field({ label, hint, error, className, children }: FieldProps) {
         {label}
       </label>
       {children({ id, 'aria-describedby': `${id}-note`, 'aria-invalid': error !== undefined })}
-      <p id={`${id}-note`} className="text-small" aria-live="polite">
+      <p id={`${id}-note`} className="text-small">
         {error ? (
           <span className="text-oxide">{error}</span>
         ) : hint ? (

@@ -2,8 +2,8 @@
 
 import { Search } from 'lucide-react';
 import { type ReactNode, useRef } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import { Button } from './button';
+import { useShortcut } from './use-shortcut';
 
 interface SearchLineProps {
   /** What is searched, for those who do not see the field. */
@@ -19,7 +19,7 @@ interface SearchLineProps {
 /** A line that searches the list below it; `/` leads there. */
 export function SearchLine({ label, placeholder, value, onChange, onFind, children }: SearchLineProps) {
   const field = useRef<HTMLInputElement>(null);
-  useHotkeys('/', () => field.current?.focus(), { useKey: true, preventDefault: true });
+  useShortcut('/', () => field.current?.focus(), { preventDefault: true });
   return (
     <search>
       <form

@@ -2,6 +2,7 @@ import { LockKeyhole } from 'lucide-react';
 import Link from 'next/link';
 import type { Station } from '@/core/job/stations';
 import { classNames } from './class-names';
+import { LinkWorks } from './link-works';
 
 interface StationStripProps {
   readonly stations: readonly Station[];
@@ -39,6 +40,7 @@ export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
                   {station.done && <span className="sr-only"> (done)</span>}
                 </span>
                 <span className="block text-small text-mute">{station.line}</span>
+                <LinkWorks />
               </Link>
             </li>
           );

@@ -2,12 +2,14 @@ interface TickProps {
   readonly label: string;
   readonly checked: boolean;
   readonly disabled?: boolean;
+  /** What it set last is under way: it keeps the focus, and another press does nothing. */
+  readonly busy?: boolean;
   readonly error?: string | undefined;
   readonly onChange: (checked: boolean) => void;
 }
 
 /** A box to tick, with its words beside it and below the clear word about what is wrong. */
-export function Tick({ label, checked, disabled, error, onChange }: TickProps) {
+export function Tick({ label, checked, disabled, busy = false, error, onChange }: TickProps) {
   return (
     <div>
       <label className="flex min-h-11 items-center gap-3">
@@ -16,7 +18,10 @@ export function Tick({ label, checked, disabled, error, onChange }: TickProps) {
           className="size-5 accent-(--terra)"
           checked={checked}
           disabled={disabled}
-          onChange={(event) => onChange(event.target.checked)}
+          aria-disabled={busy || undefined}
+          onChange={(event) => {
+            if (!busy) onChange(event.target.checked);
+          }}
         />
         {label}
       </label>

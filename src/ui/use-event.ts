@@ -1,33 +1,49 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState, useTransition } from 'react';
 import type { Problem } from '@/core/kinds/result';
+import { useFocusAfter } from './focus-after';
 import { type MadeEvent, makeEvent, sendEvent } from './send-event';
 
-/** Records events of a job. An event whose answer was lost is kept and sent again, under the same id, at the next press. */
+/**
+ * Records events of a job. An event whose answer was lost is kept and sent again, under the same id, at the next press. While
+ * one is under way another press does nothing; what was pressed keeps the focus, which goes on to what follows.
+ */
 export function useEvent(job: { readonly number: number; readonly lastSeq: number }) {
   const router = useRouter();
-  const [pending, setPending] = useState(false);
+  const [pending, startTransition] = useTransition();
   const [problems, setProblems] = useState<readonly Problem[]>([]);
+  const press = useFocusAfter(pending, problems.length > 0);
+  const underWay = useRef(false);
   const [unsent, setUnsent] = useState<MadeEvent>();
 
-  const record = async (kind: string, content: object, onDone?: () => void) => {
+  const record = async (kind: string, content: object, onDone?: () => void): Promise<void> => {
+    if (underWay.current) return;
     const again = unsent?.kind === kind && JSON.stringify(unsent.content) === JSON.stringify(content);
     const event = again ? unsent : makeEvent(kind, content, job.lastSeq);
-    setPending(true);
+    underWay.current = true;
+    press();
     setUnsent(event);
-    const answer = await sendEvent(job.number, event);
-    setPending(false);
-    if (answer.ok) {
-      setProblems([]);
-      setUnsent(undefined);
-      router.refresh();
-      onDone?.();
-    } else {
-      setProblems(answer.problems);
-      if (!('unconfirmed' in answer)) setUnsent(undefined);
-    }
+    const send = async () => {
+      const answer = await sendEvent(job.number, event);
+      underWay.current = false;
+      if (answer.ok) {
+        setProblems([]);
+        setUnsent(undefined);
+        router.refresh();
+        onDone?.();
+      } else {
+        setProblems(answer.problems);
+        if (!('unconfirmed' in answer)) setUnsent(undefined);
+      }
+    };
+    return new Promise((resolve) => {
+      startTransition(async () => {
+        await send();
+        resolve();
+      });
+    });
   };
   return {
     record,

@@ -1,27 +1,36 @@
 'use client';
 
-import { useState, useTransition } from 'react';
+import { useRef, useState, useTransition } from 'react';
 import type { Failed, Problem } from '@/core/kinds/result';
+import { useFocusAfter } from './focus-after';
 
 type Done<Answer> = Extract<Answer, { readonly ok: true }>;
 
 /**
  * Runs a server action and keeps what was wrong. `problemOf` gives the word beside a field,
- * `general` the problems that belong to no field.
+ * `general` the problems that belong to no field. While one press is under way another does nothing; what was pressed
+ * keeps the focus, which goes on to what follows.
  */
 export function useSubmit<Answer extends { readonly ok: boolean }>(
   action: (data: unknown) => Promise<Answer>,
 ) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [pending, startTransition] = useTransition();
+  const press = useFocusAfter(pending, problems.length > 0);
+  const underWay = useRef(false);
 
   const submit = (
     data: unknown,
     onDone?: (answer: Done<Answer>) => void,
     onFailed?: (failure: Failed) => void,
   ) => {
+    if (underWay.current) return;
+    underWay.current = true;
+    press();
     startTransition(async () => {
-      const answer = await callAction(action, data);
+      const answer = await callAction(action, data).finally(() => {
+        underWay.current = false;
+      });
       if (answer === undefined) return;
       if (answer.ok) {
         setProblems([]);

@@ -210,7 +210,7 @@ export function AuthorityForm(props: AuthorityFormProps) {
           ]}
           fields={shown}
         />
-        <Button type="submit" look="main" className="self-start" disabled={edit.pending}>
+        <Button type="submit" look="main" className="self-start" busy={edit.pending}>
           {stage === 'advance' ? 'Record the papers' : 'Record the right'}
         </Button>
       </form>

@@ -98,12 +98,7 @@ export function BureauPanel({
               onChange={(event) => setAbout(event.target.value)}
             />
           )}
-          <Button
-            type="submit"
-            className="mt-[22px]"
-            disabled={edit.pending}
-            follows={money(fees[kind] ?? 0)}
-          >
+          <Button type="submit" className="mt-[22px]" busy={edit.pending} follows={money(fees[kind] ?? 0)}>
             Ask the code service
           </Button>
         </form>

@@ -64,7 +64,7 @@ export function DoorPanel(props: DoorPanelProps) {
             </p>
             <Button
               look="danger"
-              disabled={pending}
+              busy={pending}
               onClick={() => submit({ number: job.number }, () => router.refresh())}
             >
               Danger to life
@@ -91,7 +91,7 @@ export function DoorPanel(props: DoorPanelProps) {
               error={emergency.problemOf('record')}
               onChange={(changed) => setRecord(changed.target.value)}
             />
-            <Button type="submit" className="self-start" disabled={emergency.pending}>
+            <Button type="submit" className="self-start" busy={emergency.pending}>
               Record the emergency
             </Button>
             <EditOutcome edit={emergency} shownBeside={['record']} fields={[]} />
@@ -142,7 +142,7 @@ export function DoorPanel(props: DoorPanelProps) {
                 error={edit.problemOf('said')}
                 onChange={(changed) => setNote({ ...note, said: changed.target.value })}
               />
-              <Button type="submit" className="mt-[22px] self-start" disabled={edit.pending}>
+              <Button type="submit" className="mt-[22px] self-start" busy={edit.pending}>
                 Note the door
               </Button>
               <EditOutcome edit={edit} shownBeside={['askedBy', 'plate', 'said']} fields={[]} />
@@ -160,17 +160,12 @@ export function DoorPanel(props: DoorPanelProps) {
             />
             <Button
               className="mt-[22px]"
-              disabled={event.pending}
+              busy={event.pending}
               onClick={() => opened(danger ? 'danger' : 'papersInside')}
             >
               Door opened
             </Button>
-            <Button
-              className="mt-[22px]"
-              look="quiet"
-              disabled={event.pending}
-              onClick={() => opened('lock')}
-            >
+            <Button className="mt-[22px]" look="quiet" busy={event.pending} onClick={() => opened('lock')}>
               Other lock opened
             </Button>
           </div>

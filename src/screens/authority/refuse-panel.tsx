@@ -37,7 +37,7 @@ export function RefusePanel({ job, onRefuse }: { readonly job: JobRef; readonly 
           type="submit"
           look="danger"
           className="mt-[22px]"
-          disabled={edit.pending}
+          busy={edit.pending}
           follows="closes the job"
         >
           Refuse the job

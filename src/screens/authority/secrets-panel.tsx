@@ -89,7 +89,7 @@ export function SecretsPanel({ job, secrets, zone, onKeep, onBitting }: SecretsP
             error={keep.problemOf('value')}
             onChange={(event) => setValue(event.target.value)}
           />
-          <Button type="submit" className="mt-[22px]" disabled={keep.pending || value === ''}>
+          <Button type="submit" className="mt-[22px]" busy={keep.pending} disabled={value === ''}>
             Seal it
           </Button>
         </form>

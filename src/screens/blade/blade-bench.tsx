@@ -91,7 +91,8 @@ function HangOnJob({
         type="submit"
         look="main"
         className="w-full"
-        disabled={pending || !/\d/.test(number)}
+        busy={pending}
+        disabled={!/\d/.test(number)}
         follows="then code, cut and fit"
       >
         Use it in a job

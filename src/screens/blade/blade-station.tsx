@@ -120,7 +120,7 @@ export function BladeStation({
             <Button
               look="main"
               className="w-full"
-              disabled={hang.pending}
+              busy={hang.pending}
               follows="sealed, then cut and fit"
               onClick={() =>
                 hang.submit(

@@ -223,7 +223,7 @@ function Work({
               />
               <Button
                 className="mb-1"
-                disabled={device.pending}
+                busy={device.pending}
                 onClick={() => {
                   device.gauge(at.face, at.space);
                   if (at.space < spaces) setAt({ ...at, space: at.space + 1 });
@@ -231,7 +231,7 @@ function Work({
               >
                 Read {faceNames[at.face]} {at.space} by gauge
               </Button>
-              <Button className="mb-1" disabled={device.pending} onClick={() => device.photograph()}>
+              <Button className="mb-1" busy={device.pending} onClick={() => device.photograph()}>
                 Read by photograph
               </Button>
               <Button look="quiet" className="mb-1" onClick={clear}>

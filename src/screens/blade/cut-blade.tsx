@@ -50,7 +50,7 @@ export function CutBlade(props: CutBladeProps) {
         <Button
           look="quiet"
           className="mb-3"
-          disabled={event.pending}
+          busy={event.pending}
           onClick={() => event.record('cutWithdrawn', { cutId: cut.cutId })}
         >
           Undo blade {number}
@@ -157,7 +157,8 @@ function Measure({ job, cut, blade, car, onRead, onCheck, onCut }: CutBladeProps
         <Button
           type="submit"
           className="mb-1"
-          disabled={check.pending || texts.every((text) => text.trim() === '')}
+          busy={check.pending}
+          disabled={texts.every((text) => text.trim() === '')}
         >
           Hold against what was meant
         </Button>
@@ -172,7 +173,7 @@ function Measure({ job, cut, blade, car, onRead, onCheck, onCut }: CutBladeProps
             />
             <Button
               className="mb-1"
-              disabled={reading.pending}
+              busy={reading.pending}
               onClick={() =>
                 reading.submit({ number: job.number, cutId: cut.cutId, machine, attempt }, ({ value }) => {
                   setAttempt(attempt + 1);
@@ -196,7 +197,7 @@ function Measure({ job, cut, blade, car, onRead, onCheck, onCut }: CutBladeProps
           {said.verdict === 'cutDeeper' && cut.where !== 'ordered' && car.gates[cut.where] === null && (
             <Button
               className="mt-2"
-              disabled={cutting.pending || event.pending}
+              busy={cutting.pending || event.pending}
               follows="the same blank"
               onClick={() => {
                 const cutId = uuid();

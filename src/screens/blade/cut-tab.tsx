@@ -125,7 +125,7 @@ function NewCut({ job, car, onCut }: CutTabProps) {
             {where === 'ordered' ? (
               <Button
                 look="main"
-                disabled={event.pending}
+                busy={event.pending}
                 follows="then measure it"
                 onClick={() => record(false)}
               >
@@ -135,7 +135,8 @@ function NewCut({ job, car, onCut }: CutTabProps) {
               <>
                 <Button
                   look="main"
-                  disabled={cutting.pending || event.pending || held}
+                  busy={cutting.pending || event.pending}
+                  disabled={held}
                   follows={pile === notOfStock ? 'then measure it' : 'takes the blank from the van'}
                   onClick={() =>
                     cutting.submit({ number: job.number, bittingId, cutId, where }, ({ value }) => {
@@ -146,10 +147,10 @@ function NewCut({ job, car, onCut }: CutTabProps) {
                 >
                   Cut on the machine
                 </Button>
-                <Button disabled={event.pending || held} onClick={() => record(false)}>
+                <Button busy={event.pending} disabled={held} onClick={() => record(false)}>
                   It was cut by hand
                 </Button>
-                <Button look="quiet" disabled={event.pending || held} onClick={() => record(true)}>
+                <Button look="quiet" busy={event.pending} disabled={held} onClick={() => record(true)}>
                   Blank spoiled
                 </Button>
               </>

@@ -43,7 +43,7 @@ export function CuttingFiles({ job, bittingId, where }: CuttingFilesProps) {
       <div className="mt-2 flex flex-wrap items-center gap-3">
         <span className="text-mute">Cutting list, on record:</span>
         {Object.entries(files).map(([file, label]) => (
-          <Button key={file} look="quiet" disabled={pending} onClick={() => fetchFile(file)}>
+          <Button key={file} look="quiet" busy={pending} onClick={() => fetchFile(file)}>
             Export {label}
           </Button>
         ))}

@@ -9,12 +9,14 @@ interface PlanTableProps {
   readonly chosen: PlanKind;
   readonly currency: string;
   readonly locale: string;
-  readonly disabled: boolean;
+  readonly disabled?: boolean;
+  /** What was chosen last is under way: it keeps the focus, and another press does nothing. */
+  readonly busy: boolean;
   readonly onChoose: (plan: PlanKind) => void;
 }
 
 /** The three plans side by side, with what each takes on average and at worst, and what proves it. */
-export function PlanTable({ plans, chosen, currency, locale, disabled, onChoose }: PlanTableProps) {
+export function PlanTable({ plans, chosen, currency, locale, disabled, busy, onChoose }: PlanTableProps) {
   const money = (minor: number) => formatMoney({ minor: Math.round(minor), currency }, locale);
   return (
     <div className="shop-only">
@@ -40,7 +42,10 @@ export function PlanTable({ plans, chosen, currency, locale, disabled, onChoose 
                       className="size-5 accent-(--terra)"
                       checked={kind === chosen}
                       disabled={disabled}
-                      onChange={() => onChoose(kind)}
+                      aria-disabled={busy || undefined}
+                      onChange={() => {
+                        if (!busy) onChoose(kind);
+                      }}
                     />
                     <span className={kind === chosen ? 'font-semibold' : undefined}>{planNames[kind]}</span>
                   </label>

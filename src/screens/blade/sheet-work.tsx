@@ -86,7 +86,7 @@ export function SheetWork(props: SheetWorkProps) {
         {last && !job.closed && (
           <Button
             look="quiet"
-            disabled={event.pending}
+            busy={event.pending}
             onClick={() => event.record('tryWithdrawn', { tryId: last.tryId })}
           >
             Undo the last try
@@ -118,7 +118,8 @@ export function SheetWork(props: SheetWorkProps) {
             chosen={plan}
             currency={currency}
             locale={locale}
-            disabled={event.pending || job.closed}
+            busy={event.pending}
+            disabled={job.closed}
             onChoose={(next) => event.record('planChosen', { sheetId: id, plan: next })}
           />
           <ToCome sheet={sheet} steps={steps} tries={tries} />
@@ -200,13 +201,13 @@ function Next({
         />
       </div>
       <div className="mt-3 grid gap-2 sm:grid-cols-3">
-        <Button look="main" disabled={event.pending} onClick={() => record('didNotTurn')}>
+        <Button look="main" busy={event.pending} onClick={() => record('didNotTurn')}>
           Does not turn
         </Button>
-        <Button disabled={event.pending} follows="the bitting is found" onClick={() => record('turned')}>
+        <Button busy={event.pending} follows="the bitting is found" onClick={() => record('turned')}>
           It turns
         </Button>
-        <Button look="quiet" disabled={event.pending} onClick={() => record('spoiled')}>
+        <Button look="quiet" busy={event.pending} onClick={() => record('spoiled')}>
           Blank spoiled
         </Button>
       </div>
@@ -243,26 +244,36 @@ function Turned({
   const cutId = tries.findLast(({ result }) => result === 'turned')?.tryId;
   const kept = log.cuts.some((cut) => cut.cutId === cutId);
   const bitting = sheet.candidates[at]?.bitting ?? [];
+  // A blank that is programmed first is no cut blade yet, though this one turned: its bitting alone is kept.
+  const held = car.first?.held === true;
+  const [keptAlone, setKeptAlone] = useState(false);
   return (
     <Lead over="It turns" title={`The bitting is ${groupBitting(bitting)}`}>
       <Problems problems={[...keep.problems, ...event.problems]} />
       {kept && <p>It is kept; the blade is under Cut and fit.</p>}
-      {keep.pending || job.closed || kept || !cutId ? null : (
+      {keptAlone && !kept && (
+        <p>The bitting is kept. The key is programmed first; its blade is recorded after that.</p>
+      )}
+      {job.closed || kept || !cutId || (held && keptAlone) ? null : (
         <Button
           look="main"
-          disabled={event.pending || car.gates.car !== null}
-          follows="sealed; this blade goes on to fit"
+          busy={keep.pending || event.pending}
+          disabled={car.gates.car !== null}
+          follows={held ? 'sealed; programmed first, as Route has it' : 'sealed; this blade goes on to fit'}
           onClick={() =>
-            keep.submit({ number: job.number, id }, ({ value }) =>
-              event.record(
-                'bladeCut',
-                { cutId, bittingId: value.id, where: 'car', spoiled: false, again: null, piece: null },
-                () => router.refresh(),
-              ),
-            )
+            keep.submit({ number: job.number, id }, ({ value }) => {
+              setKeptAlone(true);
+              if (held) router.refresh();
+              else
+                event.record(
+                  'bladeCut',
+                  { cutId, bittingId: value.id, where: 'car', spoiled: false, again: null, piece: null },
+                  () => router.refresh(),
+                );
+            })
           }
         >
-          Keep the bitting and the blade
+          {held ? 'Keep the bitting' : 'Keep the bitting and the blade'}
         </Button>
       )}
     </Lead>

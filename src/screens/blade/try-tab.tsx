@@ -97,7 +97,7 @@ export function TryTab(props: TryTabProps) {
           <ul className="flex flex-col gap-2">
             {car.sheets.map((sheet) => (
               <li key={sheet.id} className="flex flex-wrap items-center gap-x-3">
-                <Button disabled={opening.pending} onClick={() => openSheet(sheet.id)}>
+                <Button busy={opening.pending} onClick={() => openSheet(sheet.id)}>
                   Open {secretName(sheet)}
                 </Button>
                 <span className="text-mute">
@@ -201,7 +201,8 @@ function NewSheet({
           <Problems problems={asking.problems.filter(({ field }) => !field?.startsWith('wanted.'))} />
           <Button
             className="mt-1"
-            disabled={asking.pending || !isWanted(said)}
+            busy={asking.pending}
+            disabled={!isWanted(said)}
             onClick={() =>
               asking.submit({ job: job.number, keyway, wanted: said }, ({ value }) =>
                 setRead({
@@ -236,13 +237,13 @@ function NewSheet({
                 chosen={plan}
                 currency={currency}
                 locale={locale}
-                disabled={beginning.pending}
+                busy={beginning.pending}
                 onChoose={setPlan}
               />
               <Problems problems={beginning.problems} />
               <Button
                 look="main"
-                disabled={beginning.pending}
+                busy={beginning.pending}
                 follows="sealed with the job, kept try by try"
                 onClick={() =>
                   beginning.submit(

@@ -90,7 +90,7 @@ export function CallStation({ job, call, met, unit, today, onNames, onChange }: 
         fields={Object.keys(sent).map((field) => ({ field, label: fieldName(field), show: shows[field] }))}
       />
       {!job.closed && (
-        <Button type="submit" look="main" className="self-start" disabled={edit.pending}>
+        <Button type="submit" look="main" className="self-start" busy={edit.pending}>
           {edit.pending ? 'Keeping' : 'Keep the call'}
         </Button>
       )}

@@ -20,6 +20,7 @@ import { TextField } from '@/ui/field';
 import { useHandedLine } from '@/ui/handed-line';
 import { Notice } from '@/ui/notice';
 import { Problems } from '@/ui/problems';
+import { useUnsaved } from '@/ui/unsaved';
 import { useSubmit } from '@/ui/use-submit';
 import type { CallPreview } from '@/usecases/jobs/preview-call';
 import { type CallFacts, type ChipName, chipFields, factsOfLine } from './call-facts';
@@ -80,6 +81,7 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
     typedAt,
   );
   const { submit, pending, problems, problemOf, general } = useSubmit(onOpen);
+  useUnsaved(!pending && [line, keyCode, ...Object.values(person)].some((text) => text.trim() !== ''));
 
   const open = () =>
     submit(
@@ -138,7 +140,7 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
           ))}
         </div>
         <div className="grid flex-1 grid-cols-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_420px]">
-          <div className="flex min-w-0 flex-col gap-4 p-4" aria-live="polite">
+          <div className="flex min-w-0 flex-col gap-4 p-4">
             <WhatItTakes facts={facts} preview={preview} />
           </div>
           <aside className="flex flex-col gap-4 border-line bg-biscuit p-4 lg:border-l">
@@ -173,7 +175,7 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
             <Problems problems={general} />
             {problemOf('carWords') && <Problems problems={[{ message: problemOf('carWords') ?? '' }]} />}
             <div className="sticky bottom-14 -mx-4 -mb-4 mt-auto grid grid-cols-2 gap-2 border-t border-line bg-biscuit p-4 sm:bottom-0">
-              <Button type="submit" look="main" disabled={pending} follows="Alt Enter">
+              <Button type="submit" look="main" busy={pending} follows="Alt Enter">
                 {pending ? 'Opening' : 'Open the job'}
               </Button>
               <Button

@@ -41,11 +41,13 @@ export function Say({
   const first = firstOption(options);
   if (!first || !route) {
     return (
-      <div>
-        <h2 className="font-semibold">Say on the phone</h2>
-        <p className="mt-1 text-mute">
-          Make and model give a first price; year and how it starts make it sharper.
-        </p>
+      <div className="flex flex-col gap-3">
+        <div aria-live="polite">
+          <h2 className="font-semibold">Say on the phone</h2>
+          <p className="mt-1 text-mute">
+            Make and model give a first price; year and how it starts make it sharper.
+          </p>
+        </div>
       </div>
     );
   }
@@ -54,7 +56,7 @@ export function Say({
   const papers = wantsPapers(first);
   return (
     <div className="flex flex-col gap-3">
-      <div>
+      <div aria-live="polite">
         <h2 className="font-semibold">Say on the phone</h2>
         <p className="mt-1">
           “

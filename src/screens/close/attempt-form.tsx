@@ -232,7 +232,7 @@ export function AttemptForm({
           without.
         </Notice>
       )}
-      <Button type="submit" className="self-start" disabled={event.pending || blocked}>
+      <Button type="submit" className="self-start" busy={event.pending} disabled={blocked}>
         Record the attempt
       </Button>
     </form>

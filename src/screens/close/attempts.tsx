@@ -105,7 +105,7 @@ function WithdrawForm({ job, attempt, onClose }: { job: JobRef; attempt: Attempt
           onChange={(change) => setReason(change.target.value)}
         />
         <Problems problems={event.problems.filter(({ field }) => field === undefined)} />
-        <Button type="submit" look="danger" className="self-start" disabled={event.pending}>
+        <Button type="submit" look="danger" className="self-start" busy={event.pending}>
           Withdraw it
         </Button>
       </form>

@@ -229,7 +229,7 @@ function EndForm({ job, onClose }: { job: JobRef; onClose: EditAction }) {
           type="submit"
           look="main"
           className="self-start"
-          disabled={edit.pending}
+          busy={edit.pending}
           follows="it cannot be changed afterwards"
         >
           Close the job

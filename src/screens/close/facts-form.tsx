@@ -71,7 +71,7 @@ export function FactsForm({ job, facts, choices, onFacts }: FactsFormProps) {
           fields={factKindNames.map((kind) => ({ field: kind, label: factKinds[kind].label }))}
         />
         {!job.closed && (
-          <Button type="submit" className="self-start" disabled={edit.pending}>
+          <Button type="submit" className="self-start" busy={edit.pending}>
             Keep the facts
           </Button>
         )}

@@ -66,7 +66,7 @@ export function SourcesPanel({ number, sources, onComeback }: SourcesPanelProps)
           error={problemOf('reason')}
           onChange={(event) => setReason(event.target.value as ComebackReason)}
         />
-        <Button type="submit" look="quiet" className="mt-6" disabled={pending}>
+        <Button type="submit" look="quiet" className="mt-6" busy={pending}>
           It came back
         </Button>
       </form>

@@ -45,7 +45,7 @@ export function GivenFacts({ given, applications, pending, problem, onAnswer }: 
                 <Button
                   look="quiet"
                   className="min-h-11"
-                  disabled={pending}
+                  busy={pending}
                   aria-label={`Ask again: ${questionKinds[kind].label}`}
                   onClick={() => onAnswer(kind, 'ask', null, true)}
                 >
@@ -139,7 +139,7 @@ function AddFact({ applications, pending, problem, onAnswer }: AddFactProps) {
         />
         not sure
       </label>
-      <Button type="submit" className="mt-[22px]" disabled={pending || value === ''}>
+      <Button type="submit" className="mt-[22px]" busy={pending} disabled={value === ''}>
         Add it
       </Button>
     </form>

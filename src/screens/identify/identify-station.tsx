@@ -143,7 +143,7 @@ function Choice({ job, identified, given, chosenId, chosenReason, onChoose }: Id
               type="submit"
               look="main"
               className="mt-[22px]"
-              disabled={edit.pending}
+              busy={edit.pending}
               follows={nameOf(candidates, selected)}
             >
               {chosenId === null ? 'Take this one' : 'Take this one instead'}

@@ -39,7 +39,7 @@ export function QuestionCard({ next, leading, names, pending, onAnswer }: Questi
           .map(({ value, chance, leading: then, leadingShare, leaves }) => (
             <Button
               key={value}
-              disabled={pending}
+              busy={pending}
               follows={`${leaves <= 1 ? 'leaves' : `leaves ${leaves}, likeliest`} ${names[then] ?? ''} · ${formatProbability(leadingShare)}`}
               title={`This answer has a chance of ${formatProbability(chance)}`}
               onClick={() => give(question.kind, 'seen', value, !unsure)}
@@ -52,10 +52,10 @@ export function QuestionCard({ next, leading, names, pending, onAnswer }: Questi
           pending={pending}
           onAnswer={(value) => give(question.kind, 'seen', value, !unsure)}
         />
-        <Button look="quiet" disabled={pending} onClick={() => give(question.kind, 'cannotTell', null, true)}>
+        <Button look="quiet" busy={pending} onClick={() => give(question.kind, 'cannotTell', null, true)}>
           Cannot tell
         </Button>
-        <Button look="quiet" disabled={pending} onClick={() => give(question.kind, 'skipped', null, true)}>
+        <Button look="quiet" busy={pending} onClick={() => give(question.kind, 'skipped', null, true)}>
           Skip
         </Button>
       </div>
@@ -91,7 +91,7 @@ function Strange({
       <p className="text-small text-mute">No candidate has these: then something that was told is wrong.</p>
       <span className="flex flex-wrap gap-2">
         {strange.map(({ value }) => (
-          <Button key={value} look="quiet" disabled={pending} onClick={() => onAnswer(value)}>
+          <Button key={value} look="quiet" busy={pending} onClick={() => onAnswer(value)}>
             {answerLabel(question.kind, value)}
           </Button>
         ))}

@@ -2,12 +2,12 @@
 
 import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useEffect } from 'react';
-import { useHotkeys } from 'react-hotkeys-hook';
 import type { Station } from '@/core/job/stations';
 import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { JobTag } from '@/ui/job-tag';
 import { StationStrip } from '@/ui/station-strip';
+import { useShortcut } from '@/ui/use-shortcut';
 
 interface JobFrameProps {
   readonly number: number;
@@ -45,13 +45,12 @@ export function JobFrame({
     window.scrollTo(0, 0);
   }, [path]);
   const hrefOf = (station: string) => `/jobs/${number}/${station}`;
-  useHotkeys(
+  useShortcut(
     stations.map((_, at) => String(at + 1)),
     (event) => {
       const station = stations[Number(event.key) - 1];
       if (station) router.push(hrefOf(station.name));
     },
-    { useKey: true },
   );
   return (
     <main className="flex min-h-dvh flex-col">

@@ -160,12 +160,12 @@ export function KeyEditor({ draft, others, pending, outcome, onSave, onRemove, o
         )}
         {outcome}
         <div className="mt-2 flex flex-wrap gap-2">
-          <Button type="submit" look="main" disabled={pending}>
+          <Button type="submit" look="main" busy={pending}>
             {draft.isNew ? 'Put on the ring' : 'Keep the change'}
           </Button>
           <Button onClick={onClose}>Leave as it was</Button>
           {onRemove && (
-            <Button look="danger" disabled={pending} onClick={onRemove} className="ml-auto">
+            <Button look="danger" busy={pending} onClick={onRemove} className="ml-auto">
               Remove from the ring
             </Button>
           )}

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/button';
 import { Notice } from '@/ui/notice';
+import { useUnsaved } from '@/ui/unsaved';
 import { useChanges } from '@/ui/use-changes';
 
 interface LiveNoticeProps {
@@ -20,21 +21,27 @@ export function LiveNotice({ number, state }: LiveNoticeProps) {
   const router = useRouter();
   const [behind, setBehind] = useState(false);
   const touched = useRef(false);
+  const [typed, setTyped] = useState(false);
+  useUnsaved(typed);
   // biome-ignore lint/correctness/useExhaustiveDependencies: a new state is what this page shows now
   useEffect(() => {
     setBehind(false);
+    setTyped(false);
   }, [state]);
   useEffect(() => {
-    const typed = (event: Event) => {
-      if (event.isTrusted) touched.current = true;
+    const type = (event: Event) => {
+      if (!event.isTrusted) return;
+      touched.current = true;
+      setTyped(true);
     };
     const sent = () => {
       touched.current = false;
+      setTyped(false);
     };
-    document.addEventListener('input', typed);
+    document.addEventListener('input', type);
     document.addEventListener('submit', sent);
     return () => {
-      document.removeEventListener('input', typed);
+      document.removeEventListener('input', type);
       document.removeEventListener('submit', sent);
     };
   }, []);
@@ -54,6 +61,7 @@ export function LiveNotice({ number, state }: LiveNoticeProps) {
           look="quiet"
           onClick={() => {
             touched.current = false;
+            setTyped(false);
             router.refresh();
           }}
         >

@@ -39,7 +39,7 @@ export function SecondPerson({ number, people, second, onSignIn, onEnd }: Second
         {second ? (
           <Button
             look="quiet"
-            disabled={end.pending}
+            busy={end.pending}
             onClick={() => end.submit({ number }, () => router.refresh())}
           >
             Second person leaves
@@ -82,7 +82,7 @@ export function SecondPerson({ number, people, second, onSignIn, onEnd }: Second
           />
           <LockedOut message={signIn.problemOf('lockedOut')} />
           <Problems problems={signIn.general} />
-          <Button type="submit" look="main" disabled={signIn.pending}>
+          <Button type="submit" look="main" busy={signIn.pending}>
             Sign in beside the trainee
           </Button>
         </form>

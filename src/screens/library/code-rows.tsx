@@ -51,7 +51,7 @@ export function CodeRows({ series }: { readonly series: string }) {
             event.target.value = '';
           }}
         />
-        <Button disabled={pending} onClick={() => file.current?.click()} follows="in place of all there are">
+        <Button busy={pending} onClick={() => file.current?.click()} follows="in place of all there are">
           {pending ? 'Importing' : 'Import rows'}
         </Button>
       </div>

@@ -119,7 +119,7 @@ function ConflictCard({
           {split && (
             <Button
               look="plain"
-              disabled={pending}
+              busy={pending}
               follows={`${split.earlier} before, ${split.later} from then on`}
               onClick={() =>
                 settle(
@@ -135,7 +135,7 @@ function ConflictCard({
           {found.slice(0, 2).map(({ value: other }) => (
             <Button
               key={other}
-              disabled={pending}
+              busy={pending}
               follows={`${label.toLowerCase()} for all these years`}
               onClick={() => settle('correct', { value: other }, 'Jobs found it so')}
             >
@@ -144,7 +144,7 @@ function ConflictCard({
           ))}
           <Button
             look="quiet"
-            disabled={pending}
+            busy={pending}
             follows="these jobs were wrong"
             onClick={() => settle('keep', {}, 'The jobs were mistaken')}
           >

@@ -114,7 +114,7 @@ function State({
             className="h-3 w-full accent-(--glaze)"
             {...(row.rowsTotal ? { max: row.rowsTotal, value: row.rowsDone } : {})}
           />
-          <Button className="mt-3" disabled={pending && state === 'reading'} onClick={cancel}>
+          <Button className="mt-3" busy={pending && state === 'reading'} onClick={cancel}>
             Cancel
           </Button>
           {wrong}
@@ -150,7 +150,7 @@ function State({
             >
               Store it
             </Button>
-            <Button look="quiet" disabled={pending} onClick={cancel}>
+            <Button look="quiet" busy={pending} onClick={cancel}>
               Drop it
             </Button>
           </div>

@@ -101,7 +101,7 @@ export function RowForm({ list: name, id, cells: first, choices, onSave, onDone 
         />
       )}
       <div className="flex flex-wrap gap-2">
-        <Button type="submit" look="main" disabled={pending}>
+        <Button type="submit" look="main" busy={pending}>
           {id === null ? `Add the ${list.one}` : 'Save the change'}
         </Button>
         {onDone ? (

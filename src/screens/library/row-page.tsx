@@ -171,10 +171,7 @@ function Changes({
                     )}
                   </div>
                   {change.undoneBy === null && at === 0 && (
-                    <Button
-                      disabled={pending}
-                      onClick={() => submit({ id: change.id }, () => router.refresh())}
-                    >
+                    <Button busy={pending} onClick={() => submit({ id: change.id }, () => router.refresh())}>
                       Undo this
                     </Button>
                   )}
@@ -226,7 +223,7 @@ function Remove({
         <SourceFields value={words} problemOf={problemOf} onChange={setWords} />
         <Problems problems={problems.filter(({ field }) => field === undefined)} />
         <div className="flex gap-2">
-          <Button type="submit" look="danger" disabled={pending}>
+          <Button type="submit" look="danger" busy={pending}>
             Remove
           </Button>
           <Button look="quiet" onClick={() => setOpen(false)}>

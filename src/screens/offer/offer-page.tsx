@@ -200,7 +200,7 @@ function AcceptForm({
           type="submit"
           look="main"
           className="self-start"
-          disabled={pending}
+          busy={pending}
           follows={`${option.name}, ${show(option.totalMinor)} with tax`}
         >
           Accept this one
@@ -263,7 +263,7 @@ function MessageForm({ onMessage }: Pick<OfferPageProps, 'onMessage'>) {
           error={problemOf('words')}
           onChange={(event) => setWords(event.target.value)}
         />
-        <Button type="submit" look="quiet" disabled={pending || words.trim() === ''}>
+        <Button type="submit" look="quiet" busy={pending} disabled={words.trim() === ''}>
           Send
         </Button>
         {sent && words === '' && <p role="status">Sent. The shop sees it at once.</p>}

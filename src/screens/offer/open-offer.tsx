@@ -27,7 +27,7 @@ export function OpenOffer({
           submit({ token });
         }}
       >
-        <Button type="submit" look="main" disabled={pending}>
+        <Button type="submit" look="main" busy={pending}>
           Open the quote
         </Button>
       </form>

@@ -63,7 +63,7 @@ export function AccountsPanel({
                   <Button
                     look="quiet"
                     aria-label={`End the account of ${name}`}
-                    disabled={end.pending}
+                    busy={end.pending}
                     onClick={() => end.submit({ id }, () => router.refresh())}
                   >
                     End it
@@ -96,7 +96,7 @@ export function AccountsPanel({
         {field('goodsPercent', 'Off articles, %', 'w-32')}
         {field('labourPercent', 'Off labour, %', 'w-32')}
         {field('paysInDays', 'Pays within, days', 'w-36')}
-        <Button type="submit" className="mt-6" disabled={save.pending}>
+        <Button type="submit" className="mt-6" busy={save.pending}>
           Save the account
         </Button>
       </form>

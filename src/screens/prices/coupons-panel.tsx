@@ -82,7 +82,7 @@ export function CouponsPanel({
                   <Button
                     look="quiet"
                     aria-label={`End coupon ${code}`}
-                    disabled={end.pending}
+                    busy={end.pending}
                     onClick={() => end.submit({ id }, () => router.refresh())}
                   >
                     End it
@@ -121,7 +121,7 @@ export function CouponsPanel({
         <div className="mt-6">
           <Tick label="Beside an account" checked={withAccount} onChange={setWithAccount} />
         </div>
-        <Button type="submit" className="mt-6" disabled={add.pending}>
+        <Button type="submit" className="mt-6" busy={add.pending}>
           Add the coupon
         </Button>
       </form>

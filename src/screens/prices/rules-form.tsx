@@ -183,12 +183,13 @@ export function RulesForm(props: RulesFormProps) {
           <Button
             type="submit"
             look={effect ? 'plain' : 'main'}
-            disabled={look.pending || effect !== undefined}
+            busy={look.pending}
+            disabled={effect !== undefined}
           >
             {look.pending ? 'Quoting closed jobs…' : 'Show the effect'}
           </Button>
           {effect && (
-            <Button type="submit" look="main" disabled={save.pending} follows="from today on">
+            <Button type="submit" look="main" busy={save.pending} follows="from today on">
               Save these prices
             </Button>
           )}

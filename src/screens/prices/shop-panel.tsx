@@ -83,7 +83,7 @@ export function ShopPanel({
             hint="Nobody drives out and nothing is brought; asked for, such a day costs as a Sunday."
             onChange={(event) => setFree(event.target.value)}
           />
-          <Button type="submit" className="mt-6" disabled={hours.pending}>
+          <Button type="submit" className="mt-6" busy={hours.pending}>
             Save the hours
           </Button>
         </form>
@@ -125,11 +125,11 @@ export function ShopPanel({
             onChange={(event) => change({ worth: event.target.value })}
           />
           {effect ? (
-            <Button type="submit" look="danger" className="mt-6" disabled={money.pending}>
+            <Button type="submit" look="danger" className="mt-6" busy={money.pending}>
               Restate all prices
             </Button>
           ) : (
-            <Button type="submit" className="mt-6" disabled={look.pending}>
+            <Button type="submit" className="mt-6" busy={look.pending}>
               {look.pending ? 'Quoting closed jobs…' : 'Show the effect in it'}
             </Button>
           )}

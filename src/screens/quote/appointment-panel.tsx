@@ -55,7 +55,7 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
           edit.edit(form);
         }}
       >
-        <fieldset disabled={job.closed || edit.pending} className="flex flex-wrap items-start gap-3">
+        <fieldset aria-busy={edit.pending} disabled={job.closed} className="flex flex-wrap items-start gap-3">
           <legend className="sr-only">Appointment</legend>
           <SelectField
             label="Van"
@@ -89,13 +89,14 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
             error={edit.problemOf('to')}
             onChange={(event) => set({ to: event.target.value })}
           />
-          <Button type="submit" className="mt-6">
+          <Button type="submit" className="mt-6" busy={edit.pending}>
             {appointment ? 'Change the time' : 'Reserve the time'}
           </Button>
           {appointment && (
             <Button
               look="quiet"
               className="mt-6"
+              busy={edit.pending}
               onClick={() => edit.edit({ vanId: form.vanId, day: null, from: null, to: null })}
             >
               Give it back

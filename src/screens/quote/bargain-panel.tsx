@@ -63,7 +63,8 @@ export function BargainPanel(props: BargainPanelProps) {
           type="submit"
           look="quiet"
           className="mt-6"
-          disabled={!asked || job.closed || rival.pending}
+          busy={rival.pending}
+          disabled={!asked || job.closed}
           follows="for the going price"
         >
           Keep this offer
@@ -85,7 +86,8 @@ export function BargainPanel(props: BargainPanelProps) {
                 {counter.change === 'option' && (
                   <Button
                     look="quiet"
-                    disabled={job.closed || agree.pending}
+                    busy={agree.pending}
+                    disabled={job.closed}
                     onClick={() => agree.edit({ option: counter.kind, minor: counter.priceMinor })}
                   >
                     Agree on this
@@ -96,7 +98,8 @@ export function BargainPanel(props: BargainPanelProps) {
           </ul>
           {agreeable && (
             <Button
-              disabled={job.closed || agree.pending}
+              busy={agree.pending}
+              disabled={job.closed}
               onClick={() => agree.edit({ option, minor: agreeable.at.priceMinor })}
               follows={`${sourcingOptions[option].short}, ${show(agreeable.at.totalMinor)} with tax`}
             >
@@ -116,7 +119,8 @@ export function BargainPanel(props: BargainPanelProps) {
           </Notice>
           <Button
             look="quiet"
-            disabled={job.closed || agree.pending}
+            busy={agree.pending}
+            disabled={job.closed}
             onClick={() => agree.edit({ option: agreed.kind, minor: null })}
           >
             Back to the shop’s price

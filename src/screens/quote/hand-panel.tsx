@@ -66,7 +66,7 @@ export function HandPanel({ job, hand, currency, onSet }: HandPanelProps) {
           send(articles, lines);
         }}
       >
-        <fieldset disabled={job.closed || edit.pending} className="flex flex-col gap-3">
+        <fieldset aria-busy={edit.pending} disabled={job.closed} className="flex flex-col gap-3">
           <legend className="sr-only">Articles and lines</legend>
           {articles.map((one, at) => (
             <HandRow
@@ -109,7 +109,7 @@ export function HandPanel({ job, hand, currency, onSet }: HandPanelProps) {
               error={edit.problemOf('minutes')}
               onChange={(event) => setMinutes(event.target.value)}
             />
-            <Button type="submit" className="mt-6">
+            <Button type="submit" className="mt-6" busy={edit.pending}>
               Save the price
             </Button>
             {hand && (

@@ -184,7 +184,8 @@ export function QuoteStation(props: QuoteStationProps) {
           <Button
             type="submit"
             look="main"
-            disabled={offer.pending || !selected}
+            busy={offer.pending}
+            disabled={!selected}
             follows={selected && optionName(selected)}
           >
             Offer this one

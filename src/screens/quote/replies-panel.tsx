@@ -82,7 +82,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
         {!closed && (
           <div className="flex flex-wrap items-start gap-3">
             <Button
-              disabled={link.pending}
+              busy={link.pending}
               follows={`Q-${quote.number}`}
               onClick={() =>
                 link.submit({ number: jobNumber, quote: quote.number }, ({ value }) => {
@@ -110,7 +110,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
                   value={option}
                   onChange={(event) => setOption(event.target.value)}
                 />
-                <Button type="submit" look="quiet" className="mt-6" disabled={accept.pending}>
+                <Button type="submit" look="quiet" className="mt-6" busy={accept.pending}>
                   Note it
                 </Button>
               </form>
@@ -133,7 +133,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
                 {open && !closed && (
                   <Button
                     look="quiet"
-                    disabled={revoke.pending}
+                    busy={revoke.pending}
                     aria-label={`End the link to Q-${quoteNumber}`}
                     onClick={() => revoke.submit({ number: jobNumber, linkId: id }, () => router.refresh())}
                   >

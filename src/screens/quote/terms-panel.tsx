@@ -33,7 +33,11 @@ export function TermsPanel(props: TermsPanelProps) {
   const set = (change: Partial<typeof current>) => edit.edit({ ...current, ...change });
   return (
     <Panel title="Terms" note="Every change prices all options anew.">
-      <fieldset disabled={job.closed || edit.pending} className="flex flex-wrap items-start gap-x-6 gap-y-3">
+      <fieldset
+        aria-busy={edit.pending}
+        disabled={job.closed}
+        className="flex flex-wrap items-start gap-x-6 gap-y-3"
+      >
         <legend className="sr-only">Terms of the quote</legend>
         <ChoiceGroup<BookStyle>
           label="Price book"

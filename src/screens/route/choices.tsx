@@ -73,7 +73,7 @@ export function Choices({ job, advice, made, onChoice }: ChoicesProps) {
                     />
                   )}
                   {own && (
-                    <Button look="quiet" disabled={edit.pending} onClick={() => choose(own.chosenBy, null)}>
+                    <Button look="quiet" busy={edit.pending} onClick={() => choose(own.chosenBy, null)}>
                       Leave it open
                     </Button>
                   )}

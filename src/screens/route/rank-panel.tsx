@@ -90,7 +90,8 @@ export function RankPanel({ test, keys, pending, onVerdict }: RankPanelProps) {
             />
             <Button
               className="mt-[22px]"
-              disabled={pending || verdict.rank === 'unclear'}
+              busy={pending}
+              disabled={verdict.rank === 'unclear'}
               onClick={() => verdict.rank !== 'unclear' && onVerdict(keyId, verdict.rank)}
             >
               Hang it on the key

@@ -166,7 +166,8 @@ export function RouteStation(props: RouteStationProps) {
             type="submit"
             look="main"
             className="mt-[22px]"
-            disabled={edit.pending || selected === null}
+            busy={edit.pending}
+            disabled={selected === null}
             follows={selected ? routeNames[selected] : 'choose one above'}
           >
             Take this route

@@ -60,7 +60,7 @@ export function SetUp({ onSetUp }: { onSetUp: (data: unknown) => Promise<Failed>
           />
         </div>
         <Problems problems={general} />
-        <Button type="submit" look="main" disabled={pending}>
+        <Button type="submit" look="main" busy={pending}>
           {pending ? 'Setting up' : 'Set up the shop'}
         </Button>
       </form>

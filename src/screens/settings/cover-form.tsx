@@ -109,7 +109,7 @@ export function CoverForm({ van, tool, platformId, platforms, markets, onSave, o
           Add a function
         </Button>
         <Problems problems={problems} />
-        <Button type="submit" look="main" className="self-start" disabled={pending}>
+        <Button type="submit" look="main" className="self-start" busy={pending}>
           Save
         </Button>
       </form>

@@ -145,13 +145,13 @@ function MeterForm({ meter, onSave, onRemove, onClose }: MeterFormProps) {
         {field('leadOhms', 'Leads, Ω')}
         <Problems problems={[...save.general, ...remove.problems]} />
         <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" disabled={save.pending}>
+          <Button type="submit" look="main" busy={save.pending}>
             Save
           </Button>
           {meter && (
             <Button
               look="danger"
-              disabled={remove.pending}
+              busy={remove.pending}
               onClick={() => remove.submit({ id: meter.id }, onClose)}
             >
               Remove

@@ -136,13 +136,13 @@ function PersonForm({
         />
         <Problems problems={[...save.general, ...leave.problems]} />
         <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" disabled={save.pending}>
+          <Button type="submit" look="main" busy={save.pending}>
             {person.id ? 'Change it' : 'Add them'}
           </Button>
           {person.id && (
             <Button
               look="danger"
-              disabled={leave.pending}
+              busy={leave.pending}
               onClick={() => leave.submit({ id: person.id }, end)}
               follows="no sign-in any more"
             >

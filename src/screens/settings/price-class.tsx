@@ -42,7 +42,7 @@ export function PriceClass({ minor, currency, onSet }: PriceClassProps) {
           error={problemOf('amount')}
           onChange={(event) => setAmount(event.target.value)}
         />
-        <Button type="submit" className="mt-[22px]" disabled={pending}>
+        <Button type="submit" className="mt-[22px]" busy={pending}>
           Set it
         </Button>
       </form>

@@ -108,13 +108,13 @@ export function RightForm({ van, right, currency, onSave, onRemove, onClose }: R
         />
         <Problems problems={[...save.general, ...remove.problems]} />
         <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" disabled={save.pending}>
+          <Button type="submit" look="main" busy={save.pending}>
             Save
           </Button>
           {right && (
             <Button
               look="danger"
-              disabled={remove.pending}
+              busy={remove.pending}
               follows="refuses what hangs on it"
               onClick={() => remove.submit({ vanId: van.id, name: right.name }, onClose)}
             >

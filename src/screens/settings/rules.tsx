@@ -144,7 +144,7 @@ function RulesForm({ rules, onRules }: RulesProps) {
           onChange={(event) => set({ forms: event.target.value })}
         />
         <Problems problems={general} />
-        <Button type="submit" className="self-start" disabled={pending}>
+        <Button type="submit" className="self-start" busy={pending}>
           Set the rules
         </Button>
         {saved && (
@@ -290,7 +290,7 @@ function HabitsForm(props: RulesProps) {
           />
         </div>
         <Problems problems={general} />
-        <Button type="submit" className="self-start" disabled={pending}>
+        <Button type="submit" className="self-start" busy={pending}>
           Set the habits
         </Button>
         {saved && (

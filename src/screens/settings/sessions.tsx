@@ -64,7 +64,7 @@ export function Sessions({ sessions, ownId, zone, lockMinutes, onEnd }: Sessions
               <Td className="text-right">
                 <Button
                   look="quiet"
-                  disabled={pending}
+                  busy={pending}
                   aria-label={`End the session of ${session.name} since ${momentWords(session.startedAt, zone)}`}
                   onClick={() => submit({ id: session.id }, () => router.refresh())}
                 >

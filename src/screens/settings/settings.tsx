@@ -38,7 +38,7 @@ export function Settings({ person, shop, theme, onTheme, onSignOut }: SettingsPr
             {person.role} at {shop.name}. Local time is {shop.zone}, money is {shop.currency}.
           </p>
         </div>
-        <Button onClick={() => startTransition(onSignOut)} disabled={pending}>
+        <Button onClick={() => startTransition(onSignOut)} busy={pending}>
           Sign out
         </Button>
       </div>

@@ -81,7 +81,7 @@ export function Tokens({ tokens, roles, zone, now, onMake, onEnd }: TokensProps)
                   {stateOf(token) === 'stands' && (
                     <Button
                       look="quiet"
-                      disabled={end.pending}
+                      busy={end.pending}
                       aria-label={`End ${token.name}`}
                       onClick={() => end.submit({ id: token.id }, () => router.refresh())}
                     >
@@ -158,7 +158,7 @@ function TokenForm({ roles, onMake }: Pick<TokensProps, 'roles' | 'onMake'>) {
         </fieldset>
         {problemOf('scopes') && <p className="text-small text-oxide">{problemOf('scopes')}</p>}
         <Problems problems={general} />
-        <Button type="submit" look="main" className="self-start" disabled={pending}>
+        <Button type="submit" look="main" className="self-start" busy={pending}>
           Make the token
         </Button>
         {made && (

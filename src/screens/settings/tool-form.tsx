@@ -64,13 +64,13 @@ export function ToolForm({ van, tool, onSave, onRemove, onClose }: ToolFormProps
         />
         <Problems problems={[...save.general, ...remove.problems]} />
         <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" disabled={save.pending}>
+          <Button type="submit" look="main" busy={save.pending}>
             Save
           </Button>
           {tool && (
             <Button
               look="danger"
-              disabled={remove.pending}
+              busy={remove.pending}
               follows="with all it covers"
               onClick={() => remove.submit({ vanId: van.id, name: tool.name }, onClose)}
             >

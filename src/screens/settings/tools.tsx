@@ -72,15 +72,16 @@ export function Tools(props: ToolsProps) {
             <Tick
               label="A proper 12 V supply for long waits (not a jump starter)"
               checked={van.powerSupply}
-              disabled={power.pending}
+              busy={power.pending}
               onChange={(powerSupply) => note(van, { powerSupply })}
             />
-            <fieldset disabled={power.pending} className="flex flex-wrap items-center gap-x-6">
+            <fieldset className="flex flex-wrap items-center gap-x-6">
               <legend className="text-small font-semibold text-mute">Blades its machine cuts</legend>
               {bladeKinds.map((kind) => (
                 <Tick
                   key={kind}
                   label={kind}
+                  busy={power.pending}
                   checked={van.cuts.includes(kind)}
                   onChange={(cut) =>
                     note(van, {

@@ -1,6 +1,7 @@
 'use client';
 
 import { useEffect } from 'react';
+import { forgetUnsaved } from '@/ui/unsaved';
 
 const tellEveryMs = 60_000;
 
@@ -37,5 +38,7 @@ export function IdleLock({ minutes }: { readonly minutes: number }) {
 export async function lockScreen(): Promise<void> {
   const { pathname, search } = window.location;
   await fetch('/api/session', { method: 'DELETE' }).catch(() => {});
+  // A locked screen shows nothing and asks nothing.
+  forgetUnsaved();
   window.location.assign(`/locked?to=${encodeURIComponent(pathname + search)}`);
 }

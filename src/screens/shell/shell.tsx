@@ -15,7 +15,11 @@ import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { classNames } from '@/ui/class-names';
+import { LinkWorks } from '@/ui/link-works';
+import { saidId } from '@/ui/say';
+import { useShortcut } from '@/ui/use-shortcut';
 import { IdleLock, lockScreen } from './idle-lock';
+import { LeaveGuard } from './leave-guard';
 import { Shortcuts } from './shortcuts';
 
 interface Place {
@@ -39,16 +43,15 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
   const path = usePathname();
   const [shortcutsOpen, setShortcutsOpen] = useState(false);
 
-  useHotkeys('?', () => setShortcutsOpen(true), { useKey: true });
-  useHotkeys('q', () => lockScreen(), { useKey: true });
-  useHotkeys('n', () => router.push('/jobs/new'), { useKey: true });
-  useHotkeys(
+  useShortcut('?', () => setShortcutsOpen(true));
+  useShortcut('q', () => lockScreen());
+  useShortcut('n', () => router.push('/jobs/new'));
+  useShortcut(
     places.map((place) => place.key),
     (event) => {
       const place = places.find(({ key }) => key === event.key);
       if (place) router.push(place.href);
     },
-    { useKey: true },
   );
 
   useHotkeys('alt+enter', pressMainButton, { enableOnFormTags: true });
@@ -76,12 +79,13 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
               aria-current={present ? 'page' : undefined}
               aria-keyshortcuts={key}
               className={classNames(
-                'flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-b-4 text-small sm:min-h-16 sm:flex-none sm:border-b-0 sm:border-l-[5px]',
+                'relative flex min-h-14 flex-1 flex-col items-center justify-center gap-1 border-b-4 text-small sm:min-h-16 sm:flex-none sm:border-b-0 sm:border-l-[5px]',
                 present ? 'border-terra font-bold text-ink' : 'border-transparent text-mute',
               )}
             >
               <Icon aria-hidden size={22} strokeWidth={1.7} />
               {label}
+              <LinkWorks />
             </Link>
           );
         })}
@@ -107,6 +111,8 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
       <div id="page" tabIndex={-1} className="min-w-0 flex-1">
         {children}
       </div>
+      <div id={saidId} role="status" aria-live="polite" className="sr-only" />
+      <LeaveGuard />
       <IdleLock minutes={lockMinutes} />
       <Shortcuts open={shortcutsOpen} onOpenChange={setShortcutsOpen} />
     </div>

@@ -1,4 +1,6 @@
 import { Overlay } from '@/ui/overlay';
+import { Tick } from '@/ui/tick';
+import { useShortcutsOn } from '@/ui/use-shortcut';
 
 const shortcuts: readonly (readonly [string, string])[] = [
   ['N', 'New call'],
@@ -9,7 +11,7 @@ const shortcuts: readonly (readonly [string, string])[] = [
   ['S', 'Settings'],
   ['Q', 'Lock this screen'],
   ['/', 'Search the jobs, or a list of the library'],
-  ['1 to 7', 'Stations of the open job: Call, Identify, Route, Quote, Prepare, On site, Close'],
+  ['1 to 8', 'Stations of the open job: Call, Identify, Route, Quote, Prepare, On site, Blade, Close'],
   ['Alt Enter', 'The main button of the page'],
   ['Tab, Shift Tab', 'Next and previous field'],
   ['Esc', 'Leave the field, or close what lies over the page'],
@@ -17,13 +19,15 @@ const shortcuts: readonly (readonly [string, string])[] = [
 ];
 
 export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange: (open: boolean) => void }) {
+  const [on, setOn] = useShortcutsOn();
   return (
     <Overlay
       open={open}
       onOpenChange={onOpenChange}
       title="Shortcuts"
-      note="One key each, whenever no field is being typed in; Esc leaves a field."
+      note="One key each, whenever no field is being typed in and no words wait to be saved; Esc leaves a field."
     >
+      <Tick label="Keys alone do something on this device" checked={on} onChange={setOn} />
       <dl className="grid grid-cols-[max-content_1fr] gap-x-6 gap-y-2">
         {shortcuts.map(([key, what]) => (
           <div key={key} className="contents">

@@ -40,7 +40,7 @@ export function Locked({ name, to, onSignOut }: LockedProps) {
         />
         <LockedOut message={problemOf('lockedOut')} />
         <Problems problems={general} />
-        <Button type="submit" look="main" disabled={pending}>
+        <Button type="submit" look="main" busy={pending}>
           Unlock
         </Button>
         <Button look="quiet" onClick={() => onSignOut()}>

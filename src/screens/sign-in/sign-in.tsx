@@ -69,7 +69,7 @@ export function SignIn({ shopName, people, to }: SignInProps) {
         />
         <LockedOut message={problemOf('lockedOut')} />
         <Problems problems={general} />
-        <Button type="submit" look="main" disabled={pending}>
+        <Button type="submit" look="main" busy={pending}>
           {pending ? 'Signing in' : 'Sign in'}
         </Button>
       </form>

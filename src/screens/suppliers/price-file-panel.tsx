@@ -93,7 +93,7 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
         <PreviewTable preview={preview} currency={currency} locale={locale}>
           <Button
             look="main"
-            disabled={store.pending}
+            busy={store.pending}
             onClick={() =>
               store.submit({ id: preview.id }, ({ value }) => {
                 setStored(value);

@@ -191,7 +191,7 @@ function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
         {field('deliversBy', 'Here by', 'w-28')}
         {field('lateDays', 'Late by, days', 'w-28')}
         {field('comeback', 'Stated comeback, %', 'w-28', 'comebackBasisPoints')}
-        <Button type="submit" className="mt-6" disabled={pending}>
+        <Button type="submit" className="mt-6" busy={pending}>
           Save the supplier
         </Button>
       </form>

@@ -203,7 +203,7 @@ function MoveForm({ vans, onMove }: Pick<StockProps, 'vans' | 'onMove'>) {
             error={problemOf('note')}
             onChange={(event) => setNote(event.target.value)}
           />
-          <Button type="submit" look="main" className="mt-[22px]" disabled={pending}>
+          <Button type="submit" look="main" className="mt-[22px]" busy={pending}>
             Write it
           </Button>
         </div>

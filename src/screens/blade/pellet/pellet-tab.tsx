@@ -57,7 +57,7 @@ export function PelletTab(props: PelletTabProps) {
         onMeter={onMeter}
         use={(answer, meter) =>
           job.closed ? null : (
-            <Button disabled={event.pending} onClick={() => keep(answer, meter)}>
+            <Button busy={event.pending} onClick={() => keep(answer, meter)}>
               Keep this reading
             </Button>
           )
@@ -147,14 +147,16 @@ function Hunt({ job, pellet, ladder, year, profile, closed, time }: PelletTabPro
               <div className="grid gap-2 sm:grid-cols-2">
                 <Button
                   look="main"
-                  disabled={event.pending || closed !== null}
+                  busy={event.pending}
+                  disabled={closed !== null}
                   follows={`the car is shut for ${lockoutMinutes} min`}
                   onClick={() => record(next.step, false)}
                 >
                   Does not start
                 </Button>
                 <Button
-                  disabled={event.pending || closed !== null}
+                  busy={event.pending}
+                  disabled={closed !== null}
                   follows={`step ${next.step} is it`}
                   onClick={() => record(next.step, true)}
                 >
@@ -191,7 +193,7 @@ function Hunt({ job, pellet, ladder, year, profile, closed, time }: PelletTabPro
               <Button
                 look="quiet"
                 className="self-start"
-                disabled={event.pending}
+                busy={event.pending}
                 onClick={() => event.record('stepWithdrawn', { tryId: last.tryId })}
               >
                 Undo the last step

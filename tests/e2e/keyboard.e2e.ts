@@ -1,0 +1,123 @@
+import type { Locator, Page } from '@playwright/test';
+import { expect, hangTag, line, signIn, test } from './support';
+
+/** What has the focus, by its label or its words; 'the body' where nothing has. */
+function focused(page: Page): Promise<string> {
+  return page.evaluate(() => {
+    const element = document.activeElement as HTMLInputElement | null;
+    if (!element || element === document.body) return 'the body';
+    const own = element.getAttribute('aria-label') ?? element.labels?.[0]?.textContent ?? element.textContent;
+    return (own ?? '').replace(/\s+/g, ' ').trim().slice(0, 60);
+  });
+}
+
+/** Presses a control by keyboard while answers take a moment: what has the focus before, during and after. */
+async function press(page: Page, control: Locator, key = 'Enter') {
+  await control.focus();
+  const before = await focused(page);
+  const answered = page.waitForResponse((response) => response.request().method() === 'POST');
+  await page.keyboard.press(key);
+  await page.waitForTimeout(120);
+  const during = await focused(page);
+  await answered;
+  await expect(page.locator('[aria-busy="true"]')).toHaveCount(0);
+  await page.waitForTimeout(300);
+  return { before, during, after: await focused(page) };
+}
+
+test('a press of every station keeps the focus while it is under way and leads on to what follows', async ({
+  page,
+}) => {
+  test.setTimeout(240_000);
+  await signIn(page);
+  const number = await hangTag(page, 'merrowdale 2019 push start spare one key works Quarry End');
+  await page.route('**/*', async (route) => {
+    if (route.request().method() === 'POST') await new Promise((resolve) => setTimeout(resolve, 350));
+    await route.continue();
+  });
+  const button = (name: string | RegExp) => page.getByRole('button', { name });
+  const go = (station: string) => page.goto(`/jobs/${number}/${station}`);
+  const log: string[] = [];
+  const step = async (station: string, control: Locator, after: RegExp, key?: string) => {
+    const found = await press(page, control, key);
+    log.push(`${station}: ${found.before} → ${found.during} → ${found.after}`);
+    expect.soft(found.during, log.at(-1)).toBe(found.before);
+    expect.soft(found.after, log.at(-1)).not.toBe('the body');
+    expect.soft(found.after, log.at(-1)).toMatch(after);
+  };
+
+  await go('call');
+  await page.getByLabel('Phone').fill('nobody');
+  await step('call', button('Keep the call'), /Phone/);
+  await page.getByLabel('Phone').fill('555-0177');
+  await step('call', button('Keep the call'), /Keep the call/);
+
+  await go('identify');
+  const skip = button(/^Skip/);
+  if (await skip.isVisible()) await step('identify', skip, /./);
+  const why = page.getByLabel('Why this one');
+  if (await why.isVisible()) await why.fill('Seen on the blade');
+  await step('identify', button(/Take this one/), /./);
+
+  await go('route');
+  await step('route', button(/Take (this|the) route|Take it|Choose/).first(), /./);
+
+  await go('quote');
+  await page.getByLabel('Coupon').fill('NOT-ONE');
+  await step('quote', button('Use'), /Coupon/);
+  await page.getByLabel('From', { exact: true }).fill('18:00');
+  await page.getByLabel('To', { exact: true }).fill('17:00');
+  await step('quote', button('Reserve the time'), /To/);
+  await page.getByLabel('To', { exact: true }).fill('18:40');
+  await step('quote', button('Reserve the time'), /time|When/);
+
+  await go('prepare');
+  await step('prepare', button('Record the papers'), /./);
+  await step('prepare', button(/Ask the code service/), /./);
+
+  await go('on-site');
+  await step('on-site', button('Record the right'), /./);
+
+  await go('close');
+  await page
+    .getByLabel(/Keys the car knows|keys the car knows/)
+    .first()
+    .fill('2');
+  await step('close', button('Note the count').first(), /count|Key|key/);
+  await step('close', button('Car cannot say').first(), /cannot say|count|Key|key/);
+  await step('close', button('Keep the facts'), /facts/);
+  await page.unrouteAll({ behavior: 'ignoreErrors' });
+});
+
+test('a slip of one key loses no words: keys alone do nothing while words wait, and leaving asks', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/jobs/new');
+  await line(page).fill('merrowdale 2019 lost both');
+  await page.keyboard.press('Escape');
+  for (const key of ['j', 'b', 'q']) await page.keyboard.press(key);
+  await page.waitForTimeout(400);
+  expect(new URL(page.url()).pathname).toBe('/jobs/new');
+  await page.getByRole('link', { name: 'Library' }).click();
+  await expect(page.getByRole('dialog', { name: 'Words here are not saved' })).toBeVisible();
+  await page.getByRole('button', { name: 'Stay here' }).click();
+  await expect(line(page)).toHaveValue('merrowdale 2019 lost both');
+  await page.getByRole('link', { name: 'Library' }).click();
+  await page.getByRole('button', { name: 'Leave without saving' }).click();
+  await page.waitForURL('**/library');
+  // With nothing to lose a key leads on, unless this device turned keys off.
+  await page.keyboard.press('j');
+  await page.waitForURL('**/jobs');
+  await page.keyboard.press('?');
+  await page.getByLabel('Keys alone do something on this device').uncheck();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('l');
+  await page.waitForTimeout(400);
+  expect(new URL(page.url()).pathname).toBe('/jobs');
+  await page.getByRole('button', { name: 'Shortcuts' }).click();
+  await page.getByLabel('Keys alone do something on this device').check();
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('l');
+  await page.waitForURL('**/library');
+});
