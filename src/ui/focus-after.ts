@@ -15,7 +15,8 @@ interface Pressed {
 }
 
 const parts = 'form, section, fieldset, [role=dialog], [role=tabpanel], #page';
-const titles = 'h1, h2, h3, legend, [data-next]';
+/** Titles that are seen: the focus shows where it is. */
+const titles = ['h1', 'h2', 'h3', 'legend', '[data-next]'].map((one) => `${one}:not(.sr-only)`).join(', ');
 
 /**
  * Keeps the focus where work goes on after a press: it stays on what was pressed while the answer is awaited and, where that
@@ -30,14 +31,17 @@ export function useFocusAfter(pending: boolean, failed: boolean): () => void {
     if (pending) return;
     const before = pressed.current;
     pressed.current = null;
-    if (!before) return;
-    if (!failed && before.words) say(`${before.words}: done.`);
-    if (hasGoneOn(before)) return;
-    const target = failed ? wrongIn(before) : nextTo(before);
-    if (!target) return;
-    if (target.tabIndex < 0 && !target.hasAttribute('tabindex')) target.tabIndex = -1;
-    target.focus();
+    if (before) goOn(before, failed);
   }, [pending, failed]);
+  // What was pressed may be gone with all that sent it: the page shows the new state in its place.
+  useEffect(
+    () => () => {
+      const before = pressed.current;
+      pressed.current = null;
+      if (before) setTimeout(() => goOn(before, false));
+    },
+    [],
+  );
   return () => {
     const element = document.activeElement;
     if (!(element instanceof HTMLElement) || element === document.body) return;
@@ -46,6 +50,15 @@ export function useFocusAfter(pending: boolean, failed: boolean): () => void {
     const words = element.matches('button, [role=radio]') ? wordsOf(element) : undefined;
     pressed.current = { element, around, words, title: around.map(titleOf).find(Boolean) };
   };
+}
+
+function goOn(before: Pressed, failed: boolean): void {
+  if (!failed && before.words) say(`${before.words}: done.`);
+  if (hasGoneOn(before)) return;
+  const target = failed ? wrongIn(before) : nextTo(before);
+  if (!target) return;
+  if (target.tabIndex < 0 && !target.hasAttribute('tabindex')) target.tabIndex = -1;
+  target.focus();
 }
 
 /** Whether the focus is on something else than what was pressed, or what was pressed would hold it. */

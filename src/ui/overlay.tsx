@@ -29,7 +29,7 @@ export function Overlay({ open, onOpenChange, title, note, children }: OverlayPr
             </div>
             <Dialog.Close
               aria-label="Close"
-              className="flex size-11 items-center justify-center rounded-lg border border-edge"
+              className="flex size-11 flex-none items-center justify-center rounded-lg border border-edge"
             >
               <X aria-hidden size={20} />
             </Dialog.Close>

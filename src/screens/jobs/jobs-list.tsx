@@ -114,7 +114,7 @@ function JobRowTag({ job, zone, today }: { job: JobsPage['jobs'][number]; zone: 
         <span className="text-right text-small text-mute">
           {formatDay(day, today)} {hour}
         </span>
-        <span className="w-36 text-right">
+        <span className="flex w-36 flex-col items-end gap-1">
           {job.clash && <Badge tone="oxide">Time overlaps</Badge>}
           {job.outcome ? (
             <Badge tone={tones[job.outcome]}>{outcomes[job.outcome]}</Badge>

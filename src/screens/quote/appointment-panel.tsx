@@ -105,10 +105,12 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
         </fieldset>
       </form>
       {appointment?.overlaps && (
-        <Notice tone="oxide">
-          This time overlaps {appointment.overlaps}. The van can be at one of them: change or give back the
-          other.
-        </Notice>
+        <div className="my-3">
+          <Notice tone="oxide">
+            This time overlaps {appointment.overlaps}. The van can be at one of them: change this time or the
+            other.
+          </Notice>
+        </div>
       )}
       <p className="text-small text-mute">
         {asked && !appointment && `Asked for: ${formatDay(asked.day, today)}, ${asked.from} to ${asked.by}. `}
@@ -131,6 +133,7 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
       </div>
       <EditOutcome
         edit={edit}
+        shownBeside={['vanId', 'day', 'from', 'to']}
         fields={[
           { field: 'day', label: 'Day' },
           { field: 'from', label: 'From' },

@@ -27,7 +27,7 @@ export function Shortcuts({ open, onOpenChange }: { open: boolean; onOpenChange:
       title="Shortcuts"
       note="One key each, whenever no field is being typed in and no words wait to be saved; Esc leaves a field."
     >
-      <Tick label="Keys alone do something on this device" checked={on} onChange={setOn} />
+      <Tick label="Shortcuts of one key on this device" checked={on} onChange={setOn} />
       <dl className="grid grid-cols-[max-content_1fr] gap-x-6 gap-y-2">
         {shortcuts.map(([key, what]) => (
           <div key={key} className="contents">
