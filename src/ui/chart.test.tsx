@@ -14,6 +14,11 @@ describe('a chart', () => {
       <Chart label="Totals" height={200} draw={() => ({ series: [{ data: [1] }] })} />,
     );
     await settled();
+    // Its library comes with the first sign of life.
+    expect(startChart).not.toHaveBeenCalled();
+    window.dispatchEvent(new Event('pointermove'));
+    await settled();
+    await settled();
     expect(drawn.setOption).toHaveBeenLastCalledWith(
       expect.objectContaining({ series: [{ data: [1] }] }),
       true,

@@ -13,7 +13,16 @@ interface ChartProps {
   readonly draw: (ink: Ink) => EChartsCoreOption;
 }
 
-/** A drawing beside a table of the same numbers; its library comes with the first one that is shown. */
+/** What somebody does first on a page. */
+const signs = ['pointerdown', 'pointermove', 'keydown', 'input', 'focusin', 'wheel'] as const;
+
+/** Comes with the first sign of life: until then the table of the same numbers is there, and the page is light. */
+const firstSign = new Promise<void>((resolve) => {
+  if (typeof window === 'undefined') return;
+  for (const sign of signs) window.addEventListener(sign, () => resolve(), { once: true, passive: true });
+});
+
+/** A drawing beside a table of the same numbers; its library comes with the first one that is shown and a sign of life. */
 export function Chart({ label, height, draw }: ChartProps) {
   const box = useRef<HTMLDivElement>(null);
   const drawing = useRef(draw);
@@ -24,7 +33,9 @@ export function Chart({ label, height, draw }: ChartProps) {
     let close = () => {};
     const ink: Ink = (token) =>
       getComputedStyle(document.documentElement).getPropertyValue(`--${token}`).trim();
-    import('./chart-library').then(({ startChart }) => {
+    const load = async () => {
+      await firstSign;
+      const { startChart } = await import('./chart-library');
       if (!alive || !box.current) return;
       const chart = startChart(box.current);
       // Words are measured before they are drawn, so that the face must be named.
@@ -46,7 +57,8 @@ export function Chart({ label, height, draw }: ChartProps) {
         redraw.current = () => {};
         chart.dispose();
       };
-    });
+    };
+    void load();
     return () => {
       alive = false;
       close();

@@ -40,6 +40,7 @@ export function CountField({ label, answer, hint, problem, pending, onCount }: C
       <div className="grid grid-cols-2 gap-2">
         <Button type="submit" busy={pending}>
           Note the count
+          <span className="sr-only">. {label}</span>
         </Button>
         <Button
           look={answer === 'cannotSay' ? 'plain' : 'quiet'}
@@ -47,6 +48,7 @@ export function CountField({ label, answer, hint, problem, pending, onCount }: C
           onClick={() => onCount('cannotSay')}
         >
           Car cannot say
+          <span className="sr-only">. {label}</span>
         </Button>
       </div>
     </form>

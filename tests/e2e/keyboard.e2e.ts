@@ -90,6 +90,26 @@ test('a press of every station keeps the focus while it is under way and leads o
   await page.unrouteAll({ behavior: 'ignoreErrors' });
 });
 
+test('controls of one page have different names', async ({ page }) => {
+  test.setTimeout(120_000);
+  await signIn(page);
+  const number = await hangTag(page, 'merrowdale 2019 push start spare one key works Quarry End');
+  for (const station of ['call', 'identify', 'route', 'quote', 'prepare', 'on-site', 'blade', 'close']) {
+    await page.goto(`/jobs/${number}/${station}`);
+    const names = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLInputElement>('button, a[href], input, select, textarea')]
+        .filter((control) => control.offsetParent !== null && control.type !== 'radio')
+        .map((control) => {
+          const labels = [...(control.labels ?? [])].map((label) => label.textContent).join(' ');
+          const own = control.getAttribute('aria-label') ?? (labels || control.textContent);
+          return `${control.tagName} ${(own ?? '').replace(/\s+/g, ' ').trim()}`;
+        }),
+    );
+    const twice = [...new Set(names.filter((name, at) => names.indexOf(name) !== at))];
+    expect.soft(twice, station).toEqual([]);
+  }
+});
+
 test('a slip of one key loses no words: keys alone do nothing while words wait, and leaving asks', async ({
   page,
 }) => {
