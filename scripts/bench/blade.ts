@@ -11,14 +11,10 @@ import { spacesOf } from '@/core/blade/spec';
 import { drawCodeRows } from '@/core/catalogue/code-rows';
 import { pick, seededRandom } from '@/core/kinds/random';
 import { type BladeFigures, drillKeyways, wornReadings } from '../../tests/support/blade-drill';
+import type { Spread } from './spread';
 
 const keysARow = 2000;
 
-interface Spread {
-  readonly p50: number;
-  readonly p95: number;
-  readonly worst: number;
-}
 type SpreadOf = (list: readonly number[]) => Spread;
 
 /** Shares right by keyway, the finest step first; a child process for each, as many at once as there are processors. */

@@ -12,12 +12,7 @@ import { recordEvent } from '@/usecases/jobs/record-event';
 import { startSession } from '@/usecases/people/sessions';
 import { readJobView } from '@/usecases/view/job-view';
 import { plainEvent } from './plain-event';
-
-interface Spread {
-  readonly p50: number;
-  readonly p95: number;
-  readonly worst: number;
-}
+import type { Spread } from './spread';
 
 interface Setting {
   readonly own: PersonActor;

@@ -12,12 +12,7 @@ import { database } from '@/usecases/database';
 import { readImport } from '@/usecases/library/read-import';
 import { storeImport } from '@/usecases/library/store-import';
 import { size, writeBigLibrary } from './big-library';
-
-interface Spread {
-  readonly p50: number;
-  readonly p95: number;
-  readonly worst: number;
-}
+import type { Spread } from './spread';
 
 interface Setting {
   readonly own: PersonActor;

@@ -27,20 +27,13 @@ import { measureBlades } from './blade';
 import { measureFlow } from './flow';
 import { measureLibrary } from './library';
 import { measureMetal } from './metal';
+import { spread } from './spread';
 import { measureSteady } from './steady';
 
 const address = process.env.BENCH_ADDRESS ?? '';
 const superuser = process.env.BENCH_SUPERUSER_URL ?? '';
 
 const say = (words: string) => console.error(`kilnsman: bench: ${words}`);
-
-/** Percentiles of a list of milliseconds. */
-function spread(list: readonly number[]) {
-  const sorted = [...list].sort((a, b) => a - b);
-  const at = (part: number) =>
-    Number((sorted[Math.min(sorted.length - 1, Math.floor(part * sorted.length))] ?? 0).toFixed(1));
-  return { p50: at(0.5), p95: at(0.95), worst: at(1) };
-}
 
 async function timed<Value>(work: () => Promise<Value>): Promise<{ ms: number; value: Value }> {
   const start = performance.now();

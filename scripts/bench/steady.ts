@@ -4,12 +4,7 @@ import type pg from 'pg';
 import { v7 as uuid } from 'uuid';
 import { database } from '@/usecases/database';
 import { startSession } from '@/usecases/people/sessions';
-
-interface Spread {
-  readonly p50: number;
-  readonly p95: number;
-  readonly worst: number;
-}
+import type { Spread } from './spread';
 
 interface Setting {
   readonly address: string;

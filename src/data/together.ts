@@ -40,7 +40,10 @@ function gather(db: Db): Db {
   let pending: Pending[] = [];
   let running = false;
   const run = async () => {
-    while (pending.length > 0) {
+    for (;;) {
+      // Whatever is asked before the program waits for something else comes along.
+      await new Promise(setImmediate);
+      if (pending.length === 0) break;
       const now = pending;
       pending = [];
       await askAll(db, now);
@@ -54,8 +57,7 @@ function gather(db: Db): Db {
         pending.push({ query, text, values, resolve: resolve as Pending['resolve'], reject });
         if (running) return;
         running = true;
-        // Whatever is asked before the program waits for something else comes along.
-        setImmediate(() => void run());
+        void run();
       }),
   };
   gathering.add(own);

@@ -27,6 +27,10 @@ function write(file: string, text: string): void {
 const sizes = Array.from({ length: 24 }, (_, at) => `size_${at + 1}`);
 
 const recipes = {
+  errand: () => {
+    insert('src/core/kinds/errand.ts', '] as const;', ", 'priceList'");
+    insert('src/usecases/errands/works.ts', 'codeService };', 'priceList: codeService, ');
+  },
   method: () =>
     insert(
       'src/core/catalogue/methods.ts',

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { joinNames } from '@/core/identify/line/join-names';
 import { parseLine } from '@/core/identify/line/parse-line';
 import { nameWords } from '@/core/identify/line/tokens';
 import { database } from '@/usecases/database';
@@ -24,12 +25,9 @@ async function read(text: string): Promise<ExpectedChips> {
   const asked = first.maybeNames.slice(0, 12).filter(({ length }) => length >= 2 && length <= 40);
   const { corrections, names } =
     asked.length > 0 ? await correctWords(actor, { words: asked }) : { corrections: [], names: begun };
-  const joined = <Name extends { id: string }>(some: readonly Name[], more: readonly Name[]) => [
-    ...new Map([...some, ...more].map((one) => [one.id, one])).values(),
-  ];
   const lexicon = {
-    makes: joined(begun.makes, names.makes),
-    models: joined(begun.models, names.models),
+    makes: joinNames(begun.makes, names.makes),
+    models: joinNames(begun.models, names.models),
     places,
   };
   const reading = parseLine(text, lexicon, now, corrections);

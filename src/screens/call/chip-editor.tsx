@@ -76,6 +76,7 @@ export function ChipEditor({
           <SelectField
             label="Model"
             empty="Not said, or not in the library"
+            hint={facts.makeId === null ? 'Choose the make first for all of its models.' : undefined}
             value={facts.modelId ?? ''}
             error={problemOf('modelId')}
             choices={lexicon.models

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { parseLine } from '@/core/identify/line/parse-line';
 import {
   type Correction,
@@ -11,10 +11,9 @@ import {
   type Names,
 } from '@/core/identify/line/reading';
 import { fold } from '@/core/identify/line/tokens';
-import type { Failed, Result } from '@/core/kinds/result';
+import type { Result } from '@/core/kinds/result';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { routeNames } from '@/core/programming/route';
-import { vinLength } from '@/core/vin/alphabet';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { useHandedLine } from '@/ui/handed-line';
@@ -28,9 +27,10 @@ import { CandidatesTable } from './candidates-table';
 import type { AlikeName } from './chip-editor';
 import { Chips } from './chips';
 import { FirstPrice } from './first-price';
-import { type PersonFacts, PersonFields, sentPerson } from './person-fields';
+import { nobody, type PersonFacts, PersonFields, sentPerson } from './person-fields';
 import { Say } from './say';
-import { useLineNames, useNames } from './use-names';
+import { type OnWords, useCorrections, useLineNames, useNames } from './use-names';
+import { type OnPreview, usePreview, useTypedAt } from './use-preview';
 
 interface NewCallProps {
   /** The names that the shop meets most; others are asked for as they are typed. */
@@ -38,14 +38,10 @@ interface NewCallProps {
   readonly unit: DistanceUnit;
   readonly now: { readonly day: string; readonly hour: string };
   readonly onNames: (data: unknown) => Promise<Names>;
-  readonly onWords: (
-    data: unknown,
-  ) => Promise<{ readonly corrections: readonly Correction[]; readonly names: Names }>;
-  readonly onPreview: (data: unknown) => Promise<Result<CallPreview>>;
+  readonly onWords: OnWords;
+  readonly onPreview: OnPreview;
   readonly onOpen: (data: unknown) => Promise<Result<{ number: number }>>;
 }
-
-const nobody: PersonFacts = { name: '', phone: '', vin: '', placeDetail: '', note: '' };
 
 /** One line in, chips that can be corrected, candidates and a first price beside it. */
 export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }: NewCallProps) {
@@ -338,50 +334,6 @@ function alikeOf(
   return { make: others('make'), model: others('model') };
 }
 
-/** Asks the server, once the typing rests, what misspelt words stand for; one answer for each word is kept. */
-function useCorrections(
-  line: string,
-  lexicon: Lexicon,
-  now: NewCallProps['now'],
-  onWords: NewCallProps['onWords'],
-  onFound: (names: Names) => void,
-): readonly Correction[] {
-  const [corrections, setCorrections] = useState<readonly Correction[]>([]);
-  const asked = useRef(new Set<string>());
-  const maybe = useMemo(
-    () => parseLine(line, lexicon, now).maybeNames.slice(0, 12).join(' '),
-    [line, lexicon, now],
-  );
-  useEffect(() => {
-    const timer = setTimeout(async () => {
-      const words = maybe.split(' ').filter((word) => word.length >= 2);
-      const fresh = words.filter((word) => word.length <= 40 && !asked.current.has(word));
-      if (fresh.length === 0) return;
-      for (const word of fresh) asked.current.add(word);
-      const found = await onWords({ words: fresh }).catch(() => undefined);
-      if (!found) for (const word of fresh) asked.current.delete(word);
-      if (!found || found.corrections.length === 0) return;
-      onFound(found.names);
-      setCorrections((before) => [...before, ...found.corrections]);
-    }, 250);
-    return () => clearTimeout(timer);
-  }, [maybe, onWords, onFound]);
-  return corrections;
-}
-
-/** When a key was last pressed: what comes from the server meanwhile lets nobody wait longer. */
-function useTypedAt(line: string, byHand: object): RefObject<number> {
-  const typedAt = useRef(0);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: each of them is a key
-  useEffect(() => {
-    typedAt.current = performance.now();
-  }, [line, byHand]);
-  return typedAt;
-}
-
-/** The price is asked for once the keys rest so long. */
-const restMs = 200;
-
 /** The make of the VIN where the line names none; its year and market count without being told. */
 function withVin(facts: CallFacts, vin: CallPreview['vin']): CallFacts {
   return vin ? { ...facts, makeId: facts.makeId ?? vin.makeId } : facts;
@@ -398,63 +350,4 @@ function VinSays({ vin, lexicon }: { readonly vin: CallPreview['vin']; readonly 
       The VIN says: <span className="font-semibold text-ink">{parts.join(', ')}</span>
     </p>
   );
-}
-
-/**
- * Asks the server, once the facts rest, for candidates, first prices and what the VIN says; an older answer never replaces
- * a newer.
- */
-function usePreview(
-  facts: CallFacts,
-  vin: string | null,
-  codeTold: boolean,
-  onPreview: NewCallProps['onPreview'],
-  onVin: (said: CallPreview['vin']) => void,
-  typedAt: RefObject<number>,
-) {
-  const [preview, setPreview] = useState<CallPreview>();
-  const [problems, setProblems] = useState<Failed['problems']>([]);
-  const key = JSON.stringify({ facts, vin: vin?.length === vinLength ? vin : null, codeTold });
-  useEffect(() => {
-    const {
-      facts: asked,
-      vin: whole,
-      codeTold: told,
-    } = JSON.parse(key) as {
-      facts: CallFacts;
-      vin: string | null;
-      codeTold: boolean;
-    };
-    if (whole === null) onVin(null);
-    if (asked.modelId === null && whole === null) {
-      setPreview(undefined);
-      setProblems([]);
-      return;
-    }
-    let current = true;
-    const timer = setTimeout(
-      async () => {
-        const answer = await onPreview({
-          ...asked,
-          ...sentPerson(nobody),
-          vin: whole,
-          keyCode: null,
-          codeTold: told,
-          line: '',
-        }).catch(() => undefined);
-        if (!current || !answer) return;
-        if (answer.ok) {
-          setPreview(answer.value);
-          onVin(answer.value.vin);
-        }
-        setProblems(answer.ok ? [] : answer.problems);
-      },
-      Math.max(0, restMs - (performance.now() - typedAt.current)),
-    );
-    return () => {
-      current = false;
-      clearTimeout(timer);
-    };
-  }, [key, onPreview, onVin, typedAt]);
-  return { preview, problems };
 }

@@ -9,6 +9,8 @@ export interface PersonFacts {
   readonly note: string;
 }
 
+export const nobody: PersonFacts = { name: '', phone: '', vin: '', placeDetail: '', note: '' };
+
 interface PersonFieldsProps {
   readonly value: PersonFacts;
   readonly problemOf: (field: string) => string | undefined;

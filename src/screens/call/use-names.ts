@@ -1,8 +1,11 @@
 'use client';
 
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
-import type { Lexicon, Names } from '@/core/identify/line/reading';
+import { joinNames } from '@/core/identify/line/join-names';
+import { parseLine } from '@/core/identify/line/parse-line';
+import type { Correction, Lexicon, Names } from '@/core/identify/line/reading';
 import { nameWords } from '@/core/identify/line/tokens';
+import type { LocalMoment } from '@/core/kinds/local-time';
 
 /** What of the library's names is asked for: those that words may begin, all makes, or the models of one. */
 export interface NamesAsked {
@@ -23,8 +26,8 @@ export function useNames(met: Lexicon, onNames: (data: unknown) => Promise<Names
   const add = useCallback(
     (names: Names) =>
       setMore((before) => ({
-        makes: joined(before.makes, names.makes),
-        models: joined(before.models, names.models),
+        makes: joinNames(before.makes, names.makes),
+        models: joinNames(before.models, names.models),
       })),
     [],
   );
@@ -44,8 +47,8 @@ export function useNames(met: Lexicon, onNames: (data: unknown) => Promise<Names
   );
   const lexicon = useMemo<Lexicon>(
     () => ({
-      makes: joined(met.makes, more.makes),
-      models: joined(met.models, more.models),
+      makes: joinNames(met.makes, more.makes),
+      models: joinNames(met.models, more.models),
       places: met.places,
     }),
     [met, more],
@@ -66,13 +69,38 @@ export function useLineNames(line: string, ask: AskNames): void {
   }, [line, ask]);
 }
 
-/** Both lists by name, each id once. */
-function joined<Name extends { readonly id: string; readonly name: string }>(
-  some: readonly Name[],
-  more: readonly Name[],
-): readonly Name[] {
-  const ids = new Set(some.map(({ id }) => id));
-  const fresh = more.filter(({ id }) => !ids.has(id));
-  if (fresh.length === 0) return some;
-  return [...some, ...fresh].sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
+/** What misspelt words stand for, with the names of these. */
+export type OnWords = (
+  data: unknown,
+) => Promise<{ readonly corrections: readonly Correction[]; readonly names: Names }>;
+
+/** Asks the server, once the typing rests, what misspelt words stand for; one answer for each word is kept. */
+export function useCorrections(
+  line: string,
+  lexicon: Lexicon,
+  now: LocalMoment,
+  onWords: OnWords,
+  onFound: (names: Names) => void,
+): readonly Correction[] {
+  const [corrections, setCorrections] = useState<readonly Correction[]>([]);
+  const asked = useRef(new Set<string>());
+  const maybe = useMemo(
+    () => parseLine(line, lexicon, now).maybeNames.slice(0, 12).join(' '),
+    [line, lexicon, now],
+  );
+  useEffect(() => {
+    const timer = setTimeout(async () => {
+      const words = maybe.split(' ').filter((word) => word.length >= 2);
+      const fresh = words.filter((word) => word.length <= 40 && !asked.current.has(word));
+      if (fresh.length === 0) return;
+      for (const word of fresh) asked.current.add(word);
+      const found = await onWords({ words: fresh }).catch(() => undefined);
+      if (!found) for (const word of fresh) asked.current.delete(word);
+      if (!found || found.corrections.length === 0) return;
+      onFound(found.names);
+      setCorrections((before) => [...before, ...found.corrections]);
+    }, 250);
+    return () => clearTimeout(timer);
+  }, [maybe, onWords, onFound]);
+  return corrections;
 }

@@ -13,6 +13,8 @@ interface LiveNoticeProps {
   readonly state: string;
 }
 
+const wordFields = 'textarea, input:not([type=radio], [type=checkbox], [type=range], [type=file])';
+
 /**
  * Shows a job as it is now when somebody else changes it: at once where nothing was typed here, else by a notice, so
  * that no words are lost and no edit passes over a newer state unseen.
@@ -32,7 +34,8 @@ export function LiveNotice({ number, state }: LiveNoticeProps) {
     const type = (event: Event) => {
       if (!event.isTrusted) return;
       touched.current = true;
-      setTyped(true);
+      // A choice that was ticked is no word that would be lost.
+      if (event.target instanceof Element && event.target.matches(wordFields)) setTyped(true);
     };
     const sent = () => {
       touched.current = false;

@@ -50,5 +50,6 @@ async function takenWords(db: Db, jobId: string, vanId: string, time: Time, at: 
   const { zone } = await getShopOrThrow(db);
   const van = (await listVans(db)).find(({ id }) => id === vanId);
   const taken = await listOverlaps(db, jobId, vanId, time);
+  if (taken.length === 0) return 'Somebody else just had this time, and gave it back. Try again.';
   return `${van?.name ?? 'The van'} is taken then: ${overlapWords(taken, zone, localMoment(at, zone).day)}.`;
 }

@@ -1,4 +1,5 @@
 import type { FactKind } from '@/core/catalogue/fact-kinds';
+import { joinNames } from '@/core/identify/line/join-names';
 import type { Correction, Lexicon, Names } from '@/core/identify/line/reading';
 import { fold } from '@/core/identify/line/tokens';
 import type { Actor } from '@/core/kinds/actor';
@@ -51,7 +52,7 @@ export async function readMetNames(
     makes.set(make.id, make);
     models.set(model.id, model);
   }
-  return { places, makes: byName([...makes.values()]), models: byName([...models.values()]) };
+  return { places, makes: joinNames([...makes.values()]), models: joinNames([...models.values()]) };
 }
 
 /** Names that words may begin, all makes, or the models of one. */
@@ -64,16 +65,12 @@ export async function findNamesFor(_actor: Actor, { words, makes, modelsOf }: Na
     async (db) => (modelsOf === null ? none : { ...none, models: await listModels(db, modelsOf) }),
   );
   return {
-    makes: [...begun.makes, ...all.makes],
-    models: [...begun.models, ...own.models],
+    makes: joinNames(begun.makes, all.makes),
+    models: joinNames(begun.models, own.models),
   };
 }
 
 const none: Names = { makes: [], models: [] };
-
-function byName<Name extends { readonly name: string }>(list: readonly Name[]): Name[] {
-  return [...list].sort((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
-}
 
 /** What misspelt make and model words stand for, with the names of these. */
 export async function correctWords(

@@ -1,3 +1,4 @@
+import { joinNames } from '@/core/identify/line/join-names';
 import { parseLine } from '@/core/identify/line/parse-line';
 import type { Lexicon, LineReading } from '@/core/identify/line/reading';
 import { fold, nameWords } from '@/core/identify/line/tokens';
@@ -25,8 +26,8 @@ export async function readLine(
     corrections.filter((correction) => correction.kind === kind).map(({ id }) => id);
   const more = await readNames(db, idsOf('make'), idsOf('model'));
   const wider: Lexicon = {
-    makes: together(lexicon.makes, more.makes),
-    models: together(lexicon.models, more.models),
+    makes: joinNames(lexicon.makes, more.makes),
+    models: joinNames(lexicon.models, more.models),
     places: lexicon.places,
   };
   return { reading: parseLine(line, wider, now, corrections), lexicon: wider };
@@ -35,11 +36,4 @@ export async function readLine(
 /** Words, and those that end in s without it: a plural or genitive s runs on from a name. */
 export function withoutPlurals(words: readonly string[]): string[] {
   return [...new Set([...words, ...words.flatMap((word) => (word.endsWith('s') ? word.slice(0, -1) : []))])];
-}
-
-function together<Name extends { readonly id: string }>(
-  some: readonly Name[],
-  more: readonly Name[],
-): Name[] {
-  return [...new Map([...some, ...more].map((name) => [name.id, name])).values()];
 }
