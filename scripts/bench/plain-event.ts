@@ -8,11 +8,11 @@ interface PlainEvent {
   readonly seq: number;
 }
 
-/** BEGIN to COMMIT, for a count that was read. */
+/** BEGIN to COMMIT, for a count that was read; the audit's line is chained where it is written, as it was. */
 export function plainEvent({ jobId, number, personId, id, seq }: PlainEvent): [string, unknown[]][] {
   const at = new Date();
   return [
-    [`BEGIN`, []],
+    [`BEGIN; SET CONSTRAINTS audit_chain IMMEDIATE`, []],
     [`SELECT 1 FROM job WHERE number = $1 FOR UPDATE`, [number]],
     [
       `SELECT j.id, j.number, j.version, j.opened_at AS "openedAt", opener.name AS "openedBy",

@@ -1,7 +1,18 @@
 // The decorators below and class-transformer's need it, whichever module of inputs is read first.
 import 'reflect-metadata/lite';
 import { Transform, Type } from 'class-transformer';
-import { ArrayMaxSize, IsArray, isInt, ValidateBy, ValidateIf, ValidateNested } from 'class-validator';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsInt,
+  IsNumber,
+  isInt,
+  Max,
+  Min,
+  ValidateBy,
+  ValidateIf,
+  ValidateNested,
+} from 'class-validator';
 import { isDay } from '@/core/kinds/local-time';
 
 /** What a check of ours says of its field in JSON Schema; the schema of a request is made of it. */
@@ -32,15 +43,12 @@ export function onlyWhere<Input>(says: (input: Input) => boolean): PropertyDecor
 
 /** A list of nested inputs. */
 export function listOf(Class: () => new () => object, most: number, what: string): PropertyDecorator {
-  const checks = [
+  return together(
     IsArray({ message: `Expected ${what}.` }),
     ArrayMaxSize(most, { message: `Up to ${most} ${what}.` }),
     ValidateNested({ each: true, ...saying({ listOf: Class }) }),
     Type(Class),
-  ];
-  return (target, property) => {
-    for (const check of checks) check(target, property);
-  };
+  );
 }
 
 /** A text of a form, of at most `longest` characters: the length comes first, so that no pattern meets a longer one. */
@@ -64,6 +72,26 @@ export function whole(message: string, least = 0): PropertyDecorator {
     (value) => typeof value === 'number' && isInt(value) && value >= least && value <= largest,
     { type: 'integer', minimum: least, maximum: largest },
   );
+}
+
+/** A whole number of a range, with one word for whatever is wrong with it. */
+export function wholeIn(
+  from: number,
+  to: number,
+  message = `A whole number, ${from} to ${to}.`,
+): PropertyDecorator {
+  return together(IsInt({ message }), Min(from, { message }), Max(to, { message }));
+}
+
+/** A number of a range, with one word for whatever is wrong with it. */
+export function numberIn(from: number, to: number, message: string): PropertyDecorator {
+  return together(IsNumber({}, { message }), Min(from, { message }), Max(to, { message }));
+}
+
+function together(...checks: readonly PropertyDecorator[]): PropertyDecorator {
+  return (target, property) => {
+    for (const check of checks) check(target, property);
+  };
 }
 
 /**

@@ -1,7 +1,7 @@
-import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsInt, IsUUID, Length, Matches, Max, Min } from 'class-validator';
+import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsUUID, Length, Matches } from 'class-validator';
 import { type Scope, scopes } from '@/core/authority/scopes';
 import type { Role } from '@/core/kinds/actor';
-import { orNull } from './fields';
+import { orNull, wholeIn } from './fields';
 
 const roles = ['proprietor', 'locksmith', 'trainee'];
 
@@ -27,9 +27,7 @@ export class TokenInput {
   @ArrayMaxSize(scopes.length, { message: 'Choose what it opens.' })
   @IsIn(scopes, { each: true, message: 'Choose what it opens.' })
   scopes!: Scope[];
-  @IsInt({ message: 'Days, 1 to 365.' })
-  @Min(1, { message: '1 day or more.' })
-  @Max(365, { message: 'Up to 365 days.' })
+  @wholeIn(1, 365, 'Days, 1 to 365.')
   days!: number;
 }
 

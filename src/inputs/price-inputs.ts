@@ -3,7 +3,6 @@ import {
   ArrayMinSize,
   IsBoolean,
   IsIn,
-  IsInt,
   IsISO4217CurrencyCode,
   IsOptional,
   IsUUID,
@@ -28,23 +27,15 @@ import {
   roundingModes,
 } from '@/core/quote/price-rules';
 import { type SupplierKind, supplierKinds } from '@/core/supply/supplier-prices';
-import { calendarDay, decimals, listOf, orNull } from './fields';
-
-type Decorator = (target: object, property: string) => void;
-
-/** A whole number of a range. */
-function whole(from: number, to: number): Decorator {
-  const message = `A whole number, ${from} to ${to}.`;
-  return (target, property) => {
-    IsInt({ message })(target, property);
-    Min(from, { message })(target, property);
-    Max(to, { message })(target, property);
-  };
-}
+import { calendarDay, decimals, listOf, orNull, wholeIn } from './fields';
 
 /** Minor units of the shop's currency. */
-const minor = (from = 0) => whole(from, 1_000_000_000);
-const percent = (to = 100) => whole(0, to);
+const minor = (from = 0) =>
+  wholeIn(from, 1_000_000_000, from > 0 ? 'An amount, more than nothing.' : 'An amount, 0 or more.');
+/** Hundredths of a percent. */
+const basisPoints = (most: number) =>
+  wholeIn(0, most, `A percentage of 0 to ${most / 100}, with two decimals at most.`);
+const percent = (to = 100) => wholeIn(0, to);
 const from = /^([01]\d|2[0-3]):[0-5]\d$/;
 const to = /^(([01]\d|2[0-3]):[0-5]\d|24:00)$/;
 
@@ -55,10 +46,12 @@ export class MenuPriceInput implements FlatRate {
   @minor() furtherMinor!: number;
 }
 
+const kilometres = 'Kilometres, 0.1 to 999, with one decimal at most.';
+
 export class DistanceBandInput implements DistanceBand {
-  @decimals(1, 'Kilometres, with one decimal at most.')
-  @Min(0.1, { message: '0.1 or more.' })
-  @Max(999, { message: 'Up to 999.' })
+  @decimals(1, kilometres)
+  @Min(0.1, { message: kilometres })
+  @Max(999, { message: kilometres })
   toKm!: number;
   @minor() minor!: number;
 }
@@ -76,7 +69,7 @@ export class HourRuleInput implements HourRule {
 
 export class WarrantyInput {
   @IsIn(optionKinds, { message: 'Choose an option.' }) option!: OptionKind;
-  @whole(0, 240) months!: number;
+  @wholeIn(0, 240) months!: number;
 }
 
 /** All by which the shop prices. `basedOn` is the set that the screen showed. */
@@ -87,7 +80,7 @@ export class PriceRulesInput {
   @minor() marginRateMinor!: number;
   @percent(500) keyMarkupPercent!: number;
   @percent(500) passPercent!: number;
-  @whole(0, 240) cutMinutes!: number;
+  @wholeIn(0, 240) cutMinutes!: number;
   @minor() repairPartsMinor!: number;
   @percent() waitPercent!: number;
   @minor() minimumMinor!: number;
@@ -95,18 +88,18 @@ export class PriceRulesInput {
   @IsIn(Object.keys(roundingModes), { message: 'Up, nearest or down.' }) roundingMode!: RoundingMode;
   @IsBoolean({ message: 'Yes or no.' }) taxIncluded!: boolean;
   @percent() depositPercent!: number;
-  @whole(0, 720) cancellationHours!: number;
+  @wholeIn(0, 720) cancellationHours!: number;
   @minor() cancellationMinor!: number;
   @minor() noShowMinor!: number;
-  @whole(0, 2000) paymentBasisPoints!: number;
+  @basisPoints(2000) paymentBasisPoints!: number;
   @minor() kmCostMinor!: number;
   @percent() flexiblePercent!: number;
-  @whole(1, 30) flexibleDays!: number;
+  @wholeIn(1, 30) flexibleDays!: number;
   @minor() towBaseMinor!: number;
   @minor() towPerKmMinor!: number;
   @minor() onlineShippingMinor!: number;
   @minor() beyondPerKmMinor!: number;
-  @whole(1, 3650) staleDays!: number;
+  @wholeIn(1, 3650) staleDays!: number;
   @percent() lossPercent!: number;
   @MaxLength(300, { message: 'Up to 300 characters.' }) lossNote!: string;
   @listOf(() => MenuPriceInput, 60, 'prices')
@@ -118,15 +111,15 @@ export class PriceRulesInput {
   @listOf(() => WarrantyInput, 20, 'warranties')
   warranties!: WarrantyInput[];
   /** Tax in hundredths of a percent. */
-  @whole(0, 10_000) goodsTaxBasisPoints!: number;
-  @whole(0, 10_000) labourTaxBasisPoints!: number;
+  @basisPoints(10_000) goodsTaxBasisPoints!: number;
+  @basisPoints(10_000) labourTaxBasisPoints!: number;
 }
 
 export class AccountInput {
   @Length(2, 80, { message: 'A name of 2 to 80 characters.' }) name!: string;
   @percent() goodsPercent!: number;
   @percent() labourPercent!: number;
-  @whole(0, 365) paysInDays!: number;
+  @wholeIn(0, 365) paysInDays!: number;
 }
 
 export class CouponInput {
@@ -135,7 +128,7 @@ export class CouponInput {
   @minor() amountMinor!: number;
   @minor() fromMinor!: number;
   @IsBoolean({ message: 'Yes or no.' }) withAccount!: boolean;
-  @whole(1, 3650) days!: number;
+  @wholeIn(1, 3650) days!: number;
 }
 
 /** Another currency, and what one unit of the present one is worth in it. */
@@ -171,7 +164,7 @@ export class SupplierInput {
   @Matches(from, { message: 'An hour such as 15:30.' }) cutOff!: string;
   /** Parcels are here by this hour. */
   @Matches(from, { message: 'An hour such as 12:00.' }) deliversBy!: string;
-  @whole(0, 120) lateDays!: number;
+  @wholeIn(0, 120) lateDays!: number;
   /** What is said of it: keys of ten thousand that have to be made again. */
-  @whole(0, 10_000) comebackBasisPoints!: number;
+  @basisPoints(10_000) comebackBasisPoints!: number;
 }

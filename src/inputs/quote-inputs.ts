@@ -1,8 +1,8 @@
-import { IsBoolean, IsIn, IsInt, IsUUID, Length, Matches, Max, MaxLength, Min } from 'class-validator';
+import { IsBoolean, IsIn, IsUUID, Length, Matches, Max, MaxLength, Min } from 'class-validator';
 import { type ComebackReason, comebackReasons } from '@/core/quote/comeback';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import type { BookStyle } from '@/core/quote/price-rules';
-import { calendarDay, decimals, listOf, orNull, whole } from './fields';
+import { calendarDay, decimals, listOf, orNull, whole, wholeIn } from './fields';
 import { JobEdit } from './job-inputs';
 
 const hour = /^([01]\d|2[0-3]):[0-5]\d$/;
@@ -23,9 +23,7 @@ export class QuoteTermsInput extends JobEdit {
 export class AgreePriceInput extends JobEdit {
   @IsIn(optionKinds, { message: 'Choose an option.' }) option!: OptionKind;
   @orNull()
-  @IsInt({ message: 'Expected whole minor units.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(1_000_000_000, { message: 'Up to 1,000,000,000.' })
+  @wholeIn(0, 1_000_000_000, 'Expected whole minor units.')
   minor!: number | null;
 }
 
@@ -102,8 +100,6 @@ export class HandLineInput {
 export class HandPriceInput extends JobEdit {
   @listOf(() => HandArticleInput, 20, 'articles') articles!: HandArticleInput[];
   @listOf(() => HandLineInput, 20, 'lines') lines!: HandLineInput[];
-  @IsInt({ message: 'Whole minutes.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(1440, { message: 'Up to a day.' })
+  @wholeIn(0, 1440, 'Whole minutes, 0 to 1440.')
   minutes!: number;
 }

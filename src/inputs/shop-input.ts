@@ -1,14 +1,4 @@
-import {
-  ArrayMaxSize,
-  ArrayNotEmpty,
-  IsIn,
-  IsInt,
-  IsNumber,
-  IsOptional,
-  Max,
-  MaxLength,
-  Min,
-} from 'class-validator';
+import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsOptional, Max, MaxLength, Min } from 'class-validator';
 import {
   type IdentityDocument,
   identityDocuments,
@@ -21,7 +11,7 @@ import {
 } from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
 import { type Spelling, spellingNames } from '@/core/vin/spell';
-import { decimals } from './fields';
+import { decimals, numberIn, wholeIn } from './fields';
 
 export class PriceClassInput {
   @decimals(3, 'Type an amount such as 25.')
@@ -47,13 +37,9 @@ export class RulesInput {
   @IsIn(Object.keys(witnessRules), { message: 'Choose when a witness is wanted.' }) witness!: WitnessRule;
   @IsIn(Object.keys(plainCopyRules), { message: 'Choose what is asked for.' }) plainCopy!: PlainCopyRule;
   @MaxLength(2000, { message: 'Up to 2,000 characters.' }) forms!: string;
-  @IsInt({ message: 'Days, 1 to 3650.' })
-  @Min(1, { message: '1 day or more.' })
-  @Max(3650, { message: 'Up to 3650 days.' })
+  @wholeIn(1, 3650, 'Days, 1 to 3650.')
   secretDays!: number;
-  @IsInt({ message: 'Days, 1 to 7300.' })
-  @Min(1, { message: '1 day or more.' })
-  @Max(7300, { message: 'Up to 7300 days.' })
+  @wholeIn(1, 7300, 'Days, 1 to 7300.')
   personalDays!: number;
 }
 
@@ -62,22 +48,14 @@ export class HabitsInput {
   @IsIn(['advised', 'keep', 'erase'], { message: 'Choose one.' }) missing!: Habits['missing'];
   @IsIn(['advised', 'clone', 'learn'], { message: 'Choose one.' }) copy!: Habits['copy'];
   @IsIn(['advised', 'cut', 'program'], { message: 'Choose one.' }) first!: Habits['first'];
-  @IsInt({ message: 'Minutes, 1 to 240.' })
-  @Min(1, { message: '1 minute or more.' })
-  @Max(240, { message: 'Up to 240 minutes.' })
+  @wholeIn(1, 240, 'Minutes, 1 to 240.')
   lockMinutes!: number;
   /** As it is where it is missing. */
   @IsOptional() @IsIn(spellingNames, { message: 'Choose one.' }) spelling?: Spelling;
-  @IsNumber({}, { message: 'Type an amount.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(100_000, { message: 'Up to 100,000.' })
+  @numberIn(0, 100_000, 'An amount, 0 to 100,000.')
   onlyKeyHarm!: number;
-  @IsNumber({}, { message: 'Type an amount.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(100_000, { message: 'Up to 100,000.' })
+  @numberIn(0, 100_000, 'An amount, 0 to 100,000.')
   stolenLiveHarm!: number;
-  @IsNumber({}, { message: 'Type an amount.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(100_000, { message: 'Up to 100,000.' })
+  @numberIn(0, 100_000, 'An amount, 0 to 100,000.')
   awayKeyHarm!: number;
 }

@@ -1,4 +1,4 @@
-import { IsIn, IsInt, IsOptional, IsUUID, Length, Max, MaxLength, Min } from 'class-validator';
+import { IsIn, IsOptional, IsUUID, Length, MaxLength } from 'class-validator';
 import {
   movementReasons,
   type StockGrade,
@@ -7,7 +7,7 @@ import {
   stockStates,
   type ToldMovement,
 } from '@/core/supply/movements';
-import { orNull } from './fields';
+import { orNull, wholeIn } from './fields';
 
 const told = Object.keys(movementReasons).filter((reason) => reason !== 'opening');
 
@@ -19,9 +19,7 @@ export class MoveStockInput {
   /** Null is the workshop. */
   @orNull() @IsUUID(undefined, { message: 'Choose a place.' }) vanId!: string | null;
   @IsIn(told, { message: 'Choose what happened.' }) reason!: ToldMovement['reason'];
-  @IsInt({ message: 'A whole number of pieces.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(9999, { message: 'Up to 9999.' })
+  @wholeIn(0, 9999, 'A whole number of pieces, 0 to 9999.')
   pieces!: number;
   /** Where it went, for a move; null is the workshop. */
   @IsOptional() @IsUUID(undefined, { message: 'Choose a place.' }) toVanId?: string | null;

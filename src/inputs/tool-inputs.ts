@@ -1,18 +1,7 @@
-import {
-  IsArray,
-  IsBoolean,
-  IsIn,
-  IsInt,
-  IsNumber,
-  IsOptional,
-  IsUUID,
-  Length,
-  Max,
-  Min,
-} from 'class-validator';
+import { IsArray, IsBoolean, IsIn, IsOptional, IsUUID, Length } from 'class-validator';
 import { type RightKind, rightKinds, type ToolFunction, toolFunctions } from '@/core/programming/van-kit';
 import { type BladeKind, bladeKinds } from '@/core/quote/cut';
-import { calendarDay, listOf, orNull } from './fields';
+import { calendarDay, listOf, numberIn, orNull, wholeIn } from './fields';
 
 class OnVan {
   @IsUUID(undefined, { message: 'Which van?' }) vanId!: string;
@@ -53,19 +42,13 @@ export class RightInput extends OnVan {
   @Length(1, 60, { message: 'Name it in up to 60 characters.' }) name!: string;
   @IsIn(rightKinds, { message: 'Choose a kind.' }) kind!: RightKind;
   @orNull()
-  @IsInt({ message: 'Whole uses, or empty.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(100_000, { message: 'Up to 100,000.' })
+  @wholeIn(0, 100_000, 'Whole uses, 0 to 100,000, or empty.')
   credits!: number | null;
   @orNull()
-  @IsNumber({}, { message: 'An amount, or empty.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(100_000, { message: 'Up to 100,000.' })
+  @numberIn(0, 100_000, 'An amount, 0 to 100,000, or empty.')
   use!: number | null;
   @IsOptional()
-  @IsNumber({}, { message: 'An amount, or empty.' })
-  @Min(0, { message: '0 or more.' })
-  @Max(100_000, { message: 'Up to 100,000.' })
+  @numberIn(0, 100_000, 'An amount, 0 to 100,000, or empty.')
   buy?: number | null;
   @orNull() @calendarDay('Choose a day, or leave it empty.') expiresOn!: string | null;
 }

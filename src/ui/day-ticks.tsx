@@ -7,10 +7,12 @@ const names = ['Sun', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat'];
 export function DayTicks({
   label,
   days,
+  error,
   onChange,
 }: {
   label: string;
   days: readonly number[];
+  error?: string | undefined;
   onChange: (days: number[]) => void;
 }) {
   const id = useId();
@@ -36,6 +38,11 @@ export function DayTicks({
           </ToggleGroup.Item>
         ))}
       </ToggleGroup.Root>
+      {error && (
+        <p data-wrong className="text-small text-oxide">
+          {error}
+        </p>
+      )}
     </div>
   );
 }

@@ -59,20 +59,50 @@ export function TextAreaField({ label, hint, error, className, ...area }: TextAr
   );
 }
 
-export interface Choice {
-  readonly value: string;
+export interface Choice<Value = string> {
+  readonly value: Value;
   readonly label: string;
 }
 
-type SelectFieldProps = Omit<FieldProps, 'children'> &
-  Omit<ComponentProps<'select'>, 'className'> & { choices: readonly Choice[]; empty?: string };
+/** The values of a list with their words, in its order. */
+export function choicesOf<Value extends string>(words: Readonly<Record<Value, string>>): Choice<Value>[] {
+  return (Object.entries(words) as [Value, string][]).map(([value, label]) => ({ value, label }));
+}
+
+/** Values that are their own words. */
+export function plainChoices<Value extends string>(values: readonly Value[]): Choice<Value>[] {
+  return values.map((value) => ({ value, label: value }));
+}
+
+type SelectFieldProps<Value extends string> = Omit<FieldProps, 'children'> &
+  Omit<ComponentProps<'select'>, 'className' | 'value' | 'onChange'> & {
+    readonly value: NoInfer<Value> | '';
+    readonly choices: readonly Choice<Value>[];
+    /** What an empty choice says, where there may be none. */
+    readonly empty?: string | undefined;
+    readonly onChange: (value: Value) => void;
+  };
 
 /** The device's own list: best under a gloved thumb and for the keyboard. */
-export function SelectField({ label, hint, error, className, choices, empty, ...select }: SelectFieldProps) {
+export function SelectField<Value extends string>({
+  label,
+  hint,
+  error,
+  className,
+  choices,
+  empty,
+  onChange,
+  ...select
+}: SelectFieldProps<Value>) {
   return (
     <Field label={label} hint={hint} error={error} className={className}>
       {(props) => (
-        <select {...props} className={box} {...select}>
+        <select
+          {...props}
+          className={box}
+          onChange={(event) => onChange(event.target.value as Value)}
+          {...select}
+        >
           {empty !== undefined && <option value="">{empty}</option>}
           {choices.map((choice) => (
             <option key={choice.value} value={choice.value}>

@@ -28,14 +28,14 @@ function awaited() {
 
 function Questions({ action }: { action: (data: unknown) => Promise<Answer> }) {
   const [question, setQuestion] = useState(1);
-  const { submit, pending, problemOf, general } = useSubmit(action);
+  const { send, pending, problemOf, general } = useSubmit(action);
   return (
     <div id="page">
       <section>
         <h2>The next question</h2>
         <div key={question}>
           <h3 data-next>Question {question}</h3>
-          <Button busy={pending} onClick={() => submit({}, () => setQuestion(question + 1))}>
+          <Button busy={pending} onClick={() => send({}, () => setQuestion(question + 1))}>
             Answer
           </Button>
         </div>

@@ -11,18 +11,24 @@ export const washes: Record<Tone, string> = {
   plain: 'bg-shelf text-ink',
 };
 
-/** A caution or a fact, said where it matters. `role` is `alert` where it answers what was just done. */
+/** A caution or a fact, said where it matters. `role` is `alert` where it answers what was just done; `said` where it comes by itself. */
 export function Notice({
   tone,
   role,
+  said = false,
   children,
 }: {
   tone: Tone;
-  role?: 'alert' | 'status';
+  role?: 'alert';
+  said?: boolean;
   children: ReactNode;
 }) {
   return (
-    <div role={role} className={classNames('rounded-lg border-l-4 border-current px-3 py-2', washes[tone])}>
+    <div
+      role={role}
+      data-said={said || undefined}
+      className={classNames('rounded-lg border-l-4 border-current px-3 py-2', washes[tone])}
+    >
       {children}
     </div>
   );

@@ -2,7 +2,7 @@
 
 import { X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { type ReactNode, useRef } from 'react';
 
 interface OverlayProps {
   readonly open: boolean;
@@ -14,12 +14,21 @@ interface OverlayProps {
 
 /** A sheet over the page; Esc closes it and focus returns to where it came from. */
 export function Overlay({ open, onOpenChange, title, note, children }: OverlayProps) {
+  // Radix goes back to a trigger, which a sheet that is opened from elsewhere has not.
+  const opener = useRef<Element>(null);
   return (
     <Dialog.Root open={open} onOpenChange={onOpenChange}>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-20 bg-[rgb(0_0_0/0.5)]" />
         <Dialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={() => {
+            opener.current = document.activeElement;
+          }}
+          onCloseAutoFocus={(event) => {
+            event.preventDefault();
+            if (opener.current instanceof HTMLElement) opener.current.focus();
+          }}
           className="fixed inset-x-3 top-[8vh] z-30 mx-auto max-h-[84vh] max-w-2xl overflow-y-auto rounded-tag border-[1.5px] border-ink bg-biscuit p-5 text-ink"
         >
           <div className="mb-3 flex items-start justify-between gap-4">

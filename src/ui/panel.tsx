@@ -36,9 +36,11 @@ export function Lead({
 }) {
   return (
     <section className="rounded-lg border border-line border-l-[6px] border-l-terra bg-biscuit p-4">
-      {over && <p className="text-small font-semibold text-mute">{over}</p>}
-      <h2 className="text-ask font-semibold">{title}</h2>
-      {reason && <p className="mt-0.5 text-mute">{reason}</p>}
+      <div data-said>
+        {over && <p className="text-small font-semibold text-mute">{over}</p>}
+        <h2 className="text-ask font-semibold">{title}</h2>
+        {reason && <p className="mt-0.5 text-mute">{reason}</p>}
+      </div>
       {children && <div className="mt-3">{children}</div>}
     </section>
   );

@@ -1,13 +1,33 @@
 /** The one polite region of a page, in its frame. */
 export const saidId = 'said';
+/** How long words are gathered, so that what belongs together is said together. */
+const gatherMs = 250;
 
-/** Says a word of what was done to those who do not see it. */
-export function say(words: string): void {
-  const region = document.getElementById(saidId);
-  if (!region) return;
-  // The same words again are said again.
-  region.textContent = '';
-  window.setTimeout(() => {
-    region.textContent = words;
-  }, 50);
+/** Words that wait to be said, each with the part of the page they stand in. */
+const waiting = new Map<string, Element | undefined>();
+let timer: number | undefined;
+
+/**
+ * Says a word of what was done or has changed to those who do not see it, with what else is said at the moment. What stands in
+ * a part of the page to which the focus went is read by that, and not said as well.
+ */
+export function say(words: string, part?: Element): void {
+  if (words === '') return;
+  waiting.set(words, part);
+  window.clearTimeout(timer);
+  timer = window.setTimeout(() => {
+    const focused = document.activeElement;
+    const text = [...waiting]
+      .filter(([, where]) => !where?.contains(focused))
+      .map(([one]) => one)
+      .join(' ');
+    waiting.clear();
+    const region = document.getElementById(saidId);
+    if (!region || text === '') return;
+    // The same words again are said again.
+    region.textContent = '';
+    window.setTimeout(() => {
+      region.textContent = text;
+    }, 50);
+  }, gatherMs);
 }

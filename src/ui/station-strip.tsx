@@ -35,11 +35,13 @@ export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
                     <span className="sr-only">Gate: the right to the car is not recorded. </span>
                   </span>
                 )}
-                <span className="block font-semibold">
-                  {station.label}
-                  {station.done && <span className="sr-only"> (done)</span>}
+                <span data-said className="block">
+                  <span className="block font-semibold">
+                    {station.label}
+                    {station.done && <span className="sr-only"> (done)</span>}
+                  </span>
+                  <span className="block text-small text-mute">{station.line}</span>
                 </span>
-                <span className="block text-small text-mute">{station.line}</span>
                 <LinkWorks />
               </Link>
             </li>

@@ -19,6 +19,7 @@ export function Tick({ label, checked, disabled, busy = false, error, onChange }
           checked={checked}
           disabled={disabled}
           aria-disabled={busy || undefined}
+          aria-invalid={error !== undefined || undefined}
           onChange={(event) => {
             if (!busy) onChange(event.target.checked);
           }}

@@ -59,7 +59,7 @@ export function Trouble({ reference, onRetry }: { reference: string | undefined;
   const what = state === 'databaseAway' ? 'database' : 'server';
   return (
     <Standalone named title={`The ${what} cannot be reached`}>
-      <p role="status">
+      <p data-said>
         What was stored is safe. This page tries every two seconds and goes on by itself when the {what}{' '}
         answers.
       </p>

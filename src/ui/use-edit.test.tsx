@@ -15,7 +15,7 @@ describe('useEdit', () => {
     const action = vi.fn(async (): Promise<EditAnswer> => ({ ok: true, value: { version: 8 } }));
     const onDone = vi.fn();
     const { result } = renderHook(() => useEdit(action, job));
-    await act(async () => result.current.edit({ keys: 2 }, onDone));
+    await act(async () => result.current.send({ keys: 2 }, onDone));
     expect(action).toHaveBeenCalledWith({ keys: 2, number: 1048, version: 7 });
     expect(router.refresh).toHaveBeenCalledOnce();
     expect(onDone).toHaveBeenCalledOnce();
@@ -27,7 +27,7 @@ describe('useEdit', () => {
       .mockResolvedValueOnce(stale)
       .mockResolvedValueOnce({ ok: true, value: { version: 10 } });
     const { result } = renderHook(() => useEdit(action, job));
-    await act(async () => result.current.edit({ keys: 2 }));
+    await act(async () => result.current.send({ keys: 2 }));
     expect(result.current.stale).toMatchObject({ version: 9, sent: { keys: 2 }, theirs: { keys: 3 } });
     expect(router.refresh).not.toHaveBeenCalled();
     await act(async () => result.current.stale?.keepMine());
@@ -38,7 +38,7 @@ describe('useEdit', () => {
   it('says that nothing was stored where the server cannot be reached', async () => {
     const action = () => Promise.reject<EditAnswer>(new TypeError('fetch failed'));
     const { result } = renderHook(() => useEdit(action, job));
-    await act(async () => result.current.edit({ keys: 2 }));
+    await act(async () => result.current.send({ keys: 2 }));
     expect(result.current.general[0]?.message).toContain('Nothing was stored');
     expect(result.current.pending).toBe(false);
   });

@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Failed } from '@/core/kinds/result';
+import { forgetUnsaved } from './unsaved';
 import { useSubmit } from './use-submit';
 
 export interface StaleState {
@@ -26,17 +27,18 @@ export function useEdit(action: EditAction, job: { readonly number: number; read
   const [stale, setStale] = useState<{
     state: StaleState;
     sent: object;
-    onDone?: (() => void) | undefined;
+    onDone?: ((answer: unknown) => void) | undefined;
   }>();
-  const { submit, ...rest } = useSubmit(action);
+  const { send, ...rest } = useSubmit(action);
+  const whole = (data: object, version = job.version) => ({ ...data, number: job.number, version });
 
-  const send = (data: object, version: number, onDone?: () => void) =>
-    submit(
-      { ...data, number: job.number, version },
-      () => {
+  const sendOver = (data: object, version: number, onDone?: (answer: unknown) => void) =>
+    send(
+      whole(data, version),
+      (answer) => {
         setStale(undefined);
         router.refresh();
-        onDone?.();
+        onDone?.(answer);
       },
       (failure) => {
         const { stale: state } = failure as Failed & { stale?: StaleState };
@@ -46,13 +48,18 @@ export function useEdit(action: EditAction, job: { readonly number: number; read
 
   return {
     ...rest,
-    edit: (data: object, onDone?: () => void) => send(data, job.version, onDone),
+    stores: true,
+    whole,
+    send: (data: object, onDone?: (answer: unknown) => void) => sendOver(data, job.version, onDone),
     stale: stale && {
       ...stale.state,
       sent: stale.sent,
-      keepMine: () => send(stale.sent, stale.state.version, stale.onDone),
+      keepMine: () => sendOver(stale.sent, stale.state.version, stale.onDone),
       // What was typed here gives way too, so the whole page is read again.
-      takeTheirs: () => window.location.reload(),
+      takeTheirs: () => {
+        forgetUnsaved();
+        window.location.reload();
+      },
     },
   };
 }

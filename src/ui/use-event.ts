@@ -18,7 +18,7 @@ export function useEvent(job: { readonly number: number; readonly lastSeq: numbe
   const underWay = useRef(false);
   const [unsent, setUnsent] = useState<MadeEvent>();
 
-  const record = async (kind: string, content: object, onDone?: () => void): Promise<void> => {
+  const record = async (kind: string, content: object, onDone?: (answer: unknown) => void): Promise<void> => {
     if (underWay.current) return;
     const again = unsent?.kind === kind && JSON.stringify(unsent.content) === JSON.stringify(content);
     const event = again ? unsent : makeEvent(kind, content, job.lastSeq);
@@ -32,9 +32,9 @@ export function useEvent(job: { readonly number: number; readonly lastSeq: numbe
         setProblems([]);
         setUnsent(undefined);
         router.refresh();
-        onDone?.();
+        onDone?.(answer);
       } else {
-        setProblems(answer.problems);
+        setProblems(answer.problems.map(withinContent));
         if (!('unconfirmed' in answer)) setUnsent(undefined);
       }
     };
@@ -50,5 +50,17 @@ export function useEvent(job: { readonly number: number; readonly lastSeq: numbe
     pending,
     problems,
     problemOf: (field: string) => problems.find((one) => one.field?.endsWith(field))?.message,
+    /** The way a form sends the content of one kind. */
+    of: (kind: string) => ({
+      pending,
+      stores: true,
+      problems,
+      send: (content: object, onDone?: (answer: unknown) => void) => void record(kind, content, onDone),
+    }),
   };
+}
+
+/** A problem by the field of the content, as the form knows it. */
+function withinContent({ field, message }: Problem): Problem {
+  return field === undefined ? { message } : { message, field: field.replace(/^content\./, '') };
 }

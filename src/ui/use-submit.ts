@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { useRef, useState, useTransition } from 'react';
 import type { Failed, Problem } from '@/core/kinds/result';
 import { useFocusAfter } from './focus-after';
@@ -19,7 +20,7 @@ export function useSubmit<Answer extends { readonly ok: boolean }>(
   const press = useFocusAfter(pending, problems.length > 0);
   const underWay = useRef(false);
 
-  const submit = (
+  const send = (
     data: unknown,
     onDone?: (answer: Done<Answer>) => void,
     onFailed?: (failure: Failed) => void,
@@ -42,11 +43,26 @@ export function useSubmit<Answer extends { readonly ok: boolean }>(
     });
   };
   return {
-    submit,
+    send,
     pending,
     problems,
     problemOf: (field: string) => problems.find((problem) => problem.field === field)?.message,
     general: problems.filter((problem) => problem.field === undefined),
+  };
+}
+
+/** Runs an action that stores something: the page is shown anew after it. */
+export function useSave<Answer extends { readonly ok: boolean }>(action: (data: unknown) => Promise<Answer>) {
+  const router = useRouter();
+  const { send, ...rest } = useSubmit(action);
+  return {
+    ...rest,
+    stores: true,
+    send: (data: unknown, onDone?: (answer: Done<Answer>) => void) =>
+      send(data, (answer) => {
+        router.refresh();
+        onDone?.(answer);
+      }),
   };
 }
 

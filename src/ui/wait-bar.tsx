@@ -45,7 +45,7 @@ export function WaitBar({ label, from, until, time, meanwhile, over }: WaitBarPr
           style={{ width: `${Math.round((isOver ? 1 : share) * 1000) / 10}%` }}
         />
       </div>
-      <p className="mt-1 text-small text-mute" aria-live="polite">
+      <p className="mt-1 text-small text-mute" data-said>
         {isOver ? over : meanwhile}
       </p>
     </section>

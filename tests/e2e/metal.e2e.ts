@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { drillKeyways } from '../support/blade-drill';
-import { atTheCar, expect, expectAccessible, signIn, test } from './support';
+import { atTheCar, bringStock, expect, expectAccessible, signIn, test } from './support';
 
 const tab = (page: Page, name: string) => page.getByRole('tab', { name, exact: true });
 const wanted = (page: Page, space: number) =>
@@ -79,6 +79,7 @@ test('a blade cut out of calibration is found before it goes into a lock, and Cl
   page,
 }) => {
   await signIn(page);
+  await bringStock(page, 'BLANK-2041', 4);
   const number = await atTheCar(page, 'merrowdale 2018 push start lost all keys open');
   const keyway = drillKeyways().find(({ name }) => name === 'Siskin 11');
   await page.goto(`/jobs/${number}/prepare`);

@@ -4,7 +4,7 @@ import { afterEach, vi } from 'vitest';
 /** What the router was told, for tests that look. */
 export const router = { refresh: vi.fn(), push: vi.fn() };
 
-vi.mock('next/navigation', () => ({ useRouter: () => router }));
+vi.mock('next/navigation', () => ({ useRouter: () => router, usePathname: () => '/jobs' }));
 
 afterEach(() => {
   cleanup();

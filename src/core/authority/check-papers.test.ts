@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type PapersShown, papersProblem } from './check-papers';
+import { type PapersShown, papersRefused } from './check-papers';
 import type { LocalRules } from './documents';
 
 const shown: PapersShown = {
@@ -24,9 +24,11 @@ const rules: LocalRules = {
   personalDays: 730,
 };
 const field = (more: Partial<PapersShown>, own: Partial<LocalRules> = {}, allLost = false) =>
-  papersProblem({ ...shown, ...more }, { ...rules, ...own }, allLost)?.field;
+  papersRefused({ ...shown, ...more }, { ...rules, ...own }, allLost)
+    ?.problems.map(({ field: name }) => name)
+    .join(' ');
 
-describe('papersProblem', () => {
+describe('papersRefused', () => {
   it.each<[string, Partial<PapersShown>, string | undefined]>([
     ['all there', {}, undefined],
     ['signed on paper', { signature: '', signedOnPaper: true }, undefined],
@@ -52,5 +54,18 @@ describe('papersProblem', () => {
     expect(field({ witness: 'Ivo Marchetta' }, {}, true)).toBeUndefined();
     expect(field({}, { witness: 'always' })).toBe('witness');
     expect(field({}, { witness: 'never' }, true)).toBeUndefined();
+  });
+
+  it('says all that is missing at once', () => {
+    const nothing = {
+      ...shown,
+      personFits: false,
+      plateFits: false,
+      signature: '',
+      howSeen: 'picture' as const,
+    };
+    expect(
+      field({ ...nothing, identityDocument: 'none', rightDocument: 'insurance' }, { witness: 'always' }),
+    ).toBe('identityDocument rightDocument howSeen personFits plateFits witness signature');
   });
 });

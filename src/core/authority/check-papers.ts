@@ -1,3 +1,4 @@
+import { type Failed, failedOf } from '../kinds/result';
 import {
   type IdentityDocument,
   type LocalRules,
@@ -19,42 +20,50 @@ export interface PapersShown {
   readonly signedOnPaper: boolean;
 }
 
-export interface PapersProblem {
-  readonly field: keyof PapersShown;
-  readonly message: string;
-}
-
 const close = 'Without it there is no authority; refuse the job with its reason.';
 
 /**
- * What keeps a stage from being recorded, or undefined where nothing does: a document, the shop's rules, and at the car
- * person, papers and plate together, a witness where the rules want one, and a signature.
+ * What keeps a stage from being recorded, all at once: a document, the shop's rules, and at the car person, papers and plate
+ * together, a witness where the rules want one, and a signature.
  * @param allLost whether no key works
+ * @returns undefined where nothing does
  */
-export function papersProblem(
-  shown: PapersShown,
-  rules: LocalRules,
-  allLost: boolean,
-): PapersProblem | undefined {
-  const problem = (field: keyof PapersShown, message: string): PapersProblem => ({ field, message });
-  if (shown.identityDocument === 'none') return problem('identityDocument', `No identity document. ${close}`);
-  if (shown.rightDocument === 'none') return problem('rightDocument', `No right to the car. ${close}`);
-  if (!rules.identityAccepted.includes(shown.identityDocument))
-    return problem('identityDocument', 'The shop’s rules do not accept this document.');
-  if (!rules.rightAccepted.includes(shown.rightDocument))
-    return problem('rightDocument', 'The shop’s rules do not accept this paper.');
-  if (shown.stage === 'advance') return undefined;
-  if (!seenAtTheCar.includes(shown.howSeen))
-    return problem(
+export function papersRefused(shown: PapersShown, rules: LocalRules, allLost: boolean): Failed | undefined {
+  const { identityDocument, rightDocument } = shown;
+  const wrong = (is: boolean, field: keyof PapersShown, message: string) => is && { field, message };
+  const onSite = shown.stage === 'onSite';
+  const wantsWitness = rules.witness === 'always' || (rules.witness === 'keysGone' && allLost);
+  return failedOf(
+    identityDocument === 'none'
+      ? { field: 'identityDocument', message: `No identity document. ${close}` }
+      : wrong(
+          !rules.identityAccepted.includes(identityDocument),
+          'identityDocument',
+          'The shop’s rules do not accept this document.',
+        ),
+    rightDocument === 'none'
+      ? { field: 'rightDocument', message: `No right to the car. ${close}` }
+      : wrong(
+          !rules.rightAccepted.includes(rightDocument),
+          'rightDocument',
+          'The shop’s rules do not accept this paper.',
+        ),
+    wrong(
+      onSite && !seenAtTheCar.includes(shown.howSeen),
       'howSeen',
       'At the car the papers are seen themselves; a picture or a call is for before.',
-    );
-  if (!shown.personFits) return problem('personFits', 'The person must be the one on the document.');
-  if (!shown.plateFits) return problem('plateFits', 'The VIN on the plate must be the one on the papers.');
-  const wantsWitness = rules.witness === 'always' || (rules.witness === 'keysGone' && allLost);
-  if (wantsWitness && shown.witness.trim() === '')
-    return problem('witness', 'The shop’s rules want a witness here.');
-  if (shown.signature === '' && !shown.signedOnPaper)
-    return problem('signature', 'Have it signed here, or on paper.');
-  return undefined;
+    ),
+    wrong(onSite && !shown.personFits, 'personFits', 'The person must be the one on the document.'),
+    wrong(onSite && !shown.plateFits, 'plateFits', 'The VIN on the plate must be the one on the papers.'),
+    wrong(
+      onSite && wantsWitness && shown.witness.trim() === '',
+      'witness',
+      'The shop’s rules want a witness here.',
+    ),
+    wrong(
+      onSite && shown.signature === '' && !shown.signedOnPaper,
+      'signature',
+      'Have it signed here, or on paper.',
+    ),
+  );
 }

@@ -16,6 +16,12 @@ export function done<Value>(value: Value): { readonly ok: true; readonly value: 
   return { ok: true, value };
 }
 
+/** All that is wrong at once; undefined where nothing is. */
+export function failedOf(...problems: readonly (Problem | false | undefined)[]): Failed | undefined {
+  const wrong = problems.filter((problem) => problem !== false && problem !== undefined);
+  return wrong.length === 0 ? undefined : { ok: false, problems: wrong };
+}
+
 export function failed(message: string, field?: string): Failed {
   return { ok: false, problems: [field === undefined ? { message } : { field, message }] };
 }

@@ -1,13 +1,13 @@
 'use client';
 
-import { useState } from 'react';
 import { type BureauEnquiry, type BureauKind, bureauNames } from '@/core/authority/bureau';
 import { type SecretRef, secretName } from '@/core/authority/secrets';
 import { momentWords } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { Button } from '@/ui/button';
-import { EditOutcome } from '@/ui/edit-outcome';
-import { SelectField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
 import { Badge } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
@@ -37,11 +37,19 @@ export function BureauPanel({
 }: BureauPanelProps) {
   const kinds = Object.keys(fees) as BureauKind[];
   const codes = secrets.filter((one) => one.kind === 'keyCode' && !one.destroyed);
-  const [kind, setKind] = useState<BureauKind>(
-    kinds.includes('pinFromVin') ? 'pinFromVin' : (kinds[0] ?? 'pinFromVin'),
-  );
-  const [about, setAbout] = useState(codes[0]?.id ?? '');
-  const edit = useEdit(onAsk, job);
+  const of = useFormOf({
+    values: {
+      kind: kinds.includes('pinFromVin') ? ('pinFromVin' as BureauKind) : (kinds[0] ?? 'pinFromVin'),
+      about: codes[0]?.id ?? '',
+    },
+    check: async () => (await import('@/inputs/job-inputs')).AskBureauInput,
+    read: (draft) => ({
+      kind: draft.kind,
+      about: draft.kind === 'bittingFromCode' ? draft.about || null : null,
+    }),
+    sender: useEdit(onAsk, job),
+  });
+  const kind = of.form.watch('kind');
   if (kinds.length === 0) return null;
   const money = (minor: number) => formatMoney({ minor, currency }, locale);
   return (
@@ -69,41 +77,33 @@ export function BureauPanel({
         })}
       </ul>
       {!job.closed && (
-        <form
-          className="mt-3 flex flex-wrap items-start gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            edit.edit({ kind, about: kind === 'bittingFromCode' ? about || null : null });
-          }}
-        >
-          <SelectField
+        <Form of={of} className="mt-3 flex flex-wrap items-start gap-3">
+          <FormSelect
+            of={of}
+            name="kind"
             label="Ask for"
             className="w-64"
-            value={kind}
-            error={edit.problemOf('kind')}
             choices={kinds.map((one) => ({
               value: one,
               label: `${bureauNames[one]}, ${money(fees[one] ?? 0)}`,
             }))}
-            onChange={(event) => setKind(event.target.value as BureauKind)}
           />
           {kind === 'bittingFromCode' && (
-            <SelectField
+            <FormSelect
+              of={of}
+              name="about"
               label="Of"
               className="w-40"
-              value={about}
               empty="No key code yet"
-              error={edit.problemOf('about')}
               choices={codes.map((code) => ({ value: code.id, label: secretName(code) }))}
-              onChange={(event) => setAbout(event.target.value)}
             />
           )}
-          <Button type="submit" className="mt-[22px]" busy={edit.pending} follows={money(fees[kind] ?? 0)}>
+          <Button type="submit" className="mt-[22px]" busy={of.busy} follows={money(fees[kind] ?? 0)}>
             Ask the code service
           </Button>
-        </form>
+        </Form>
       )}
-      <EditOutcome edit={edit} shownBeside={['kind', 'about']} fields={[]} />
+      <FormOutcome of={of} />
     </Panel>
   );
 }

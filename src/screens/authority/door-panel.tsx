@@ -1,14 +1,15 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { DoorOpened } from '@/core/job/events/log';
 import type { Danger, DoorNote } from '@/core/job/job';
 import { momentWords } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
-import { EditOutcome } from '@/ui/edit-outcome';
-import { TextAreaField, TextField } from '@/ui/field';
+import { TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormArea, FormText } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
@@ -16,7 +17,7 @@ import { Problems } from '@/ui/problems';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { useEvent } from '@/ui/use-event';
 import { useShopClock } from '@/ui/use-shop-clock';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 
 interface DoorPanelProps {
   readonly job: JobRef;
@@ -35,19 +36,24 @@ interface DoorPanelProps {
 /** A locked car: papers inside are agreed and noted first; danger to life goes before everything. */
 export function DoorPanel(props: DoorPanelProps) {
   const { job, doorNote, danger, recordBy, doors, zone } = props;
-  const router = useRouter();
-  const [note, setNote] = useState({
-    askedBy: doorNote?.askedBy ?? '',
-    plate: doorNote?.plate ?? '',
-    said: doorNote?.said ?? '',
-  });
-  const [record, setRecord] = useState(danger?.record ?? '');
   const [conditions, setConditions] = useState('');
-  const edit = useEdit(props.onNote, job);
-  const emergency = useEdit(props.onRecord, job);
+  const noteForm = useFormOf({
+    values: {
+      askedBy: doorNote?.askedBy ?? '',
+      plate: doorNote?.plate ?? '',
+      said: doorNote?.said ?? '',
+    },
+    check: async () => (await import('@/inputs/job-inputs')).DoorNoteInput,
+    sender: useEdit(props.onNote, job),
+  });
+  const recordForm = useFormOf({
+    values: { record: danger?.record ?? '' },
+    check: async () => (await import('@/inputs/job-inputs')).DangerRecordInput,
+    sender: useEdit(props.onRecord, job),
+  });
   const event = useEvent(job);
   const shopTime = useShopClock(props.now);
-  const { submit, pending, general } = useSubmit(props.onDanger);
+  const { send, pending, general } = useSave(props.onDanger);
   const opened = (how: DoorOpened['how']) =>
     event.record('doorOpened', { how, at: shopTime().toISOString(), conditions });
   return (
@@ -62,40 +68,24 @@ export function DoorPanel(props: DoorPanelProps) {
               <b>Somebody in danger, a child or an animal inside:</b> call the emergency services, then open.
               It is written down first and recorded afterwards; it opens the door and nothing else.
             </p>
-            <Button
-              look="danger"
-              busy={pending}
-              onClick={() => submit({ number: job.number }, () => router.refresh())}
-            >
+            <Button look="danger" busy={pending} onClick={() => send({ number: job.number })}>
               Danger to life
             </Button>
           </div>
         )}
         <Problems problems={general} />
         {danger && danger.recordedAt === null && !job.closed && (
-          <form
-            className="flex flex-col gap-2"
-            onSubmit={(submitted) => {
-              submitted.preventDefault();
-              emergency.edit({ record });
-            }}
-          >
-            <Notice tone="oxide" role="status">
+          <Form of={recordForm} className="flex flex-col gap-2">
+            <Notice tone="oxide" said>
               Danger declared {momentWords(danger.begunAt, zone)} by {danger.begunBy}. Open the door. Record
               what happened by {recordBy}.
             </Notice>
-            <TextAreaField
-              label="What happened, who was called"
-              maxLength={1000}
-              value={record}
-              error={emergency.problemOf('record')}
-              onChange={(changed) => setRecord(changed.target.value)}
-            />
-            <Button type="submit" className="self-start" busy={emergency.pending}>
+            <FormArea of={recordForm} name="record" label="What happened, who was called" maxLength={1000} />
+            <Button type="submit" className="self-start" busy={recordForm.busy}>
               Record the emergency
             </Button>
-            <EditOutcome edit={emergency} shownBeside={['record']} fields={[]} />
-          </form>
+            <FormOutcome of={recordForm} />
+          </Form>
         )}
         {danger?.recordedAt && (
           <p>
@@ -113,40 +103,15 @@ export function DoorPanel(props: DoorPanelProps) {
           </p>
         ) : (
           !job.closed && (
-            <form
-              className="grid gap-x-3 sm:grid-cols-[1fr_10rem]"
-              onSubmit={(submitted) => {
-                submitted.preventDefault();
-                edit.edit({ ...note });
-              }}
-            >
-              <TextField
-                label="Who asks for the door"
-                maxLength={80}
-                value={note.askedBy}
-                error={edit.problemOf('askedBy')}
-                onChange={(changed) => setNote({ ...note, askedBy: changed.target.value })}
-              />
-              <TextField
-                label="Plate"
-                mono
-                maxLength={20}
-                value={note.plate}
-                error={edit.problemOf('plate')}
-                onChange={(changed) => setNote({ ...note, plate: changed.target.value })}
-              />
-              <TextField
-                label="What was said and agreed"
-                maxLength={500}
-                value={note.said}
-                error={edit.problemOf('said')}
-                onChange={(changed) => setNote({ ...note, said: changed.target.value })}
-              />
-              <Button type="submit" className="mt-[22px] self-start" busy={edit.pending}>
+            <Form of={noteForm} className="grid gap-x-3 sm:grid-cols-[1fr_10rem]">
+              <FormText of={noteForm} name="askedBy" label="Who asks for the door" maxLength={80} />
+              <FormText of={noteForm} name="plate" label="Plate" mono maxLength={20} />
+              <FormText of={noteForm} name="said" label="What was said and agreed" maxLength={500} />
+              <Button type="submit" className="mt-[22px] self-start" busy={noteForm.busy}>
                 Note the door
               </Button>
-              <EditOutcome edit={edit} shownBeside={['askedBy', 'plate', 'said']} fields={[]} />
-            </form>
+              <FormOutcome of={noteForm} />
+            </Form>
           )
         )}
         {!job.closed && (

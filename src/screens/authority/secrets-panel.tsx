@@ -15,7 +15,9 @@ import {
 import { momentWords } from '@/core/kinds/local-time';
 import { Button } from '@/ui/button';
 import { EditOutcome } from '@/ui/edit-outcome';
-import { SelectField, TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect, FormText } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
@@ -31,10 +33,12 @@ interface SecretsPanelProps {
 
 /** Codes, bittings, PINs and key data of the job: sealed, hidden until asked, every look on record. */
 export function SecretsPanel({ job, secrets, zone, onKeep, onBitting }: SecretsPanelProps) {
-  const [kind, setKind] = useState<ToldKind>('keyCode');
-  const [source, setSource] = useState<SecretSource>('customer');
-  const [value, setValue] = useState('');
-  const keep = useEdit(onKeep, job);
+  const of = useFormOf({
+    values: { kind: 'keyCode' as ToldKind, source: 'customer' as SecretSource, value: '' },
+    check: async () => (await import('@/inputs/job-inputs')).KeepSecretInput,
+    sender: useEdit(onKeep, job),
+    clears: true,
+  });
   const bitting = useEdit(onBitting, job);
   return (
     <Panel
@@ -50,7 +54,7 @@ export function SecretsPanel({ job, secrets, zone, onKeep, onBitting }: SecretsP
             zone={zone}
             onBitting={
               secret.kind === 'keyCode' && !secret.destroyed && !job.closed
-                ? () => bitting.edit({ about: secret.id })
+                ? () => bitting.send({ about: secret.id })
                 : undefined
             }
           />
@@ -59,42 +63,34 @@ export function SecretsPanel({ job, secrets, zone, onKeep, onBitting }: SecretsP
       </ul>
       <EditOutcome edit={bitting} fields={[]} />
       {!job.closed && (
-        <form
-          className="mt-3 grid items-start gap-3 sm:grid-cols-[9rem_14rem_1fr_auto]"
-          autoComplete="off"
-          onSubmit={(event) => {
-            event.preventDefault();
-            keep.edit({ kind, source, value }, () => setValue(''));
-          }}
-        >
-          <SelectField
+        <Form of={of} className="mt-3 grid items-start gap-3 sm:grid-cols-[9rem_14rem_1fr_auto]">
+          <FormSelect
+            of={of}
+            name="kind"
             label="What"
-            value={kind}
             choices={toldKinds.map((name) => ({ value: name, label: secretNames[name] }))}
-            onChange={(event) => setKind(event.target.value as ToldKind)}
           />
-          <SelectField
+          <FormSelect
+            of={of}
+            name="source"
             label="From"
-            value={source}
             choices={writtenSources.map((name) => ({ value: name, label: sourceLabel(name) }))}
-            onChange={(event) => setSource(event.target.value as SecretSource)}
           />
-          <TextField
+          <FormText
+            of={of}
+            name="value"
             label="It says"
             type="password"
             mono
             autoComplete="off"
             maxLength={200}
-            value={value}
-            error={keep.problemOf('value')}
-            onChange={(event) => setValue(event.target.value)}
           />
-          <Button type="submit" className="mt-[22px]" busy={keep.pending} disabled={value === ''}>
+          <Button type="submit" className="mt-[22px]" busy={of.busy} disabled={of.form.watch('value') === ''}>
             Seal it
           </Button>
-        </form>
+        </Form>
       )}
-      <EditOutcome edit={keep} shownBeside={['value']} fields={[]} />
+      <FormOutcome of={of} />
     </Panel>
   );
 }
@@ -135,7 +131,7 @@ function SecretLine({
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
       <span className="min-w-40 font-semibold">{secretName(secret)}</span>
-      <span className="min-w-44 font-mono text-ask" aria-live="polite">
+      <span className="min-w-44 font-mono text-ask" data-said>
         {shown ?? (secret.destroyed ? 'destroyed' : '• • • • •')}
       </span>
       <span className="flex-1 text-small text-mute">

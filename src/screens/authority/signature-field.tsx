@@ -54,10 +54,14 @@ export function SignatureField({ value, error, onChange }: SignatureFieldProps) 
         >
           Clear it
         </Button>
-        <span className="text-small text-mute" aria-live="polite">
+        <span className="text-small text-mute" data-said>
           {value === '' ? 'Not signed yet' : 'Signed'}
         </span>
-        {error && <span className="text-small text-oxide">{error}</span>}
+        {error && (
+          <span data-wrong className="text-small text-oxide">
+            {error}
+          </span>
+        )}
       </div>
     </div>
   );

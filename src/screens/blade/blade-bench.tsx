@@ -6,7 +6,7 @@ import { useState } from 'react';
 import { formatBitting } from '@/core/catalogue/bitting';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { useSubmit } from '@/ui/use-submit';
@@ -33,10 +33,8 @@ export function BladeBench({ bench: { keyways, keyway }, onHang, ...actions }: B
               label="Keyway"
               className="w-52"
               value={keyway.name}
-              choices={keyways.map((name) => ({ value: name, label: name }))}
-              onChange={(event) =>
-                router.push(`/benches/blade?keyway=${encodeURIComponent(event.target.value)}`)
-              }
+              choices={plainChoices(keyways)}
+              onChange={(next) => router.push(`/benches/blade?keyway=${encodeURIComponent(next)}`)}
             />
           }
           use={(bitting) => <HangOnJob keyway={keyway.name} bitting={bitting} onHang={onHang} />}
@@ -65,14 +63,14 @@ function HangOnJob({
 }) {
   const [number, setNumber] = useState('');
   const [hung, setHung] = useState<number>();
-  const { submit, pending, problemOf, general } = useSubmit(onHang);
+  const { send, pending, problemOf, general } = useSubmit(onHang);
   return (
     <form
       className="border-line border-t pt-3"
       onSubmit={(event) => {
         event.preventDefault();
         const digits = number.replace(/\D/g, '');
-        submit({ number: Number(digits), keyway, bitting: formatBitting(bitting) }, (answer) => {
+        send({ number: Number(digits), keyway, bitting: formatBitting(bitting) }, (answer) => {
           setHung(answer.value.number);
           setNumber('');
         });
@@ -98,7 +96,7 @@ function HangOnJob({
         Use it in a job
       </Button>
       {hung !== undefined && (
-        <p role="status" className="mt-2 flex flex-wrap items-center gap-x-2">
+        <p data-said className="mt-2 flex flex-wrap items-center gap-x-2">
           Kept with the job.
           <Link href={`/jobs/${hung}/blade`} className="inline-flex min-h-11 items-center underline">
             Go to its blade

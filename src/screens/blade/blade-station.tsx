@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type SecretRef, secretName, sourceLabel } from '@/core/authority/secrets';
 import type { RankedBitting } from '@/core/blade/decode';
@@ -18,7 +17,7 @@ import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Tabs } from '@/ui/tabs';
 import type { ShopTime } from '@/ui/use-shop-clock';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { BenchKeyway, JobBlade } from '@/usecases/benches/blade-bench';
 import type { BladeCar } from '@/usecases/benches/blade-car';
 import { type BladeActions, BladeWork } from './blade-work';
@@ -77,15 +76,13 @@ export function BladeStation({
   onKeepCode,
   ...actions
 }: BladeStationProps) {
-  const router = useRouter();
   const [top, setTop] = useState('read');
   const [decoded, setDecoded] = useState<number | null>(null);
   const [triesAhead, setTries] = useState<number | null>(null);
   const [piece, setPiece] = useState<readonly RankedBitting[]>();
   const [pieces, setPieces] = useState(0);
-  const hang = useSubmit(onHang);
-  const keepCode = useSubmit(onKeepCode);
-  const refresh = () => router.refresh();
+  const hang = useSave(onHang);
+  const keepCode = useSave(onKeepCode);
   if (!keyway)
     return (
       <Notice tone="ochre">
@@ -123,10 +120,7 @@ export function BladeStation({
               busy={hang.pending}
               follows="sealed, then cut and fit"
               onClick={() =>
-                hang.submit(
-                  { number: job.number, keyway: keyway.name, bitting: formatBitting(bitting) },
-                  refresh,
-                )
+                hang.send({ number: job.number, keyway: keyway.name, bitting: formatBitting(bitting) })
               }
             >
               Keep this bitting
@@ -142,8 +136,7 @@ export function BladeStation({
                 setPieces(pieces + 1);
                 setTop('try');
               },
-              onKeepCode: ({ series, code }) =>
-                keepCode.submit({ number: job.number, series, code }, refresh),
+              onKeepCode: ({ series, code }) => keepCode.send({ number: job.number, series, code }),
             })}
       />
       <LocksPanel job={job.number} locks={locks} found={found} spaces={spaces} />

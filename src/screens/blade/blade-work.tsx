@@ -25,7 +25,7 @@ import { ReadingsFields } from './readings-fields';
 import { SearchPanel } from './search-panel';
 import { useDecode } from './use-decode';
 import { type AskDevice, useDevice } from './use-device';
-import { type How, useReadings } from './use-readings';
+import { useReadings } from './use-readings';
 
 export interface BladeActions {
   readonly onSearch: (data: unknown) => Promise<Result<CodeSearch>>;
@@ -198,7 +198,7 @@ function Work({
                     { value: 'cut', label: 'what is cut away' },
                     { value: 'left', label: 'what is left' },
                   ]}
-                  onChange={(event) => rewrite(unit, event.target.value as How)}
+                  onChange={(next) => rewrite(unit, next)}
                 />
               )}
               <SelectField
@@ -212,14 +212,14 @@ function Work({
                   ...keyway.series.map((one) => ({ value: one.name, label: `${one.name}: ${codes([one])}` })),
                   { value: anyBitting, label: 'any bitting' },
                 ]}
-                onChange={(event) => setSeries(event.target.value)}
+                onChange={setSeries}
               />
               <SelectField
                 label="Demo key in the devices"
                 className="w-44"
                 value={device.key}
                 choices={['1', '2', '3', '4', '5'].map((value) => ({ value, label: `Key ${value}` }))}
-                onChange={(event) => device.setKey(event.target.value)}
+                onChange={device.setKey}
               />
               <Button
                 className="mb-1"

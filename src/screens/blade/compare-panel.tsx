@@ -40,8 +40,8 @@ export function ComparePanel({ found, spaces, locks }: ComparePanelProps) {
         onChange={(event) => setText(event.target.value)}
       />
       {comparison && (
-        <div aria-live="polite" className="flex flex-col gap-2">
-          <Notice tone={comparison.differs.length === 0 ? 'glaze' : 'ochre'}>
+        <div className="flex flex-col gap-2">
+          <Notice tone={comparison.differs.length === 0 ? 'glaze' : 'ochre'} said>
             {comparisonWords(comparison)}
           </Notice>
           {comparison.locks.length > 0 && (

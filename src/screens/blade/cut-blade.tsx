@@ -13,7 +13,7 @@ import { type LockName, spacesWords } from '@/core/catalogue/locks';
 import type { BladeCut } from '@/core/job/events/log';
 import { Button } from '@/ui/button';
 import { ChoiceGroup } from '@/ui/choice-group';
-import { SelectField } from '@/ui/field';
+import { choicesOf, SelectField } from '@/ui/field';
 import { Badge, Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
@@ -100,7 +100,7 @@ function Measure({ job, cut, blade, car, onRead, onCheck, onCut }: CutBladeProps
   const readings = texts.map(parseReading);
   const wrong = readings.flatMap((one, at) => (one === undefined ? [at + 1] : []));
   const hold = (values: readonly (number | null)[]) =>
-    check.submit({ number: job.number, cutId: cut.cutId, readings: values }, ({ value }) => {
+    check.send({ number: job.number, cutId: cut.cutId, readings: values }, ({ value }) => {
       setSaid(value);
       // Half a measuring says nothing of the blade yet.
       if (value.verdict === 'readOn') return;
@@ -168,14 +168,14 @@ function Measure({ job, cut, blade, car, onRead, onCheck, onCut }: CutBladeProps
               label="Demo machine"
               className="w-52"
               value={machine}
-              choices={Object.entries(machines).map(([value, label]) => ({ value, label }))}
-              onChange={(change) => setMachine(change.target.value as MachineState)}
+              choices={choicesOf(machines)}
+              onChange={setMachine}
             />
             <Button
               className="mb-1"
               busy={reading.pending}
               onClick={() =>
-                reading.submit({ number: job.number, cutId: cut.cutId, machine, attempt }, ({ value }) => {
+                reading.send({ number: job.number, cutId: cut.cutId, machine, attempt }, ({ value }) => {
                   setAttempt(attempt + 1);
                   setTexts(value.readings.map((one) => one.toFixed(2)));
                   hold(value.readings);
@@ -191,7 +191,7 @@ function Measure({ job, cut, blade, car, onRead, onCheck, onCut }: CutBladeProps
       {said && (
         <Notice
           tone={said.verdict === 'passes' ? 'glaze' : said.verdict === 'readOn' ? 'plain' : 'oxide'}
-          role="status"
+          said
         >
           <p>{checkWords(said, blade.measure, 'mm')}</p>
           {said.verdict === 'cutDeeper' && cut.where !== 'ordered' && car.gates[cut.where] === null && (
@@ -202,7 +202,7 @@ function Measure({ job, cut, blade, car, onRead, onCheck, onCut }: CutBladeProps
               onClick={() => {
                 const cutId = uuid();
                 const { bittingId, where } = cut;
-                cutting.submit({ number: job.number, bittingId, cutId, where }, () =>
+                cutting.send({ number: job.number, bittingId, cutId, where }, () =>
                   event.record('bladeCut', {
                     cutId,
                     bittingId,
@@ -279,7 +279,7 @@ function Fit({ job, cut, log, locks, car }: CutBladeProps) {
         </ul>
       )}
       <Problems problems={event.problems} />
-      <div aria-live="polite" className="flex flex-col gap-2">
+      <div data-said className="flex flex-col gap-2">
         {advice.fits && (
           <Notice tone="glaze">It fits: every lock of the car turns both ways and smoothly.</Notice>
         )}

@@ -6,7 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { type SecretRef, secretName, sourceLabel } from '@/core/authority/secrets';
 import type { BladeCut } from '@/core/job/events/log';
 import { Button } from '@/ui/button';
-import { SelectField } from '@/ui/field';
+import { choicesOf, SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
@@ -98,21 +98,11 @@ function NewCut({ job, car, onCut }: CutTabProps) {
             value: one.id,
             label: `${secretName(one)}, ${sourceLabel(one.source).toLowerCase()}`,
           }))}
-          onChange={(change) => setBitting(change.target.value)}
+          onChange={setBitting}
         />
-        <SelectField
-          label="Where"
-          value={where}
-          choices={Object.entries(placeNames).map(([value, label]) => ({ value, label }))}
-          onChange={(change) => setWhere(change.target.value as BladeCut['where'])}
-        />
+        <SelectField label="Where" value={where} choices={choicesOf(placeNames)} onChange={setWhere} />
         {where !== 'ordered' && (
-          <SelectField
-            label="The blank is"
-            value={pile}
-            choices={blankChoices(car)}
-            onChange={(change) => setPile(change.target.value)}
-          />
+          <SelectField label="The blank is" value={pile} choices={blankChoices(car)} onChange={setPile} />
         )}
       </div>
       {closed !== null ? (
@@ -139,7 +129,7 @@ function NewCut({ job, car, onCut }: CutTabProps) {
                   disabled={held}
                   follows={pile === notOfStock ? 'then measure it' : 'takes the blank from the van'}
                   onClick={() =>
-                    cutting.submit({ number: job.number, bittingId, cutId, where }, ({ value }) => {
+                    cutting.send({ number: job.number, bittingId, cutId, where }, ({ value }) => {
                       setTolerance(value.tolerance);
                       record(false);
                     })
@@ -157,7 +147,7 @@ function NewCut({ job, car, onCut }: CutTabProps) {
             )}
           </div>
           {tolerance !== undefined && (
-            <p className="mt-2 text-mute" role="status">
+            <p className="mt-2 text-mute" data-said>
               Cut. The machine says within {tolerance.toFixed(2)} mm; measure it before it goes into a lock.
             </p>
           )}

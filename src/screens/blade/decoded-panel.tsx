@@ -34,12 +34,14 @@ export function DecodedPanel({ blade, faces, decode, unit, by, children, besides
   const rounding = tells ? roundingWords(blade, faces, best.bitting) : null;
   return (
     <Lead title={tells ? 'Likeliest bitting' : 'Cannot tell yet'}>
-      <div aria-live="polite" className="flex flex-col gap-3">
-        <p className="font-mono text-title font-bold tracking-wider">{groupBitting(best.bitting)}</p>
-        <p>
-          <strong className={tells ? 'text-glaze' : 'text-ochre'}>{percent(best.probability)} sure</strong>{' '}
-          <span className="text-mute">{by}</span>
-        </p>
+      <div className="flex flex-col gap-3">
+        <div data-said className="flex flex-col gap-3">
+          <p className="font-mono text-title font-bold tracking-wider">{groupBitting(best.bitting)}</p>
+          <p>
+            <strong className={tells ? 'text-glaze' : 'text-ochre'}>{percent(best.probability)} sure</strong>{' '}
+            <span className="text-mute">{by}</span>
+          </p>
+        </div>
         <ol className="flex flex-col gap-1.5">
           {decode.ranked.map(({ bitting, probability }) => (
             <li key={bitting.join('-')} className="flex items-center gap-2">

@@ -18,7 +18,7 @@ export function Planning({
   if (state.is === 'planning') {
     const matched = Math.round(state.share * candidates);
     return (
-      <div className="flex flex-wrap items-center gap-3" role="status">
+      <div className="flex flex-wrap items-center gap-3" data-said>
         <progress aria-label="Candidates matched" max={candidates} value={matched} className="h-3 w-64" />
         <span>
           {state.share < 1
@@ -62,7 +62,7 @@ export function BeforeCutting({
     </>
   );
   return (
-    <Notice tone={short ? 'ochre' : 'plain'} role={short ? 'alert' : 'status'}>
+    <Notice tone={short ? 'ochre' : 'plain'} {...(short ? { role: 'alert' } : { said: true })}>
       {short ? (
         <p>
           <strong>

@@ -142,7 +142,7 @@ export function ReadingsFields({
           </tbody>
         </table>
       </div>
-      <div id={`${id}-wrong`} aria-live="polite" className="text-small text-oxide">
+      <div id={`${id}-wrong`} data-said className="text-small text-oxide">
         {wrong.map((word) => (
           <p key={word}>{word}</p>
         ))}

@@ -75,7 +75,7 @@ export function SearchPanel({
               value: one.lock,
               label: `${one.lock}: ${spacesWords(one.spaces)}`,
             }))}
-            onChange={(event) => setLock(event.target.value)}
+            onChange={setLock}
           />
         )}
         <Button className="mb-1" disabled={!found} onClick={() => found && setWanted(found.map(String))}>
@@ -111,8 +111,8 @@ function Found({
   onKeep: SearchPanelProps['onKeep'];
 }) {
   return (
-    <div className="mt-2 flex flex-col gap-3" aria-live="polite" aria-busy={pending}>
-      <p>
+    <div className="mt-2 flex flex-col gap-3" aria-busy={pending}>
+      <p data-said>
         <strong className="text-ask">{number.format(fits)}</strong> of {number.format(of)} codes fit
         {series.length > 1 &&
           `: ${series.map((one) => `${number.format(one.fits)} of ${one.name}`).join(', ')}`}

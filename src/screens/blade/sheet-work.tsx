@@ -70,7 +70,6 @@ export function SheetWork(props: SheetWorkProps) {
   );
   const planner = useSheetPlans(request);
   const event = useEvent(job);
-  const atHand = car.blanks.reduce((sum, { lies }) => sum + lies, 0);
   const planned = planner.state.is === 'planned' ? planner.state.plans : undefined;
   const steps = planned?.plans[plan].steps ?? [];
   const ahead = planned ? planned.plans[plan].tries.expected : null;
@@ -105,14 +104,14 @@ export function SheetWork(props: SheetWorkProps) {
           ) : (
             <NoneLeft tries={tries.length} closed={job.closed} />
           )}
-          <p aria-live="polite">
+          <p data-said>
             {tries.length > 0 &&
               `${planned.state.tries} tried on ${planned.state.blanks} ${planned.state.blanks === 1 ? 'blank' : 'blanks'}. `}
             {planned.state.left.length} left; the bitting is among them in{' '}
             <strong>{Math.min(99, Math.round(planned.state.holds * 100))} of 100</strong> cases.
             {planned.state.holds < 0.5 && ' Read the lock again before more blanks are cut.'}
           </p>
-          <BeforeCutting plans={planned} atHand={atHand} locks={locks} />
+          <BeforeCutting plans={planned} atHand={car.atHand} locks={locks} />
           <PlanTable
             plans={planned}
             chosen={plan}
@@ -183,7 +182,7 @@ function Next({
           className="no-print max-w-md"
           value={pile}
           choices={blankChoices(car)}
-          onChange={(change) => setPile(change.target.value)}
+          onChange={setPile}
         />
       )}
       <div className="no-print mt-1 overflow-x-auto">
@@ -261,15 +260,18 @@ function Turned({
           disabled={car.gates.car !== null}
           follows={held ? 'sealed; programmed first, as Route has it' : 'sealed; this blade goes on to fit'}
           onClick={() =>
-            keep.submit({ number: job.number, id }, ({ value }) => {
+            keep.send({ number: job.number, id }, ({ value }) => {
               setKeptAlone(true);
               if (held) router.refresh();
               else
-                event.record(
-                  'bladeCut',
-                  { cutId, bittingId: value.id, where: 'car', spoiled: false, again: null, piece: null },
-                  () => router.refresh(),
-                );
+                event.record('bladeCut', {
+                  cutId,
+                  bittingId: value.id,
+                  where: 'car',
+                  spoiled: false,
+                  again: null,
+                  piece: null,
+                });
             })
           }
         >

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation';
 import { useMemo, useState } from 'react';
 import { secretName } from '@/core/authority/secrets';
 import type { RankedBitting } from '@/core/blade/decode';
+import { leftByPiece } from '@/core/blade/progression/left-by-piece';
 import type { PlanKind } from '@/core/blade/progression/plan-rest';
 import type { PlanRequest } from '@/core/blade/progression/plan-sheet';
 import { readSheet, type SheetFrom } from '@/core/blade/progression/sheet';
@@ -71,7 +72,7 @@ export function TryTab(props: TryTabProps) {
   const [open, setOpen] = useState<{ readonly id: string; readonly sheet: OpenedSheet }>();
   const opening = useSubmit(onOpen);
   const openSheet = (id: string) =>
-    opening.submit({ number: job.number, id }, ({ value: { written, blade: own, recut } }) => {
+    opening.send({ number: job.number, id }, ({ value: { written, blade: own, recut } }) => {
       const sheet = readSheet(written);
       if (sheet) setOpen({ id, sheet: { ...sheet, blade: own, recut } });
       // One just begun is on the list afterwards.
@@ -138,7 +139,10 @@ function NewSheet({
   const beginning = useSubmit(onBegin);
   const held = locks.find((one) => one.lock === lock)?.spaces;
   const said = saidOf(wanted, held);
-  const found = useMemo(() => (fromPiece ? ofPiece(fromPiece) : read), [fromPiece, read]);
+  const found = useMemo(
+    () => (fromPiece ? { from: 'piece' as const, ...leftByPiece(fromPiece) } : read),
+    [fromPiece, read],
+  );
   const request = useMemo<PlanRequest | null>(
     () =>
       found
@@ -156,7 +160,6 @@ function NewSheet({
   );
   const planner = useSheetPlans(request);
   const { state } = planner;
-  const atHand = car.blanks.reduce((sum, { lies }) => sum + lies, 0);
   return (
     <Panel
       title={fromPiece ? 'Try what the readings leave' : 'Try what a lock leaves open'}
@@ -183,8 +186,8 @@ function NewSheet({
                 value: one.lock,
                 label: `${one.lock}: ${spacesWords(one.spaces)}`,
               }))}
-              onChange={(event) => {
-                setLock(event.target.value);
+              onChange={(next) => {
+                setLock(next);
                 setRead(undefined);
               }}
             />
@@ -204,7 +207,7 @@ function NewSheet({
             busy={asking.pending}
             disabled={!isWanted(said)}
             onClick={() =>
-              asking.submit({ job: job.number, keyway, wanted: said }, ({ value }) =>
+              asking.send({ job: job.number, keyway, wanted: said }, ({ value }) =>
                 setRead({
                   from: 'lock',
                   holds: readingHolds,
@@ -221,8 +224,8 @@ function NewSheet({
         </>
       )}
       {found && (
-        <div className="mt-3 flex flex-col gap-3" aria-live="polite">
-          <p>
+        <div className="mt-3 flex flex-col gap-3">
+          <p data-said>
             <strong className="text-ask">{found.candidates.length}</strong>{' '}
             {found.candidates.length === 1 ? 'candidate is' : 'candidates are'} left, and the bitting is among
             them in {Math.min(99, Math.round(found.holds * 100))} of 100 cases
@@ -231,7 +234,7 @@ function NewSheet({
           <Planning planner={planner} candidates={found.candidates.length} />
           {state.is === 'planned' && (
             <>
-              <BeforeCutting plans={state.plans} atHand={atHand} locks={locks} />
+              <BeforeCutting plans={state.plans} atHand={car.atHand} locks={locks} />
               <PlanTable
                 plans={state.plans}
                 chosen={plan}
@@ -246,7 +249,7 @@ function NewSheet({
                 busy={beginning.pending}
                 follows="sealed with the job, kept try by try"
                 onClick={() =>
-                  beginning.submit(
+                  beginning.send(
                     {
                       number: job.number,
                       keyway,
@@ -271,22 +274,4 @@ function NewSheet({
       )}
     </Panel>
   );
-}
-
-/** So much of what the readings leave is tried; the rest is the doubt. */
-const worthTrying = 0.999;
-
-function ofPiece(ranked: readonly RankedBitting[]): Found {
-  let holds = 0;
-  const taken: RankedBitting[] = [];
-  for (const one of ranked) {
-    if (holds >= worthTrying) break;
-    holds += one.probability;
-    taken.push(one);
-  }
-  return {
-    from: 'piece',
-    holds: Math.min(holds, worthTrying),
-    candidates: taken.map(({ bitting, probability }) => ({ bitting, probability: probability / holds })),
-  };
 }

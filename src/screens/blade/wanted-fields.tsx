@@ -54,7 +54,7 @@ export function WantedFields({ wanted, held, problemAt, onChange }: WantedFields
           })}
         </div>
       </div>
-      <p className="text-small text-oxide" aria-live="polite">
+      <p className="text-small text-oxide" data-said>
         {wanted.flatMap((_, at) => {
           const problem = problemOf(at);
           return problem === undefined ? [] : [`Space ${at + 1}: ${problem}. `];

@@ -56,7 +56,7 @@ export function CallStation({ job, call, met, unit, today, onNames, onChange }: 
       className="flex flex-col gap-4"
       onSubmit={(event) => {
         event.preventDefault();
-        edit.edit({ call: sent });
+        edit.send({ call: sent });
       }}
     >
       {call.line && (

@@ -62,7 +62,7 @@ export function ChipEditor({
             value={facts.makeId ?? ''}
             error={problemOf('makeId')}
             choices={lexicon.makes.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(event) => onChange({ makeId: event.target.value || null, modelId: null })}
+            onChange={(next) => onChange({ makeId: next || null, modelId: null })}
           />
         </>
       );
@@ -82,8 +82,8 @@ export function ChipEditor({
             choices={lexicon.models
               .filter(({ makeId }) => facts.makeId === null || makeId === facts.makeId)
               .map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(event) => {
-              const model = lexicon.models.find(({ id }) => id === event.target.value);
+            onChange={(next) => {
+              const model = lexicon.models.find(({ id }) => id === next);
               onChange({ modelId: model?.id ?? null, makeId: model?.makeId ?? facts.makeId });
             }}
           />
@@ -165,7 +165,7 @@ export function ChipEditor({
           empty="Not said"
           value={facts.why ?? ''}
           choices={whys.map((why) => ({ value: why, label: whyNames[why] }))}
-          onChange={(event) => onChange({ why: (event.target.value || null) as CallFacts['why'] })}
+          onChange={(next) => onChange({ why: (next || null) as CallFacts['why'] })}
         />
       );
     case 'open':
@@ -190,7 +190,7 @@ export function ChipEditor({
             value={facts.placeId ?? ''}
             error={problemOf('placeId')}
             choices={lexicon.places.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(event) => onChange({ placeId: event.target.value || null })}
+            onChange={(next) => onChange({ placeId: next || null })}
           />
           <TextField
             label={`Distance in ${unit}, where it differs`}

@@ -76,11 +76,11 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
     setOfVin,
     typedAt,
   );
-  const { submit, pending, problems, problemOf, general } = useSubmit(onOpen);
+  const { send, pending, problems, problemOf, general } = useSubmit(onOpen);
   useUnsaved(!pending && [line, keyCode, ...Object.values(person)].some((text) => text.trim() !== ''));
 
   const open = () =>
-    submit(
+    send(
       {
         ...facts,
         ...sent,
@@ -130,7 +130,7 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
           <NotUnderstood words={reading.unknown} codes={reading.codes} />
           <VinSays vin={ofVin} lexicon={lexicon} />
           {preview?.remarks.map((remark) => (
-            <Notice key={remark} tone="ochre" role="status">
+            <Notice key={remark} tone="ochre" said>
               {remark}
             </Notice>
           ))}
@@ -220,7 +220,7 @@ function LineField({
         onChange={(event) => onChange(event.target.value)}
         className="min-h-14 w-full rounded-lg border-2 border-ink bg-biscuit px-4 text-ask aria-invalid:border-oxide"
       />
-      <p id="line-note" className="mt-1.5 min-h-[18px] text-small text-oxide" aria-live="polite">
+      <p id="line-note" className="mt-1.5 min-h-[18px] text-small text-oxide" data-said>
         {problem}
       </p>
     </div>
@@ -230,7 +230,7 @@ function LineField({
 /** What is said first where somebody is shut in. */
 function ShutIn() {
   return (
-    <Notice tone="oxide" role="status">
+    <Notice tone="oxide" said>
       <b>Somebody is shut in the car.</b> Say first: call the emergency services if it is hot, cold or anybody
       is unwell. The door is opened at once and before any papers; a key is made only with them.
     </Notice>
@@ -248,7 +248,7 @@ function NotUnderstood({ words, codes }: { words: readonly string[]; codes: numb
         </p>
       )}
       {codes > 0 && (
-        <Notice tone="ochre" role="status">
+        <Notice tone="ochre" said>
           {codes === 1 ? 'One word looks' : `${codes} words look`} like a key code or PIN and will not be kept
           with the line. A key code has a field of its own below.
         </Notice>

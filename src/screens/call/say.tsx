@@ -42,7 +42,7 @@ export function Say({
   if (!first || !route) {
     return (
       <div className="flex flex-col gap-3">
-        <div aria-live="polite">
+        <div data-said>
           <h2 className="font-semibold">Say on the phone</h2>
           <p className="mt-1 text-mute">
             Make and model give a first price; year and how it starts make it sharper.
@@ -56,7 +56,7 @@ export function Say({
   const papers = wantsPapers(first);
   return (
     <div className="flex flex-col gap-3">
-      <div aria-live="polite">
+      <div data-said>
         <h2 className="font-semibold">Say on the phone</h2>
         <p className="mt-1">
           “

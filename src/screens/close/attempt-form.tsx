@@ -4,17 +4,19 @@ import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { isAllowed } from '@/core/authority/purposes';
 import { type SecretRef, secretName } from '@/core/authority/secrets';
-import { type PinSource, pinSources, pinSourceWords } from '@/core/catalogue/platform';
+import { type PinSource, pinSourceWords } from '@/core/catalogue/platform';
 import type { AttemptResult, JobLog } from '@/core/job/events/log';
 import { instantOf } from '@/core/kinds/local-time';
 import type { PhysicalKey } from '@/core/programming/keys';
 import { purposeOf } from '@/core/programming/purpose';
 import { methodOf, type RouteKind, routeKinds, routeNames } from '@/core/programming/route';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { choicesOf, plainChoices } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect, FormText, FormTicks } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
-import { Problems } from '@/ui/problems';
 import { useEvent } from '@/ui/use-event';
 
 export interface AttemptsProps {
@@ -39,190 +41,114 @@ export const results: Record<AttemptResult, string> = {
   stopped: 'Stopped',
 };
 
+const routes = routeKinds.map((value) => ({ value, label: routeNames[value] }));
+
 /** Records an attempt: route, from, to, result, keys, and where the PIN came from. */
-export function AttemptForm({
-  job,
-  route,
-  keys,
-  zone,
-  now,
-  authorised,
-  worksInHand,
-  noteForPlainCopy,
-  secrets,
-  systemTypes,
-}: AttemptsProps) {
-  const event = useEvent(job);
-  const start = () => ({
-    route: route ?? ('repair' as RouteKind),
-    day: now.day,
-    from: now.hour,
-    to: now.hour,
-    result: 'worked' as AttemptResult,
-    reason: '',
-    learned: keys.filter(({ madeHere }) => madeHere).map(({ id }) => id),
-    pinFrom: '' as PinSource | '',
-    systemType: '',
-    secretIds: [] as string[],
-    dealerPaper: '',
-  });
-  const [form, setForm] = useState(start);
+export function AttemptForm(props: AttemptsProps) {
+  const { job, route, keys, zone, now, authorised, worksInHand, noteForPlainCopy, secrets, systemTypes } =
+    props;
   const [id, setId] = useState(() => uuid());
-  const set = (change: Partial<typeof form>) => setForm((before) => ({ ...before, ...change }));
-  const purpose = purposeOf(form.route, { worksInHand });
-  const byDealer = form.route === 'dealer';
-  const learns = form.result === 'worked' && (byDealer || methodOf(form.route) !== undefined);
+  const of = useFormOf({
+    values: {
+      route: route ?? ('repair' as RouteKind),
+      day: now.day,
+      from: now.hour,
+      to: now.hour,
+      result: 'worked' as AttemptResult,
+      reason: '',
+      learnedKeyIds: keys.filter(({ madeHere }) => madeHere).map((key) => key.id),
+      pinFrom: '' as PinSource | '',
+      systemType: '',
+      secretIds: [] as string[],
+      dealerPaper: '',
+    },
+    check: async () => (await import('@/inputs/events/attempt-recorded')).AttemptRecordedContent,
+    read: (draft) => {
+      const { byDealer, learns } = kindOf(draft);
+      const paper = draft.dealerPaper.trim();
+      return {
+        attemptId: id,
+        route: draft.route,
+        from: momentOf(draft.day, draft.from, zone),
+        to: momentOf(draft.day, draft.to, zone),
+        result: draft.result,
+        reason: draft.reason.trim(),
+        learnedKeyIds: learns ? draft.learnedKeyIds : [],
+        ...(draft.pinFrom && !byDealer && { pinFrom: draft.pinFrom }),
+        ...(draft.systemType && { systemType: draft.systemType }),
+        ...(draft.secretIds.length > 0 && !byDealer && { secretIds: draft.secretIds }),
+        ...(byDealer && paper && { dealerPaper: paper }),
+      };
+    },
+    sender: useEvent(job).of('attemptRecorded'),
+    clears: true,
+    onDone: () => setId(uuid()),
+  });
+  const [chosen, result] = of.form.watch(['route', 'result']);
+  const { byDealer, learns } = kindOf({ route: chosen, result });
+  const purpose = purposeOf(chosen, { worksInHand });
   const byNote = purpose === 'plainCopy' && noteForPlainCopy;
   const blocked = !byNote && !isAllowed(purpose, authorised ? 'onSite' : 'none');
-  const send = () => {
-    const from = instantOf({ day: form.day, hour: form.from }, zone);
-    const to = instantOf({ day: form.day, hour: form.to }, zone);
-    const content = {
-      attemptId: id,
-      route: form.route,
-      from: from.toISOString(),
-      to: to.toISOString(),
-      result: form.result,
-      reason: form.reason.trim(),
-      learnedKeyIds: learns ? form.learned : [],
-      ...(form.pinFrom && !byDealer && { pinFrom: form.pinFrom }),
-      ...(form.systemType && { systemType: form.systemType }),
-      ...(form.secretIds.length > 0 && !byDealer && { secretIds: form.secretIds }),
-      ...(byDealer && form.dealerPaper.trim() && { dealerPaper: form.dealerPaper.trim() }),
-    };
-    event.record('attemptRecorded', content, () => {
-      setForm(start());
-      setId(uuid());
-    });
-  };
   return (
-    <form
-      className="mt-3 flex flex-col gap-2 border-t border-line pt-3"
-      onSubmit={(submitted) => {
-        submitted.preventDefault();
-        send();
-      }}
-    >
+    <Form of={of} className="mt-3 flex flex-col gap-2 border-t border-line pt-3">
       <div className="grid gap-x-3 sm:grid-cols-[1.4fr_1fr_1fr_1fr_1fr]">
-        <SelectField
-          label="Route"
-          value={form.route}
-          choices={routeKinds.map((kind) => ({ value: kind, label: routeNames[kind] }))}
-          onChange={(change) => set({ route: change.target.value as RouteKind })}
-        />
-        <TextField
-          label="Day"
-          type="date"
-          required
-          value={form.day}
-          onChange={(change) => set({ day: change.target.value })}
-        />
-        <TextField
-          label="From"
-          type="time"
-          required
-          value={form.from}
-          onChange={(change) => set({ from: change.target.value })}
-        />
-        <TextField
-          label="To"
-          type="time"
-          required
-          value={form.to}
-          onChange={(change) => set({ to: change.target.value })}
-        />
-        <SelectField
-          label="Result"
-          value={form.result}
-          choices={Object.entries(results).map(([value, label]) => ({ value, label }))}
-          onChange={(change) => set({ result: change.target.value as AttemptResult })}
-        />
+        <FormSelect of={of} name="route" label="Route" choices={routes} />
+        <FormText of={of} name="day" label="Day" type="date" />
+        <FormText of={of} name="from" label="From" type="time" />
+        <FormText of={of} name="to" label="To" type="time" />
+        <FormSelect of={of} name="result" label="Result" choices={choicesOf(results)} />
       </div>
-      <TextField
-        label={form.result === 'worked' ? 'Remark' : 'Why it did not work'}
+      <FormText
+        of={of}
+        name="reason"
+        label={result === 'worked' ? 'Remark' : 'Why it did not work'}
         hint="No names: this stays in the record."
         maxLength={300}
-        value={form.reason}
-        onChange={(change) => set({ reason: change.target.value })}
       />
       {learns && (
-        <fieldset className="flex flex-wrap gap-2">
-          <legend className="mb-1 text-small font-semibold text-mute">
-            {byDealer ? 'Made by the dealer' : 'Learned in it'}
-          </legend>
-          {keys
+        <FormTicks
+          of={of}
+          name="learnedKeyIds"
+          label={byDealer ? 'Made by the dealer' : 'Learned in it'}
+          choices={keys
             .filter(({ presence }) => presence === 'here')
-            .map((key) => (
-              <label
-                key={key.id}
-                className="flex min-h-11 items-center gap-2 rounded-lg border-[1.5px] border-edge px-3"
-              >
-                <input
-                  type="checkbox"
-                  className="size-5 accent-(--terra)"
-                  checked={form.learned.includes(key.id)}
-                  onChange={(change) =>
-                    set({
-                      learned: change.target.checked
-                        ? [...form.learned, key.id]
-                        : form.learned.filter((one) => one !== key.id),
-                    })
-                  }
-                />
-                {key.tag} {key.name}
-              </label>
-            ))}
-        </fieldset>
+            .map((key) => ({ value: key.id, label: `${key.tag} ${key.name}` }))}
+        />
       )}
       {learns && byDealer && (
-        <TextField
+        <FormText
+          of={of}
+          name="dealerPaper"
           label="The dealer’s invoice or work order"
           hint="Its number. His paper stands for his authority; no PIN of this job is named."
           maxLength={80}
-          value={form.dealerPaper}
-          onChange={(change) => set({ dealerPaper: change.target.value })}
         />
       )}
-      <Problems problems={event.problems} />
       {purpose !== 'repair' && (
         <div className="grid items-start gap-x-3 sm:grid-cols-3">
-          <SelectField
+          <FormSelect
+            of={of}
+            name="pinFrom"
             label="PIN from"
             empty="No PIN, or not told"
-            value={form.pinFrom}
-            choices={pinSources.map((source) => ({ value: source, label: pinSourceWords[source] }))}
-            onChange={(change) => set({ pinFrom: change.target.value as PinSource | '' })}
+            choices={choicesOf(pinSourceWords)}
           />
           {systemTypes.length > 1 && (
-            <SelectField
+            <FormSelect
+              of={of}
+              name="systemType"
               label="System type that answered"
               empty="None, or not told"
-              value={form.systemType}
-              choices={systemTypes.map((type) => ({ value: type, label: type }))}
-              onChange={(change) => set({ systemType: change.target.value })}
+              choices={plainChoices(systemTypes)}
             />
           )}
           {secrets.length > 0 && (
-            <fieldset className="flex flex-wrap gap-x-4">
-              <legend className="text-small font-semibold text-mute">Used, by name</legend>
-              {secrets.map((secret) => (
-                <label key={secret.id} className="flex min-h-11 items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-5 accent-(--terra)"
-                    checked={form.secretIds.includes(secret.id)}
-                    onChange={(change) =>
-                      set({
-                        secretIds: change.target.checked
-                          ? [...form.secretIds, secret.id]
-                          : form.secretIds.filter((one) => one !== secret.id),
-                      })
-                    }
-                  />
-                  {secretName(secret)}
-                </label>
-              ))}
-            </fieldset>
+            <FormTicks
+              of={of}
+              name="secretIds"
+              label="Used, by name"
+              choices={secrets.map((secret) => ({ value: secret.id, label: secretName(secret) }))}
+            />
           )}
         </div>
       )}
@@ -232,9 +158,20 @@ export function AttemptForm({
           without.
         </Notice>
       )}
-      <Button type="submit" className="self-start" busy={event.pending} disabled={blocked}>
+      <FormOutcome of={of} />
+      <Button type="submit" className="self-start" busy={of.busy} disabled={blocked}>
         Record the attempt
       </Button>
-    </form>
+    </Form>
   );
+}
+
+function kindOf({ route, result }: { readonly route: RouteKind; readonly result: AttemptResult }) {
+  const byDealer = route === 'dealer';
+  return { byDealer, learns: result === 'worked' && (byDealer || methodOf(route) !== undefined) };
+}
+
+/** The moment of a day and an hour as they stand in their fields; null where one is empty. */
+function momentOf(day: string, hour: string, zone: string): string | null {
+  return day === '' || hour === '' ? null : instantOf({ day, hour }, zone).toISOString();
 }

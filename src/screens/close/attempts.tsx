@@ -9,12 +9,13 @@ import { formatMinutes } from '@/core/kinds/units';
 import type { PhysicalKey } from '@/core/programming/keys';
 import { routeNames } from '@/core/programming/route';
 import { Button } from '@/ui/button';
-import { TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormText } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
 import { Badge } from '@/ui/notice';
 import { Overlay } from '@/ui/overlay';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
 import { useEvent } from '@/ui/use-event';
 import { AttemptForm, type AttemptsProps, results } from './attempt-form';
 
@@ -80,8 +81,13 @@ function pinWords({ pinFrom, systemType, secretIds }: Attempt, secrets: readonly
 }
 
 function WithdrawForm({ job, attempt, onClose }: { job: JobRef; attempt: Attempt; onClose: () => void }) {
-  const [reason, setReason] = useState('');
-  const event = useEvent(job);
+  const of = useFormOf({
+    values: { reason: '' },
+    check: async () => (await import('@/inputs/events/attempt-withdrawn')).AttemptWithdrawnContent,
+    read: ({ reason }) => ({ attemptId: attempt.attemptId, reason: reason.trim() }),
+    sender: useEvent(job).of('attemptWithdrawn'),
+    onDone: onClose,
+  });
   return (
     <Overlay
       open
@@ -89,26 +95,13 @@ function WithdrawForm({ job, attempt, onClose }: { job: JobRef; attempt: Attempt
       title="Withdraw the attempt"
       note={`${routeNames[attempt.route]}, ${results[attempt.result].toLowerCase()}. The record of it stays in the history.`}
     >
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(submitted) => {
-          submitted.preventDefault();
-          event.record('attemptWithdrawn', { attemptId: attempt.attemptId, reason: reason.trim() }, onClose);
-        }}
-      >
-        <TextField
-          label="Why"
-          required
-          maxLength={300}
-          value={reason}
-          error={event.problemOf('reason')}
-          onChange={(change) => setReason(change.target.value)}
-        />
-        <Problems problems={event.problems.filter(({ field }) => field === undefined)} />
-        <Button type="submit" look="danger" className="self-start" busy={event.pending}>
+      <Form of={of} className="flex flex-col gap-2">
+        <FormText of={of} name="reason" label="Why" maxLength={300} />
+        <FormOutcome of={of} />
+        <Button type="submit" look="danger" className="self-start" busy={of.busy}>
           Withdraw it
         </Button>
-      </form>
+      </Form>
     </Overlay>
   );
 }

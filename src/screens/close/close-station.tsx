@@ -16,7 +16,7 @@ import type { RouteKind } from '@/core/programming/route';
 import { Button } from '@/ui/button';
 import { CountField } from '@/ui/count-field';
 import { EditOutcome } from '@/ui/edit-outcome';
-import { SelectField, TextAreaField } from '@/ui/field';
+import { choicesOf, SelectField, TextAreaField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
 import { Badge, Notice } from '@/ui/notice';
 import { Lead, Panel } from '@/ui/panel';
@@ -205,16 +205,16 @@ function EndForm({ job, onClose }: { job: JobRef; onClose: EditAction }) {
         className="flex flex-col gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          edit.edit({ outcome, reason });
+          edit.send({ outcome, reason });
         }}
       >
         <div className="grid gap-3 sm:grid-cols-[240px_1fr]">
           <SelectField
             label="Outcome"
             value={outcome}
-            choices={Object.entries(outcomes).map(([value, label]) => ({ value, label }))}
+            choices={choicesOf(outcomes)}
             error={edit.problemOf('outcome')}
-            onChange={(event) => setOutcome(event.target.value as Outcome)}
+            onChange={setOutcome}
           />
           <TextAreaField
             label="Why, where the work was not done or the count differs"

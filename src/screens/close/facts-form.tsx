@@ -1,10 +1,11 @@
 'use client';
 
-import { useState } from 'react';
 import { type FactKind, factKindNames, factKinds } from '@/core/catalogue/fact-kinds';
 import { Button } from '@/ui/button';
-import { EditOutcome } from '@/ui/edit-outcome';
-import { SelectField, TextField } from '@/ui/field';
+import { plainChoices } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect, FormText } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
 import { Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
@@ -21,61 +22,56 @@ interface FactsFormProps {
 
 /** What the car really had: from the one list of kinds, so that the library can learn from it. */
 export function FactsForm({ job, facts, choices, onFacts }: FactsFormProps) {
-  const [form, setForm] = useState(facts);
-  const edit = useEdit(onFacts, job);
-  const sent = factKindNames.flatMap((kind) => {
-    const value = form[kind]?.trim() ?? '';
-    return value === '' ? [] : [{ kind, value }];
+  const of = useFormOf<Record<FactKind, string>, unknown>({
+    values: Object.fromEntries(factKindNames.map((kind) => [kind, facts[kind] ?? ''])) as Record<
+      FactKind,
+      string
+    >,
+    check: async () => (await import('@/inputs/job-inputs')).FactsInput,
+    read: (draft) => ({
+      facts: factKindNames.flatMap((kind) => {
+        const value = draft[kind].trim();
+        return value === '' ? [] : [{ kind, value }];
+      }),
+    }),
+    sender: useEdit(onFacts, job),
   });
   return (
     <Panel title="Facts as found" note="Only what was seen at this car. Empty means not looked at.">
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          edit.edit({ facts: sent });
-        }}
-      >
+      <Form of={of} className="flex flex-col gap-2">
         <fieldset disabled={job.closed} className="grid gap-x-3 sm:grid-cols-2 xl:grid-cols-4">
           <legend className="sr-only">Facts</legend>
           {factKindNames.map((kind) => {
-            const common = {
-              label: factKinds[kind].label,
-              value: form[kind] ?? '',
-              onChange: (event: { target: { value: string } }) =>
-                setForm((before) => ({ ...before, [kind]: event.target.value })),
-            };
+            const { label, value } = factKinds[kind];
             const offered = choices[kind];
-            if (offered) {
-              return (
-                <SelectField
-                  key={kind}
-                  {...common}
-                  empty="Not looked at"
-                  choices={offered.map((value) => ({ value, label: value }))}
-                />
-              );
-            }
-            const type =
-              factKinds[kind].value === 'month'
-                ? 'month'
-                : factKinds[kind].value === 'year'
-                  ? 'number'
-                  : 'text';
-            return <TextField key={kind} {...common} type={type} maxLength={80} />;
+            return offered ? (
+              <FormSelect
+                key={kind}
+                of={of}
+                name={kind}
+                label={label}
+                empty="Not looked at"
+                choices={plainChoices(offered)}
+              />
+            ) : (
+              <FormText
+                key={kind}
+                of={of}
+                name={kind}
+                label={label}
+                type={value === 'month' ? 'month' : value === 'year' ? 'number' : 'text'}
+                maxLength={80}
+              />
+            );
           })}
         </fieldset>
-        <EditOutcome
-          edit={edit}
-          mine={form}
-          fields={factKindNames.map((kind) => ({ field: kind, label: factKinds[kind].label }))}
-        />
+        <FormOutcome of={of} />
         {!job.closed && (
-          <Button type="submit" className="self-start" busy={edit.pending}>
+          <Button type="submit" className="self-start" busy={of.busy}>
             Keep the facts
           </Button>
         )}
-      </form>
+      </Form>
     </Panel>
   );
 }

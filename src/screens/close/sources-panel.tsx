@@ -1,14 +1,14 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
 import { type ComebackReason, comebackReasons } from '@/core/quote/comeback';
 import { Button } from '@/ui/button';
-import { SelectField } from '@/ui/field';
+import { choicesOf, plainChoices } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { JobSources } from '@/usecases/jobs/key-sources';
 
 interface SourcesPanelProps {
@@ -19,10 +19,15 @@ interface SourcesPanelProps {
 
 /** Where the keys came from, and whether one came back: the next quotes reckon with it. */
 export function SourcesPanel({ number, sources, onComeback }: SourcesPanelProps) {
-  const router = useRouter();
-  const { submit, pending, problems, problemOf } = useSubmit(onComeback);
-  const [source, setSource] = useState(sources.known[0]?.source ?? sources.suppliers[0] ?? '');
-  const [reason, setReason] = useState<ComebackReason>('failed');
+  const of = useFormOf({
+    values: {
+      source: sources.known[0]?.source ?? sources.suppliers[0] ?? '',
+      reason: 'failed' as ComebackReason,
+    },
+    check: async () => (await import('@/inputs/quote-inputs')).ComebackInput,
+    read: (draft) => ({ number, ...draft }),
+    sender: useSave(onComeback),
+  });
   return (
     <Panel
       title="Where the keys came from"
@@ -40,37 +45,26 @@ export function SourcesPanel({ number, sources, onComeback }: SourcesPanelProps)
           ))}
         </ul>
       )}
-      <form
-        className="mt-2 flex flex-wrap items-start gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit({ number, source, reason }, () => router.refresh());
-        }}
-      >
-        <SelectField
+      <Form of={of} className="mt-2 flex flex-wrap items-start gap-3">
+        <FormSelect
+          of={of}
+          name="source"
           label="Key of"
           className="w-64"
-          choices={sources.suppliers.map((name) => ({ value: name, label: name }))}
-          value={source}
-          error={problemOf('source')}
-          onChange={(event) => setSource(event.target.value)}
+          choices={plainChoices(sources.suppliers)}
         />
-        <SelectField
+        <FormSelect
+          of={of}
+          name="reason"
           label="Came back because"
           className="w-52"
-          choices={(Object.keys(comebackReasons) as ComebackReason[]).map((one) => ({
-            value: one,
-            label: comebackReasons[one],
-          }))}
-          value={reason}
-          error={problemOf('reason')}
-          onChange={(event) => setReason(event.target.value as ComebackReason)}
+          choices={choicesOf(comebackReasons)}
         />
-        <Button type="submit" look="quiet" className="mt-6" busy={pending}>
+        <Button type="submit" look="quiet" className="mt-6" busy={of.busy}>
           It came back
         </Button>
-      </form>
-      <Problems problems={problems.filter(({ field }) => field === undefined)} />
+      </Form>
+      <FormOutcome of={of} />
     </Panel>
   );
 }

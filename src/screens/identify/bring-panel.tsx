@@ -32,7 +32,7 @@ export function BringPanel({ bring, vanName, certainty, currency, locale, onCert
             value: String(share),
             label: `${Math.round(share * 100)} of 100 cases`,
           }))}
-          onChange={(event) => onCertainty(Number(event.target.value))}
+          onChange={(next) => onCertainty(Number(next))}
         />
         {bring ? (
           <ul className="mt-[22px] flex min-w-64 flex-1 flex-col gap-1.5">

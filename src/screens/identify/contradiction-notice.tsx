@@ -7,7 +7,7 @@ import { Notice } from '@/ui/notice';
 export function ContradictionNotice({ contradiction }: { readonly contradiction: Contradiction }) {
   const { explanations } = contradiction;
   return (
-    <Notice tone="oxide" role="status">
+    <Notice tone="oxide" said>
       <p className="font-semibold">What was told and seen does not fit together.</p>
       {explanations.length === 0 ? (
         <p>No single fact explains it. It may be another model, or a car that the library does not have.</p>

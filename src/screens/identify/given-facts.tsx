@@ -94,8 +94,8 @@ function AddFact({ applications, pending, problem, onAnswer }: AddFactProps) {
         className="w-52"
         value={kind}
         choices={kinds.map((name) => ({ value: name, label: questionKinds[name].label }))}
-        onChange={(event) => {
-          setKind(event.target.value as QuestionKind);
+        onChange={(next) => {
+          setKind(next);
           setValue('');
           setUntil('');
         }}
@@ -127,7 +127,7 @@ function AddFact({ applications, pending, problem, onAnswer }: AddFactProps) {
           empty="Choose"
           error={problem}
           choices={values.map((one) => ({ value: one, label: answerLabel(kind, one) }))}
-          onChange={(event) => setValue(event.target.value)}
+          onChange={setValue}
         />
       )}
       <label className="mt-[22px] flex min-h-12 items-center gap-2">

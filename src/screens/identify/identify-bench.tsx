@@ -11,7 +11,7 @@ import type { Stand } from '@/core/identify/sight';
 import { usualCertainty } from '@/core/identify/what-to-bring';
 import type { Result } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { handLine, useHandedLine } from '@/ui/handed-line';
 import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
@@ -84,8 +84,8 @@ export function IdentifyBench({ onIdentify }: IdentifyBenchProps) {
           label="Sold in"
           value={market}
           empty="Not told"
-          choices={(answer?.markets ?? []).map((name) => ({ value: name, label: name }))}
-          onChange={(event) => setMarket(event.target.value)}
+          choices={plainChoices(answer?.markets ?? [])}
+          onChange={setMarket}
         />
       </div>
       {answer && answer.read.models.length > 0 && (

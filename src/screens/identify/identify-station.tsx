@@ -43,7 +43,7 @@ export function IdentifyStation(props: IdentifyStationProps) {
   const answers = useEdit(onAnswer, job);
   if (identified.identification.candidates.length === 0) return <NothingFound carWords={carWords} />;
   const { stand } = identified.identification.sight;
-  const give: GiveAnswer = (kind, answer, value, sure) => answers.edit({ kind, answer, value, sure, stand });
+  const give: GiveAnswer = (kind, answer, value, sure) => answers.send({ kind, answer, value, sure, stand });
   const turnTo = (share: number, who: Stand) =>
     router.push(`${path}?certainty=${share}&stand=${who}`, { scroll: false });
   return (
@@ -124,7 +124,7 @@ function Choice({ job, identified, given, chosenId, chosenReason, onChoose }: Id
             className="flex flex-wrap items-start gap-3"
             onSubmit={(event) => {
               event.preventDefault();
-              edit.edit({ applicationId: selected, reason: reason.trim() || preset });
+              edit.send({ applicationId: selected, reason: reason.trim() || preset });
             }}
           >
             {(!settled || selected !== likely[0]?.application.id) && (

@@ -5,6 +5,7 @@ import type { QuestionGiven } from '@/core/identify/gathered-facts';
 import { boundsOf } from '@/core/identify/posterior';
 import { type Stand, stands } from '@/core/identify/sight';
 import { ChoiceGroup } from '@/ui/choice-group';
+import { choicesOf } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import type { Identified } from '@/usecases/identify/surround';
 import { ArticleSheets } from './article-sheets';
@@ -60,7 +61,7 @@ export function Narrowing({
         <ChoiceGroup
           label="Who looks"
           value={sight.stand}
-          choices={Object.entries(stands).map(([value, label]) => ({ value, label }))}
+          choices={choicesOf(stands)}
           onChange={(value) => onStand(value as Stand)}
         />
       )}

@@ -18,7 +18,7 @@ import {
   rankNames,
 } from '@/core/programming/keys';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { choicesOf, SelectField, TextField } from '@/ui/field';
 import { Overlay } from '@/ui/overlay';
 
 /** A key of the ring as it is edited. */
@@ -67,9 +67,6 @@ interface KeyEditorProps {
   readonly onClose: () => void;
 }
 
-const choices = <Value extends string>(names: Record<Value, string>) =>
-  (Object.entries(names) as [Value, string][]).map(([value, label]) => ({ value, label }));
-
 /** One key of the ring: where it is, what it is made of, and what the car knows of it. */
 export function KeyEditor({ draft, others, pending, outcome, onSave, onRemove, onClose }: KeyEditorProps) {
   const [key, setKey] = useState(draft);
@@ -102,26 +99,26 @@ export function KeyEditor({ draft, others, pending, outcome, onSave, onRemove, o
             <SelectField
               label="Where it is"
               value={key.presence}
-              choices={choices(presenceNames)}
-              onChange={(event) => set({ presence: event.target.value as Presence })}
+              choices={choicesOf(presenceNames)}
+              onChange={(next) => set({ presence: next })}
             />
             <SelectField
               label="Does the car know it"
               value={key.known}
-              choices={choices(knownNames)}
-              onChange={(event) => set({ known: event.target.value as Known })}
+              choices={choicesOf(knownNames)}
+              onChange={(next) => set({ known: next })}
             />
             <SelectField
               label="Rank"
               value={key.rank}
-              choices={choices(rankNames)}
-              onChange={(event) => set({ rank: event.target.value as Rank })}
+              choices={choicesOf(rankNames)}
+              onChange={(next) => set({ rank: next })}
             />
             <SelectField
               label="Blade"
               value={key.blade}
-              choices={choices(bladeNames)}
-              onChange={(event) => set({ blade: event.target.value as BladeState })}
+              choices={choicesOf(bladeNames)}
+              onChange={(next) => set({ blade: next })}
             />
             <SelectField
               label="Clone of"
@@ -129,7 +126,7 @@ export function KeyEditor({ draft, others, pending, outcome, onSave, onRemove, o
               value={key.cloneOf ?? ''}
               choices={originals.map(({ id, name }) => ({ value: id, label: name }))}
               hint="Two clones are one key to the car."
-              onChange={(event) => set({ cloneOf: event.target.value || null })}
+              onChange={(next) => set({ cloneOf: next || null })}
             />
           </div>
         )}

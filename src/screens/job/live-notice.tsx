@@ -57,7 +57,7 @@ export function LiveNotice({ number, state }: LiveNoticeProps) {
   );
   if (!behind) return null;
   return (
-    <Notice tone="ochre" role="status">
+    <Notice tone="ochre" said>
       <span className="flex flex-wrap items-center gap-3">
         This job changed meanwhile. What you typed is still here.
         <Button

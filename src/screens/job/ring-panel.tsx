@@ -34,7 +34,7 @@ export function RingPanel({ job, keys, identities, ring, known, countKind, onRin
   const event = useEvent(job);
   const drafts = keys.map((key) => keyDraft(key, keys, identities));
   const save = (changed: readonly KeyDraft[]) =>
-    edit.edit({ keys: changed.map(({ isNew: _, ...key }) => key) }, () => setOpen(undefined));
+    edit.send({ keys: changed.map(({ isNew: _, ...key }) => key) }, () => setOpen(undefined));
 
   const addKey = (madeHere: boolean) => {
     setOpen({

@@ -1,15 +1,15 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect, FormText } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import { LockedOut } from '@/ui/locked-out';
 import { Notice } from '@/ui/notice';
 import { Overlay } from '@/ui/overlay';
-import { Problems } from '@/ui/problems';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 
 interface SecondPersonProps {
   readonly number: number;
@@ -22,12 +22,18 @@ interface SecondPersonProps {
 
 /** A trainee works behind the gates only with a second person, who signs in on this screen for this job. */
 export function SecondPerson({ number, people, second, onSignIn, onEnd }: SecondPersonProps) {
-  const router = useRouter();
   const [open, setOpen] = useState(false);
-  const [personId, setPersonId] = useState(people[0]?.id ?? '');
-  const [passcode, setPasscode] = useState('');
-  const signIn = useSubmit(onSignIn);
-  const end = useSubmit(onEnd);
+  const signIn = useSave(onSignIn);
+  const end = useSave(onEnd);
+  const of = useFormOf({
+    values: { personId: people[0]?.id ?? '', passcode: '' },
+    check: async () => (await import('@/inputs/job-inputs')).SecondPersonInput,
+    read: (draft) => ({ number, ...draft }),
+    sender: signIn,
+    clears: true,
+    onDone: () => setOpen(false),
+  });
+  const lockedOut = signIn.problemOf('lockedOut');
   return (
     <Notice tone={second ? 'glaze' : 'ochre'}>
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -37,11 +43,7 @@ export function SecondPerson({ number, people, second, onSignIn, onEnd }: Second
             : 'You are a trainee: what opens cars needs a second person on this job.'}
         </span>
         {second ? (
-          <Button
-            look="quiet"
-            busy={end.pending}
-            onClick={() => end.submit({ number }, () => router.refresh())}
-          >
+          <Button look="quiet" busy={end.pending} onClick={() => end.send({ number })}>
             Second person leaves
           </Button>
         ) : (
@@ -54,38 +56,25 @@ export function SecondPerson({ number, people, second, onSignIn, onEnd }: Second
         title="Second person"
         note="For this job and a few hours. What is done stays under the trainee’s name, and that you stood beside it is on record."
       >
-        <form
-          className="flex flex-col gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            signIn.submit({ number, personId, passcode }, () => {
-              setOpen(false);
-              setPasscode('');
-              router.refresh();
-            });
-          }}
-        >
-          <SelectField
+        <Form of={of} className="flex flex-col gap-3">
+          <FormSelect
+            of={of}
+            name="personId"
             label="Who stands beside you"
-            value={personId}
-            error={signIn.problemOf('personId')}
             choices={people.map(({ id, name }) => ({ value: id, label: name }))}
-            onChange={(event) => setPersonId(event.target.value)}
           />
-          <TextField
+          <FormText
+            of={of}
+            name="passcode"
             label="Passcode of the second person"
             type="password"
             autoComplete="off"
-            value={passcode}
-            error={signIn.problemOf('passcode')}
-            onChange={(event) => setPasscode(event.target.value)}
           />
-          <LockedOut message={signIn.problemOf('lockedOut')} />
-          <Problems problems={signIn.general} />
-          <Button type="submit" look="main" busy={signIn.pending}>
+          {lockedOut ? <LockedOut message={lockedOut} /> : <FormOutcome of={of} />}
+          <Button type="submit" look="main" busy={of.busy}>
             Sign in beside the trainee
           </Button>
-        </form>
+        </Form>
       </Overlay>
     </Notice>
   );

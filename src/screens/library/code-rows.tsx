@@ -55,7 +55,7 @@ export function CodeRows({ series }: { readonly series: string }) {
           {pending ? 'Importing' : 'Import rows'}
         </Button>
       </div>
-      <div className="mt-2" aria-live="polite">
+      <div className="mt-2" data-said>
         <Problems problems={problems} />
         {stored !== undefined && <Notice tone="glaze">{stored} rows are stored.</Notice>}
       </div>

@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { applicationName } from '@/core/catalogue/application';
 import type { Evidence } from '@/core/catalogue/conflicts';
@@ -14,7 +13,7 @@ import { TextField } from '@/ui/field';
 import { Badge } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Problems } from '@/ui/problems';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { OpenConflict } from '@/usecases/library/check';
 import type { SaveAnswer } from './row-form';
 
@@ -60,15 +59,11 @@ function ConflictCard({
   readonly onSettle: ConflictsProps['onSettle'];
 }) {
   const { application, kind, value, certainty, confirming, found, split } = conflict;
-  const router = useRouter();
-  const { submit, pending, problems, problemOf } = useSubmit(onSettle);
+  const { send, pending, problems, problemOf } = useSave(onSettle);
   const [reason, setReason] = useState('');
   const label = factKinds[kind].label;
   const settle = (how: 'keep' | 'correct' | 'split', more: object, usual: string) =>
-    submit(
-      { applicationId: application.id, kind, seen: value, how, reason: reason.trim() || usual, ...more },
-      () => router.refresh(),
-    );
+    send({ applicationId: application.id, kind, seen: value, how, reason: reason.trim() || usual, ...more });
   return (
     <section
       aria-label={`${application.make} ${applicationName(application)}: ${label}`}

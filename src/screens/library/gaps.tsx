@@ -9,7 +9,7 @@ import type { Gap, Overlap } from '@/core/identify/library-gaps';
 import { formatJobNumber } from '@/core/job/job';
 import { formatSpan } from '@/core/kinds/year-span';
 import { ButtonWords, buttonClass } from '@/ui/button';
-import { SelectField } from '@/ui/field';
+import { plainChoices, SelectField } from '@/ui/field';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import type { UnknownCar } from '@/usecases/library/check';
@@ -40,13 +40,9 @@ export function Gaps({ make, makes, overlaps, gaps, unknown }: GapsProps) {
         className="w-64"
         value={make ?? ''}
         {...(make === null ? { empty: 'All' } : {})}
-        choices={makes.map((name) => ({ value: name, label: name }))}
-        onChange={(event) =>
-          router.push(
-            event.target.value
-              ? `/library/gaps?make=${encodeURIComponent(event.target.value)}`
-              : '/library/gaps',
-          )
+        choices={plainChoices(makes)}
+        onChange={(next) =>
+          router.push(next ? `/library/gaps?make=${encodeURIComponent(next)}` : '/library/gaps')
         }
       />
       <Panel

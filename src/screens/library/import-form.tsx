@@ -93,9 +93,9 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
             value={list}
             choices={[
               ...listNames.map((name) => ({ value: name, label: `${listOf(name).title}, CSV` })),
-              { value: 'library', label: 'All lists, JSON' },
+              { value: 'library' as const, label: 'All lists, JSON' },
             ]}
-            onChange={(event) => setList(event.target.value as ListName | 'library')}
+            onChange={setList}
           />
           <Field label="File" className="min-w-72 flex-1" error={problem}>
             {(props) => (

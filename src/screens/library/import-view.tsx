@@ -19,7 +19,7 @@ export function ImportView({ id, first }: { readonly id: string; readonly first:
   if (!row)
     return (
       <Page title="File">
-        <p className="text-mute" role="status">
+        <p className="text-mute" data-said>
           {lost ? 'There is no file of this number.' : 'Waiting for the first rows.'}
         </p>
       </Page>

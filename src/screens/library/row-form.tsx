@@ -36,9 +36,9 @@ export function RowForm({ list: name, id, cells: first, choices, onSave, onDone 
   const [seen, setSeen] = useState<Cells>(first);
   const [words, setWords] = useState({ source: '', reason: '' });
   const [theirs, setTheirs] = useState<Cells | null>();
-  const { submit, pending, problems, problemOf } = useSubmit(onSave);
-  const send = (base: Cells) =>
-    submit(
+  const { send, pending, problems, problemOf } = useSubmit(onSave);
+  const sendOver = (base: Cells) =>
+    send(
       { list: name, id, cells, seen: id === null ? null : base, ...words },
       ({ value }) => {
         setTheirs(undefined);
@@ -54,7 +54,7 @@ export function RowForm({ list: name, id, cells: first, choices, onSave, onDone 
       className="flex flex-col gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        send(seen);
+        sendOver(seen);
       }}
     >
       <div className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3">
@@ -83,7 +83,7 @@ export function RowForm({ list: name, id, cells: first, choices, onSave, onDone 
             .filter((row) => row.mine !== row.theirs)}
           onKeepMine={() => {
             setSeen(theirs);
-            send(theirs);
+            sendOver(theirs);
           }}
           onTakeTheirs={() => {
             setCells(theirs);
@@ -140,7 +140,7 @@ function CellField({ column, value, choices, error, stays, onChange }: CellField
         error={error}
         empty={value === '' || optional ? 'Choose' : undefined}
         choices={values.map((one) => ({ value: one, label: cellWords(column, one) }))}
-        onChange={(event) => onChange(event.target.value)}
+        onChange={onChange}
       />
     );
   if (choices && choices.length > 0)

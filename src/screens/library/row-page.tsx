@@ -1,7 +1,6 @@
 'use client';
 
 import Link from 'next/link';
-import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import type { Cells } from '@/core/catalogue/lists/description';
 import { type ListName, listOf } from '@/core/catalogue/lists/lists';
@@ -12,7 +11,7 @@ import { Badge } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { RowView } from '@/usecases/library/browse';
 import type { FactStanding } from '@/usecases/library/check';
 import { CellText } from './cell-text';
@@ -134,8 +133,7 @@ function Changes({
   readonly onUndo: RowPageProps['onUndo'];
 }) {
   const list = listOf(name);
-  const router = useRouter();
-  const { submit, pending, problems } = useSubmit(onUndo);
+  const { send, pending, problems } = useSave(onUndo);
   return (
     <Panel title="History">
       <Problems problems={problems} />
@@ -171,7 +169,7 @@ function Changes({
                     )}
                   </div>
                   {change.undoneBy === null && at === 0 && (
-                    <Button busy={pending} onClick={() => submit({ id: change.id }, () => router.refresh())}>
+                    <Button busy={pending} onClick={() => send({ id: change.id })}>
                       Undo this
                     </Button>
                   )}
@@ -201,10 +199,9 @@ function Remove({
   readonly row: { readonly id: string; readonly cells: Cells };
   readonly onRemove: RowPageProps['onRemove'];
 }) {
-  const router = useRouter();
   const [open, setOpen] = useState(false);
   const [words, setWords] = useState({ source: '', reason: '' });
-  const { submit, pending, problemOf, problems } = useSubmit(onRemove);
+  const { send, pending, problemOf, problems } = useSave(onRemove);
   if (!open)
     return (
       <Button look="quiet" className="self-start" onClick={() => setOpen(true)}>
@@ -217,7 +214,7 @@ function Remove({
         className="flex flex-col gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ list: name, id: row.id, seen: row.cells, ...words }, () => router.refresh());
+          send({ list: name, id: row.id, seen: row.cells, ...words });
         }}
       >
         <SourceFields value={words} problemOf={problemOf} onChange={setWords} />

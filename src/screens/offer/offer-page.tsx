@@ -50,7 +50,7 @@ export function OfferPage({ offer, onAccept, onMessage }: OfferPageProps) {
         </p>
       </header>
       {accepted && acceptance && (
-        <Notice tone="glaze" role="status">
+        <Notice tone="glaze" said>
           You accepted: {accepted.name}, {show(acceptance.totalMinor)}. The shop has been told.
         </Notice>
       )}
@@ -162,7 +162,7 @@ function AcceptForm({
   onAccept: OfferPageProps['onAccept'];
 }) {
   const router = useRouter();
-  const { submit, pending, problems, problemOf } = useSubmit(onAccept);
+  const { send, pending, problems, problemOf } = useSubmit(onAccept);
   const [when, setWhen] = useState('');
   const [where, setWhere] = useState(place ?? '');
   return (
@@ -171,7 +171,7 @@ function AcceptForm({
         className="flex flex-col gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          submit(
+          send(
             { version, option: option.kind, when, where },
             () => router.refresh(),
             () => router.refresh(),
@@ -240,7 +240,7 @@ function Words({ paper, show }: { paper: QuotePaper; show: (minor: number) => st
 }
 
 function MessageForm({ onMessage }: Pick<OfferPageProps, 'onMessage'>) {
-  const { submit, pending, problems, problemOf } = useSubmit(onMessage);
+  const { send, pending, problems, problemOf } = useSubmit(onMessage);
   const [words, setWords] = useState('');
   const [sent, setSent] = useState(false);
   return (
@@ -249,7 +249,7 @@ function MessageForm({ onMessage }: Pick<OfferPageProps, 'onMessage'>) {
         className="flex flex-col items-start gap-2"
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ words }, () => {
+          send({ words }, () => {
             setWords('');
             setSent(true);
           });
@@ -266,7 +266,7 @@ function MessageForm({ onMessage }: Pick<OfferPageProps, 'onMessage'>) {
         <Button type="submit" look="quiet" busy={pending} disabled={words.trim() === ''}>
           Send
         </Button>
-        {sent && words === '' && <p role="status">Sent. The shop sees it at once.</p>}
+        {sent && words === '' && <p data-said>Sent. The shop sees it at once.</p>}
         <Problems problems={problems.filter(({ field }) => field === undefined)} />
       </form>
     </Panel>

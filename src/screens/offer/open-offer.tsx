@@ -14,7 +14,7 @@ export function OpenOffer({
   token: string;
   onOpen: (data: unknown) => Promise<Result<null>>;
 }) {
-  const { submit, pending, problems } = useSubmit(onOpen);
+  const { send, pending, problems } = useSubmit(onOpen);
   return (
     <Standalone title="Your quote">
       <p className="mb-4">
@@ -24,7 +24,7 @@ export function OpenOffer({
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ token });
+          send({ token });
         }}
       >
         <Button type="submit" look="main" busy={pending}>

@@ -1,131 +1,91 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { formatMoney, minorPlaces } from '@/core/kinds/money';
+import { formatMoney } from '@/core/kinds/money';
 import type { Coupon } from '@/core/quote/price-rules';
 import { Button } from '@/ui/button';
-import { TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormNumber, FormText, FormTick } from '@/ui/form/form-fields';
+import { typedMinor, typedNumber } from '@/ui/form/typed';
+import { useFormOf } from '@/ui/form/use-form-of';
+import { ListTable } from '@/ui/list-table';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
-import { Tick } from '@/ui/tick';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { Action } from './actions';
-import { typedNumber } from './draft';
 
-const empty = { code: '', percent: '0', amount: '0', from: '0', days: '60' };
+interface CouponsPanelProps {
+  readonly coupons: readonly (Coupon & { readonly id: string })[];
+  readonly currency: string;
+  readonly locale: string;
+  readonly onAdd: Action;
+  readonly onEnd: Action;
+}
 
 /** Coupons that hold today. */
-export function CouponsPanel({
-  coupons,
-  currency,
-  locale,
-  onAdd,
-  onEnd,
-}: {
-  coupons: readonly (Coupon & { readonly id: string })[];
-  currency: string;
-  locale: string;
-  onAdd: Action;
-  onEnd: Action;
-}) {
-  const router = useRouter();
-  const add = useSubmit(onAdd);
-  const end = useSubmit(onEnd);
-  const [draft, setDraft] = useState(empty);
-  const [withAccount, setWithAccount] = useState(false);
+export function CouponsPanel({ coupons, currency, locale, onAdd, onEnd }: CouponsPanelProps) {
+  const end = useSave(onEnd);
+  const of = useFormOf({
+    values: { code: '', percent: '0', amountMinor: '0', fromMinor: '0', days: '60', withAccount: false },
+    check: async () => (await import('@/inputs/price-inputs')).CouponInput,
+    read: ({ percent, amountMinor, fromMinor, days, ...draft }) => ({
+      ...draft,
+      percent: typedNumber(percent),
+      amountMinor: typedMinor(amountMinor, currency),
+      fromMinor: typedMinor(fromMinor, currency),
+      days: typedNumber(days),
+    }),
+    sender: useSave(onAdd),
+    clears: true,
+  });
   const show = (minor: number) => formatMoney({ minor, currency }, locale);
-  const minor = (text: string) => {
-    const value = typedNumber(text);
-    return value === null ? null : Math.round(value * 10 ** minorPlaces(currency));
-  };
-  const field = (name: keyof typeof empty, label: string, className: string, problem: string) => (
-    <TextField
-      label={label}
-      className={className}
-      mono
-      value={draft[name]}
-      error={add.problemOf(problem)}
-      onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
-    />
-  );
   return (
     <Panel title="Coupons" note="Go off after the terms of an account, from a smallest sum on.">
-      {coupons.length === 0 ? (
-        <p className="text-mute">No coupon holds today.</p>
-      ) : (
-        <Table label="Coupons">
-          <thead>
-            <Tr>
-              <Th>Code</Th>
-              <Th>Off</Th>
-              <Th>From</Th>
-              <Th>Beside an account</Th>
-              <Th>End</Th>
-            </Tr>
-          </thead>
-          <tbody>
-            {coupons.map(({ id, code, percent, amountMinor, fromMinor, withAccount: beside }) => (
-              <Tr key={id}>
-                <Th row>
-                  <span className="font-mono">{code}</span>
-                </Th>
-                <Td className="font-mono">
-                  {[percent > 0 && `${percent} %`, amountMinor > 0 && show(amountMinor)]
-                    .filter(Boolean)
-                    .join(' and ')}
-                </Td>
-                <Td className="font-mono">{show(fromMinor)}</Td>
-                <Td>{beside ? 'yes' : 'no'}</Td>
-                <Td>
-                  <Button
-                    look="quiet"
-                    aria-label={`End coupon ${code}`}
-                    busy={end.pending}
-                    onClick={() => end.submit({ id }, () => router.refresh())}
-                  >
-                    End it
-                  </Button>
-                </Td>
-              </Tr>
-            ))}
-          </tbody>
-        </Table>
-      )}
-      <form
-        className="mt-3 flex flex-wrap items-start gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          add.submit(
-            {
-              code: draft.code,
-              percent: typedNumber(draft.percent),
-              amountMinor: minor(draft.amount),
-              fromMinor: minor(draft.from),
-              withAccount,
-              days: typedNumber(draft.days),
-            },
-            () => {
-              setDraft(empty);
-              router.refresh();
-            },
-          );
-        }}
-      >
-        {field('code', 'Code', 'w-44', 'code')}
-        {field('percent', 'Off, %', 'w-24', 'percent')}
-        {field('amount', `Off, ${currency}`, 'w-28', 'amountMinor')}
-        {field('from', `From, ${currency}`, 'w-28', 'fromMinor')}
-        {field('days', 'Holds for, days', 'w-32', 'days')}
+      <ListTable
+        label="Coupons"
+        items={coupons}
+        keyOf={({ id }) => id}
+        none="No coupon holds today."
+        columns={[
+          { head: 'Code', look: 'name', cell: ({ code }) => <span className="font-mono">{code}</span> },
+          {
+            head: 'Off',
+            look: 'code',
+            cell: ({ percent, amountMinor }) =>
+              [percent > 0 && `${percent} %`, amountMinor > 0 && show(amountMinor)]
+                .filter(Boolean)
+                .join(' and '),
+          },
+          { head: 'From', look: 'code', cell: ({ fromMinor }) => show(fromMinor) },
+          { head: 'Beside an account', cell: ({ withAccount }) => (withAccount ? 'yes' : 'no') },
+          {
+            head: 'End',
+            look: 'press',
+            cell: ({ id, code }) => (
+              <Button
+                look="quiet"
+                aria-label={`End coupon ${code}`}
+                busy={end.pending}
+                onClick={() => end.send({ id })}
+              >
+                End it
+              </Button>
+            ),
+          },
+        ]}
+      />
+      <Form of={of} className="mt-3 flex flex-wrap items-start gap-3">
+        <FormText of={of} name="code" label="Code" className="w-44" mono />
+        <FormNumber of={of} name="percent" label="Off, %" className="w-24" />
+        <FormNumber of={of} name="amountMinor" label={`Off, ${currency}`} className="w-28" />
+        <FormNumber of={of} name="fromMinor" label={`From, ${currency}`} className="w-28" />
+        <FormNumber of={of} name="days" label="Holds for, days" className="w-32" />
         <div className="mt-6">
-          <Tick label="Beside an account" checked={withAccount} onChange={setWithAccount} />
+          <FormTick of={of} name="withAccount" label="Beside an account" />
         </div>
-        <Button type="submit" className="mt-6" busy={add.pending}>
+        <Button type="submit" className="mt-6" busy={of.busy}>
           Add the coupon
         </Button>
-      </form>
-      <Problems problems={[...add.general, ...end.problems]} />
+      </Form>
+      <FormOutcome of={of} more={end.problems} />
     </Panel>
   );
 }

@@ -1,7 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { isSold, optionKinds } from '@/core/quote/option-kinds';
 import { testRules } from '@/core/quote/test-snapshot';
-import { draftOfRules, sentOfDraft, typedNumber } from './draft';
+import { parseInput } from '@/inputs/parse';
+import { PriceRulesInput } from '@/inputs/price-inputs';
+import { draftOfRules, sentOfDraft } from './draft';
 
 describe('the form of the price rules', () => {
   it.each(['USD', 'JPY', 'KWD'])('sends back in %s what it was given', (currency) => {
@@ -16,20 +19,28 @@ describe('the form of the price rules', () => {
           basedOn: 'id',
           goodsTaxBasisPoints: tax,
           labourTaxBasisPoints: tax,
-          warranties: Object.entries(warrantyMonths).map(([option, months]) => ({ option, months })),
+          warranties: optionKinds
+            .filter((kind) => isSold(kind))
+            .map((option) => ({ option, months: warrantyMonths[option] ?? 0 })),
         });
       }),
     );
   });
 
-  it.each([
-    ['12,5', 12.5],
-    [' 7 ', 7],
-    ['', null],
-    ['1e3', null],
-    ['12.', null],
-    ['-3', -3],
-  ])('reads %j as %j', (text, value) => {
-    expect(typedNumber(text)).toBe(value);
+  it('sends what cannot be read as nothing, and the door names each such field by its name in the form', () => {
+    const draft = draftOfRules(testRules, { goods: 0, labour: 0 }, 'USD');
+    const [first, ...bands] = draft.bands;
+    const wrong = {
+      ...draft,
+      rateMinor: 'much',
+      bands: [{ toKm: '', minor: first?.minor ?? '' }, ...bands],
+      warranties: draft.warranties.map((one, at) => (at === 2 ? { ...one, months: '1.5' } : one)),
+    };
+    const read = parseInput(PriceRulesInput, sentOfDraft(wrong, null, 'USD'));
+    expect(!read.ok && read.problems.map(({ field }) => field)).toEqual([
+      'rateMinor',
+      'bands.0.toKm',
+      'warranties.2.months',
+    ]);
   });
 });

@@ -1,41 +1,25 @@
-import { minorPlaces } from '@/core/kinds/money';
-import type { OptionKind } from '@/core/quote/option-kinds';
+import { isSold, optionKinds } from '@/core/quote/option-kinds';
 import type { PriceRules } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
-
-/** Rules as they are typed: amounts in the currency's units, shares in percent. */
-export interface RulesDraft {
-  readonly plain: Readonly<Record<string, string>>;
-  readonly taxIncluded: boolean;
-  readonly flatRates: readonly MenuDraft[];
-  readonly bands: readonly { readonly toKm: string; readonly price: string }[];
-  readonly hours: readonly HourDraft[];
-  readonly warranties: Readonly<Record<string, string>>;
-}
-
-export interface MenuDraft {
-  readonly work: string;
-  readonly difficulty: string;
-  readonly first: string;
-  readonly further: string;
-}
-
-export interface HourDraft {
-  readonly label: string;
-  readonly days: readonly number[];
-  readonly from: string;
-  readonly to: string;
-  readonly percent: string;
-}
+import { minorAsTyped, typedBasisPoints, typedMinor, typedNumber } from '@/ui/form/typed';
 
 /** How a plain field is typed. */
-export type FieldKind = 'amount' | 'number' | 'hundredths' | 'text';
-export type PlainField = Exclude<
-  keyof PriceRules,
-  'taxIncluded' | 'flatRates' | 'bands' | 'hours' | 'warrantyMonths'
->;
+type FieldKind = 'amount' | 'number' | 'hundredths' | 'text';
+type PlainField =
+  | Exclude<keyof PriceRules, 'taxIncluded' | 'flatRates' | 'bands' | 'hours' | 'warrantyMonths'>
+  | 'goodsTaxBasisPoints'
+  | 'labourTaxBasisPoints';
 
-export const fieldKinds: Readonly<Record<PlainField, FieldKind>> = {
+/** Rules as they are typed: amounts in the currency's units, shares in percent. */
+export type RulesDraft = Record<PlainField, string> & {
+  taxIncluded: boolean;
+  flatRates: { work: string; difficulty: string; firstMinor: string; furtherMinor: string }[];
+  bands: { toKm: string; minor: string }[];
+  hours: { label: string; days: number[]; from: string; to: string; percent: string }[];
+  warranties: { option: string; months: string }[];
+};
+
+const fieldKinds: Readonly<Record<PlainField, FieldKind>> = {
   style: 'text',
   rateMinor: 'amount',
   marginRateMinor: 'amount',
@@ -62,7 +46,10 @@ export const fieldKinds: Readonly<Record<PlainField, FieldKind>> = {
   staleDays: 'number',
   lossPercent: 'number',
   lossNote: 'text',
+  goodsTaxBasisPoints: 'hundredths',
+  labourTaxBasisPoints: 'hundredths',
 };
+const plainFields = Object.entries(fieldKinds) as [PlainField, FieldKind][];
 
 /** The form of a set of rules. */
 export function draftOfRules(
@@ -70,88 +57,58 @@ export function draftOfRules(
   tax: Readonly<Record<TaxClass, number>>,
   currency: string,
 ): RulesDraft {
-  const amount = (minor: number) => typedAmount(minor, currency);
-  const plain = Object.fromEntries(
-    (Object.keys(fieldKinds) as PlainField[]).map((field) => {
-      const value = rules[field];
-      if (typeof value !== 'number') return [field, value];
-      const kind = fieldKinds[field];
-      return [
-        field,
-        kind === 'amount' ? amount(value) : kind === 'hundredths' ? String(value / 100) : String(value),
-      ];
-    }),
-  );
+  const amount = (minor: number) => minorAsTyped(minor, currency);
+  const values = { ...rules, goodsTaxBasisPoints: tax.goods, labourTaxBasisPoints: tax.labour };
+  const typed: Record<FieldKind, (value: string | number) => string> = {
+    amount: (value) => amount(Number(value)),
+    hundredths: (value) => String(Number(value) / 100),
+    number: String,
+    text: String,
+  };
+  const plain = Object.fromEntries(plainFields.map(([field, kind]) => [field, typed[kind](values[field])]));
   return {
-    plain: {
-      ...plain,
-      goodsTaxBasisPoints: String(tax.goods / 100),
-      labourTaxBasisPoints: String(tax.labour / 100),
-    },
+    ...(plain as Record<PlainField, string>),
     taxIncluded: rules.taxIncluded,
-    flatRates: rules.flatRates.map(({ work, difficulty, firstMinor, furtherMinor }) => ({
-      work,
-      difficulty,
-      first: amount(firstMinor),
-      further: amount(furtherMinor),
+    flatRates: rules.flatRates.map(({ firstMinor, furtherMinor, ...rate }) => ({
+      ...rate,
+      firstMinor: amount(firstMinor),
+      furtherMinor: amount(furtherMinor),
     })),
-    bands: rules.bands.map(({ toKm, minor }) => ({ toKm: String(toKm), price: amount(minor) })),
-    hours: rules.hours.map(({ percent, ...rule }) => ({ ...rule, percent: String(percent) })),
-    warranties: Object.fromEntries(
-      Object.entries(rules.warrantyMonths).map(([option, months]) => [option, String(months)]),
-    ),
+    bands: rules.bands.map(({ toKm, minor }) => ({ toKm: String(toKm), minor: amount(minor) })),
+    hours: rules.hours.map(({ percent, days, ...rule }) => ({
+      ...rule,
+      days: [...days],
+      percent: String(percent),
+    })),
+    warranties: optionKinds
+      .filter((kind) => isSold(kind))
+      .map((option) => ({ option, months: String(rules.warrantyMonths[option] ?? 0) })),
   };
 }
 
 /** What is sent: whole minor units; what cannot be read goes as null and is refused with its field. */
 export function sentOfDraft(draft: RulesDraft, basedOn: string | null, currency: string) {
-  const amount = (text: string | undefined) => {
-    const value = typedNumber(text);
-    return value === null ? null : Math.round(value * 10 ** minorPlaces(currency));
-  };
-  const hundredths = (text: string | undefined) => {
-    const value = typedNumber(text);
-    return value === null ? null : Math.round(value * 100);
-  };
-  const read: Record<FieldKind, (text: string | undefined) => unknown> = {
+  const amount = (text: string) => typedMinor(text, currency);
+  const read: Record<FieldKind, (text: string) => unknown> = {
     amount,
-    hundredths,
+    hundredths: typedBasisPoints,
     number: typedNumber,
     text: (text) => text,
   };
-  const plain = Object.fromEntries(
-    (Object.keys(fieldKinds) as PlainField[]).map((field) => [
-      field,
-      read[fieldKinds[field]](draft.plain[field]),
-    ]),
-  );
   return {
-    ...plain,
+    ...draft,
+    ...Object.fromEntries(plainFields.map(([field, kind]) => [field, read[kind](draft[field])])),
     basedOn,
-    taxIncluded: draft.taxIncluded,
-    goodsTaxBasisPoints: hundredths(draft.plain.goodsTaxBasisPoints),
-    labourTaxBasisPoints: hundredths(draft.plain.labourTaxBasisPoints),
-    flatRates: draft.flatRates.map(({ work, difficulty, first, further }) => ({
-      work,
-      difficulty,
-      firstMinor: amount(first),
-      furtherMinor: amount(further),
+    flatRates: draft.flatRates.map(({ firstMinor, furtherMinor, ...rate }) => ({
+      ...rate,
+      firstMinor: amount(firstMinor),
+      furtherMinor: amount(furtherMinor),
     })),
-    bands: draft.bands.map(({ toKm, price }) => ({ toKm: typedNumber(toKm), minor: amount(price) })),
+    bands: draft.bands.map(({ toKm, minor }) => ({ toKm: typedNumber(toKm), minor: amount(minor) })),
     hours: draft.hours.map(({ percent, ...rule }) => ({ ...rule, percent: typedNumber(percent) })),
-    warranties: (Object.entries(draft.warranties) as [OptionKind, string][])
-      .filter(([, months]) => months.trim() !== '')
-      .map(([option, months]) => ({ option, months: typedNumber(months) })),
+    warranties: draft.warranties.map(({ option, months }) => ({
+      option,
+      months: months.trim() === '' ? 0 : typedNumber(months),
+    })),
   };
-}
-
-/** A typed number with point or comma; null where it is none. */
-export function typedNumber(text: string | undefined): number | null {
-  const trimmed = (text ?? '').trim().replace(',', '.');
-  return /^-?\d+(\.\d+)?$/.test(trimmed) ? Number(trimmed) : null;
-}
-
-export function typedAmount(minor: number, currency: string): string {
-  const places = minorPlaces(currency);
-  return (minor / 10 ** places).toFixed(places);
 }

@@ -1,6 +1,6 @@
 import { formatMoney } from '@/core/kinds/money';
 import { optionName } from '@/core/quote/option-kinds';
-import { Table, Td, Th, Tr } from '@/ui/table';
+import { ListTable } from '@/ui/list-table';
 import type { PriceEffect } from '@/usecases/quote/price-settings';
 
 /** What other rules would have made of closed jobs, and in all. */
@@ -23,39 +23,31 @@ export function EffectTable({
   const sum = effect.reduce((total, { beforeMinor, afterMinor }) => total + afterMinor - beforeMinor, 0);
   return (
     <>
-      <Table label="Effect on closed jobs">
-        <thead>
-          <Tr>
-            <Th>Job</Th>
-            <Th>Car</Th>
-            <Th>Option</Th>
-            <Th className="text-right">Now</Th>
-            <Th className="text-right">{other ? `In ${afterCurrency}` : 'By these rules'}</Th>
-            {!other && <Th className="text-right">Change</Th>}
-          </Tr>
-        </thead>
-        <tbody>
-          {effect.map(({ number, car, kind, beforeMinor, afterMinor }) => (
-            <Tr key={number}>
-              <Th row>
-                <span className="font-mono">K-{number}</span>
-              </Th>
-              <Td>{car}</Td>
-              <Td>{optionName(kind)}</Td>
-              <Td className="text-right font-mono">{show(beforeMinor)}</Td>
-              <Td className="text-right font-mono">{after(afterMinor)}</Td>
-              {!other && (
-                <Td className="text-right font-mono" differs={afterMinor !== beforeMinor}>
-                  {afterMinor > beforeMinor && '+'}
-                  {show(afterMinor - beforeMinor)}
-                </Td>
-              )}
-            </Tr>
-          ))}
-        </tbody>
-      </Table>
+      <ListTable
+        label="Effect on closed jobs"
+        items={effect}
+        keyOf={({ number }) => number}
+        columns={[
+          { head: 'Job', look: 'name', cell: ({ number }) => <span className="font-mono">K-{number}</span> },
+          { head: 'Car', cell: ({ car }) => car },
+          { head: 'Option', cell: ({ kind }) => optionName(kind) },
+          { head: 'Now', look: 'number', cell: ({ beforeMinor }) => show(beforeMinor) },
+          {
+            head: other ? `In ${afterCurrency}` : 'By these rules',
+            look: 'number',
+            cell: ({ afterMinor }) => after(afterMinor),
+          },
+          !other && {
+            head: 'Change',
+            look: 'number',
+            differs: ({ afterMinor, beforeMinor }) => afterMinor !== beforeMinor,
+            cell: ({ afterMinor, beforeMinor }) =>
+              `${afterMinor > beforeMinor ? '+' : ''}${show(afterMinor - beforeMinor)}`,
+          },
+        ]}
+      />
       {!other && (
-        <p className="mt-2" role="status">
+        <p className="mt-2" data-said>
           {sum === 0
             ? 'In all nothing changes.'
             : `In all ${show(Math.abs(sum))} ${sum > 0 ? 'more' : 'less'} on ${effect.length} jobs.`}

@@ -1,16 +1,16 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
-import { isSold, type OptionKind, optionKinds, optionName } from '@/core/quote/option-kinds';
+import { useEffect, useState } from 'react';
+import { isSold, optionKinds, optionName } from '@/core/quote/option-kinds';
 import { bookStyles, type PriceRules, roundingModes } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { choicesOf } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormNumber, FormSelect, FormText, FormTick } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
-import { Tick } from '@/ui/tick';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave, useSubmit } from '@/ui/use-submit';
 import type { PriceEffect } from '@/usecases/quote/price-settings';
 import type { Action } from './actions';
 import { draftOfRules, type RulesDraft, sentOfDraft } from './draft';
@@ -27,9 +27,13 @@ interface RulesFormProps {
   readonly onSave: Action<{ id: string }>;
 }
 
-type Plain = readonly (readonly [field: string, label: string, unit?: string])[];
+type Typed = readonly (readonly [
+  field: Exclude<keyof RulesDraft, 'taxIncluded' | 'flatRates' | 'bands' | 'hours' | 'warranties'>,
+  label: string,
+  unit: string,
+])[];
 
-const rates: Plain = [
+const rates: Typed = [
   ['rateMinor', 'An hour costs the customer', 'money'],
   ['marginRateMinor', 'An hour must earn', 'money'],
   ['keyMarkupPercent', 'Markup on articles', '%'],
@@ -41,7 +45,12 @@ const rates: Plain = [
   ['beyondPerKmMinor', 'A kilometre beyond the bands', 'money'],
   ['paymentBasisPoints', 'Share of a payment', '%'],
 ];
-const charges: Plain = [
+const taxes: Typed = [
+  ['goodsTaxBasisPoints', 'Tax on goods', '%'],
+  ['labourTaxBasisPoints', 'Tax on labour', '%'],
+  ['roundingMinor', 'Rounded to', 'money'],
+];
+const charges: Typed = [
   ['minimumMinor', 'Minimum charge', 'money'],
   ['depositPercent', 'Deposit where something is ordered', '%'],
   ['cancellationHours', 'Cancelling is free until', 'h before'],
@@ -51,126 +60,73 @@ const charges: Plain = [
   ['flexibleDays', 'A flexible customer waits', 'days'],
   ['lossPercent', 'Last key lost within a year', '%'],
 ];
-const others: Plain = [
+const others: Typed = [
   ['towBaseMinor', 'Tow, base', 'money'],
   ['towPerKmMinor', 'Tow, each kilometre', 'money'],
   ['onlineShippingMinor', 'Shipping to a customer', 'money'],
   ['staleDays', 'Supplier prices are old after', 'days'],
 ];
+const sold = optionKinds.filter((kind) => isSold(kind));
+const columns = 'grid gap-x-4 sm:grid-cols-2 lg:grid-cols-4';
 
 /** The rules in one form; what they would change is shown on closed jobs before they are saved. */
 export function RulesForm(props: RulesFormProps) {
   const { bookId, rules, taxBasisPoints, currency, locale, onEffect, onSave } = props;
-  const router = useRouter();
-  const [draft, setDraft] = useState<RulesDraft>(() => draftOfRules(rules, taxBasisPoints, currency));
   const [effect, setEffect] = useState<readonly PriceEffect[]>();
   const look = useSubmit(onEffect);
-  const save = useSubmit(onSave);
-  const change = (more: Partial<RulesDraft>) => {
-    setEffect(undefined);
-    setDraft({ ...draft, ...more });
-  };
-  const set = (field: string, value: string) => change({ plain: { ...draft.plain, [field]: value } });
-  const problemOf = (field: string) => look.problemOf(field) ?? save.problemOf(field);
-  const problems = [...look.problems, ...save.problems];
-  const fields = (list: Plain) => (
-    <div className="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-4">
-      {list.map(([field, label, unit]) => (
-        <TextField
-          key={field}
-          label={`${label}${unit ? `, ${unit === 'money' ? currency : unit}` : ''}`}
-          mono
-          inputMode="decimal"
-          value={draft.plain[field] ?? ''}
-          error={problemOf(field)}
-          onChange={(event) => set(field, event.target.value)}
-        />
-      ))}
-    </div>
-  );
-  const sent = () => sentOfDraft(draft, bookId, currency);
+  const save = useSave(onSave);
+  const of = useFormOf<RulesDraft, { value: unknown }>({
+    values: draftOfRules(rules, taxBasisPoints, currency),
+    check: async () => (await import('@/inputs/price-inputs')).PriceRulesInput,
+    read: (draft) => sentOfDraft(draft, bookId, currency),
+    sender: effect ? save : look,
+    onDone: ({ value }) => setEffect(effect ? undefined : (value as readonly PriceEffect[])),
+  });
+  const { watch } = of.form;
+  useEffect(() => watch((_, { name }) => name && setEffect(undefined)).unsubscribe, [watch]);
+  const numbers = (list: Typed) =>
+    list.map(([field, label, unit]) => (
+      <FormNumber
+        key={field}
+        of={of}
+        name={field}
+        label={`${label}, ${unit === 'money' ? currency : unit}`}
+      />
+    ));
   return (
-    <form
-      className="flex flex-col gap-4"
-      onSubmit={(event) => {
-        event.preventDefault();
-        if (effect) save.submit(sent(), () => router.refresh());
-        else look.submit(sent(), ({ value }) => setEffect(value));
-      }}
-    >
+    <Form of={of} className="flex flex-col gap-4">
       <Panel title="Rates" note={`Amounts in ${currency}, before tax unless the tax is in the prices.`}>
-        <div className="mb-2 grid gap-x-4 sm:grid-cols-2 lg:grid-cols-4">
-          <SelectField
+        <div className={columns}>
+          <FormSelect
+            of={of}
+            name="style"
             label="Quotes go by"
-            choices={Object.entries(bookStyles).map(([value, label]) => ({ value, label }))}
-            value={draft.plain.style}
-            onChange={(event) => set('style', event.target.value)}
+            className="col-span-full sm:max-w-72"
+            choices={choicesOf(bookStyles)}
           />
+          {numbers(rates)}
         </div>
-        {fields(rates)}
       </Panel>
       <Panel title="Tax and rounding">
-        <div className="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-4">
-          {(
-            [
-              ['goodsTaxBasisPoints', 'Tax on goods, %'],
-              ['labourTaxBasisPoints', 'Tax on labour, %'],
-              ['roundingMinor', `Rounded to, ${currency}`],
-            ] as const
-          ).map(([field, label]) => (
-            <TextField
-              key={field}
-              label={label}
-              mono
-              inputMode="decimal"
-              value={draft.plain[field] ?? ''}
-              error={problemOf(field)}
-              onChange={(event) => set(field, event.target.value)}
-            />
-          ))}
-          <SelectField
-            label="Rounded"
-            choices={Object.entries(roundingModes).map(([value, label]) => ({ value, label }))}
-            value={draft.plain.roundingMode}
-            onChange={(event) => set('roundingMode', event.target.value)}
-          />
+        <div className={columns}>
+          {numbers(taxes)}
+          <FormSelect of={of} name="roundingMode" label="Rounded" choices={choicesOf(roundingModes)} />
         </div>
-        <Tick
-          label="Prices are stated with the tax in them"
-          checked={draft.taxIncluded}
-          onChange={(taxIncluded) => change({ taxIncluded })}
-        />
+        <FormTick of={of} name="taxIncluded" label="Prices are stated with the tax in them" />
       </Panel>
-      <MenuPanel draft={draft} problemOf={problemOf} onChange={change} />
-      <BandsPanel draft={draft} problemOf={problemOf} onChange={change} />
-      <HoursPanel draft={draft} problemOf={problemOf} onChange={change} />
+      <MenuPanel of={of} />
+      <BandsPanel of={of} />
+      <HoursPanel of={of} />
       <Panel title="Charges, discounts, and what else counts">
-        {fields(charges)}
-        <TextField
-          label="What the chance of a loss rests on"
-          value={draft.plain.lossNote ?? ''}
-          maxLength={300}
-          error={problemOf('lossNote')}
-          onChange={(event) => set('lossNote', event.target.value)}
-        />
-        {fields(others)}
+        <div className={columns}>{numbers(charges)}</div>
+        <FormText of={of} name="lossNote" label="What the chance of a loss rests on" maxLength={300} />
+        <div className={columns}>{numbers(others)}</div>
       </Panel>
       <Panel title="Warranties of the shop" note="Months; 0 or empty where the customer bears a comeback.">
-        <div className="grid gap-x-4 sm:grid-cols-2 lg:grid-cols-4">
-          {optionKinds
-            .filter((kind) => isSold(kind))
-            .map((kind: OptionKind) => (
-              <TextField
-                key={kind}
-                label={optionName(kind)}
-                mono
-                inputMode="numeric"
-                value={draft.warranties[kind] ?? ''}
-                onChange={(event) =>
-                  change({ warranties: { ...draft.warranties, [kind]: event.target.value } })
-                }
-              />
-            ))}
+        <div className={columns}>
+          {sold.map((kind, at) => (
+            <FormNumber key={kind} of={of} name={`warranties.${at}.months`} label={optionName(kind)} />
+          ))}
         </div>
       </Panel>
       <Panel
@@ -178,7 +134,7 @@ export function RulesForm(props: RulesFormProps) {
         note="The latest closed jobs, quoted once more by these rules. Nothing is stored before it was seen."
       >
         {effect && <EffectTable effect={effect} currency={currency} locale={locale} />}
-        <Problems problems={problems} />
+        <FormOutcome of={of} />
         <div className="mt-3 flex flex-wrap gap-3">
           <Button
             type="submit"
@@ -195,6 +151,6 @@ export function RulesForm(props: RulesFormProps) {
           )}
         </div>
       </Panel>
-    </form>
+    </Form>
   );
 }

@@ -1,16 +1,16 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Button } from '@/ui/button';
-import { DayTicks } from '@/ui/day-ticks';
-import { TextAreaField, TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormArea, FormDays, FormNumber, FormText } from '@/ui/form/form-fields';
+import { typedNumber } from '@/ui/form/typed';
+import { useFormOf } from '@/ui/form/use-form-of';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
-import { useSubmit } from '@/ui/use-submit';
+import { forgetUnsaved } from '@/ui/unsaved';
+import { useSave, useSubmit } from '@/ui/use-submit';
 import type { PriceEffect } from '@/usecases/quote/price-settings';
 import type { Action } from './actions';
-import { typedNumber } from './draft';
 import { EffectTable } from './effect-table';
 
 interface ShopPanelProps {
@@ -24,128 +24,105 @@ interface ShopPanelProps {
 }
 
 /** When the vans drive out, and the currency of the shop. */
-export function ShopPanel({
-  open,
-  holidays,
-  currency,
-  locale,
-  onOpen,
-  onCurrency,
-  onEffect,
-}: ShopPanelProps) {
-  const router = useRouter();
-  const hours = useSubmit(onOpen);
-  const money = useSubmit(onCurrency);
-  const [draft, setDraft] = useState({ days: open.days, from: open.from, to: open.to });
-  const [free, setFree] = useState(holidays.map(({ day, name }) => `${day} ${name}`).join('\n'));
-  const look = useSubmit(onEffect);
-  const [other, setOther] = useState({ currency: '', worth: '' });
-  const [effect, setEffect] = useState<readonly PriceEffect[]>();
-  const change = (more: Partial<typeof other>) => {
-    setEffect(undefined);
-    setOther({ ...other, ...more });
-  };
-  const code = other.currency.trim().toUpperCase();
-  const problemOf = (field: string) => look.problemOf(field) ?? money.problemOf(field);
+export function ShopPanel(props: ShopPanelProps) {
   return (
     <>
-      <Panel title="When the vans drive out" note="In these hours a free time is looked for.">
-        <form
-          className="flex flex-wrap items-start gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            hours.submit({ ...draft, holidays: holidaysOf(free) }, () => router.refresh());
-          }}
-        >
-          <DayTicks label="Days" days={draft.days} onChange={(days) => setDraft({ ...draft, days })} />
-          <TextField
-            label="From"
-            className="w-24"
-            mono
-            value={draft.from}
-            error={hours.problemOf('from')}
-            onChange={(event) => setDraft({ ...draft, from: event.target.value })}
-          />
-          <TextField
-            label="To"
-            className="w-24"
-            mono
-            value={draft.to}
-            error={hours.problemOf('to')}
-            onChange={(event) => setDraft({ ...draft, to: event.target.value })}
-          />
-          <TextAreaField
-            label="Holidays, a line each: day and name"
-            className="w-80"
-            rows={3}
-            value={free}
-            error={hours.problems.find(({ field }) => field?.startsWith('holidays'))?.message}
-            hint="Nobody drives out and nothing is brought; asked for, such a day costs as a Sunday."
-            onChange={(event) => setFree(event.target.value)}
-          />
-          <Button type="submit" className="mt-6" busy={hours.pending}>
-            Save the hours
-          </Button>
-        </form>
-        <Problems
-          problems={hours.problems.filter(
-            ({ field }) => field !== 'from' && field !== 'to' && !field?.startsWith('holidays'),
-          )}
-        />
-      </Panel>
-      <Panel
-        title={`Currency: ${currency}`}
-        note="Another currency restates every price that holds now; look through them afterwards. Quotes that were made keep theirs."
-      >
-        <form
-          className="flex flex-wrap items-start gap-3"
-          onSubmit={(event) => {
-            event.preventDefault();
-            const sent = { currency: code, worth: typedNumber(other.worth) };
-            if (effect) money.submit(sent, () => window.location.reload());
-            else look.submit(sent, ({ value }) => setEffect(value));
-          }}
-        >
-          <TextField
-            label="Another currency"
-            className="w-40"
-            mono
-            maxLength={3}
-            value={other.currency}
-            error={problemOf('currency')}
-            onChange={(event) => change({ currency: event.target.value })}
-          />
-          <TextField
-            label={`1 ${currency} is worth`}
-            className="w-40"
-            mono
-            inputMode="decimal"
-            value={other.worth}
-            error={problemOf('worth')}
-            onChange={(event) => change({ worth: event.target.value })}
-          />
-          {effect ? (
-            <Button type="submit" look="danger" className="mt-6" busy={money.pending}>
-              Restate all prices
-            </Button>
-          ) : (
-            <Button type="submit" className="mt-6" busy={look.pending}>
-              {look.pending ? 'Quoting closed jobs…' : 'Show the effect in it'}
-            </Button>
-          )}
-        </form>
-        {effect && (
-          <div className="mt-3">
-            <EffectTable effect={effect} currency={currency} afterCurrency={code} locale={locale} />
-          </div>
-        )}
-        <Problems problems={[...look.general, ...money.general]} />
-      </Panel>
+      <HoursPanel {...props} />
+      <CurrencyPanel {...props} />
     </>
   );
 }
 
-/** Lines such as '2027-12-27 Winter holiday'; what is no day is told by the server. */
+function HoursPanel({ open, holidays, onOpen }: ShopPanelProps) {
+  const of = useFormOf({
+    values: {
+      days: [...open.days],
+      from: open.from,
+      to: open.to,
+      holidays: holidays.map(({ day, name }) => `${day} ${name}`).join('\n'),
+    },
+    check: async () => (await import('@/inputs/price-inputs')).OpenHoursInput,
+    read: (draft) => ({ ...draft, holidays: holidaysOf(draft.holidays) }),
+    sender: useSave(onOpen),
+  });
+  return (
+    <Panel title="When the vans drive out" note="In these hours a free time is looked for.">
+      <Form of={of} className="flex flex-wrap items-start gap-3">
+        <FormDays of={of} name="days" label="Days" />
+        <FormText of={of} name="from" label="From" className="w-24" mono />
+        <FormText of={of} name="to" label="To" className="w-24" mono />
+        <FormArea
+          of={of}
+          name="holidays"
+          label="Holidays, a line each: day and name"
+          className="w-80"
+          rows={3}
+          hint="Nobody drives out and nothing is brought; asked for, such a day costs as a Sunday."
+        />
+        <Button type="submit" className="mt-6" busy={of.busy}>
+          Save the hours
+        </Button>
+      </Form>
+      <FormOutcome of={of} />
+    </Panel>
+  );
+}
+
+function CurrencyPanel({ currency, locale, onCurrency, onEffect }: ShopPanelProps) {
+  const [effect, setEffect] = useState<readonly PriceEffect[]>();
+  const money = useSubmit(onCurrency);
+  const look = useSubmit(onEffect);
+  const of = useFormOf<{ currency: string; worth: string }, { value: unknown }>({
+    values: { currency: '', worth: '' },
+    check: async () => (await import('@/inputs/price-inputs')).CurrencyInput,
+    read: (draft) => ({ currency: codeOf(draft.currency), worth: typedNumber(draft.worth) }),
+    sender: effect ? money : look,
+    onDone: ({ value }) => {
+      if (!effect) return setEffect(value as readonly PriceEffect[]);
+      forgetUnsaved();
+      window.location.reload();
+    },
+  });
+  const { watch } = of.form;
+  useEffect(() => watch((_, { name }) => name && setEffect(undefined)).unsubscribe, [watch]);
+  return (
+    <Panel
+      title={`Currency: ${currency}`}
+      note="Another currency restates every price that holds now; look through them afterwards. Quotes that were made keep theirs."
+    >
+      <Form of={of} className="flex flex-wrap items-start gap-3">
+        <FormText of={of} name="currency" label="Another currency" className="w-40" mono maxLength={3} />
+        <FormNumber of={of} name="worth" label={`1 ${currency} is worth`} className="w-40" />
+        {effect ? (
+          <Button type="submit" look="danger" className="mt-6" busy={money.pending}>
+            Restate all prices
+          </Button>
+        ) : (
+          <Button type="submit" className="mt-6" busy={of.busy}>
+            {look.pending ? 'Quoting closed jobs…' : 'Show the effect in it'}
+          </Button>
+        )}
+      </Form>
+      {effect && (
+        <div className="mt-3">
+          <EffectTable
+            effect={effect}
+            currency={currency}
+            afterCurrency={codeOf(of.form.getValues('currency'))}
+            locale={locale}
+          />
+        </div>
+      )}
+      <FormOutcome of={of} />
+    </Panel>
+  );
+}
+
+function codeOf(text: string): string {
+  return text.trim().toUpperCase();
+}
+
+/** Lines such as '2027-12-27 Winter holiday'; what is no day is told with its place. */
 function holidaysOf(text: string): { day: string; name: string }[] {
   return text
     .split('\n')

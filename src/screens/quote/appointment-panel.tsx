@@ -52,7 +52,7 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
       <form
         onSubmit={(event) => {
           event.preventDefault();
-          edit.edit(form);
+          edit.send(form);
         }}
       >
         <fieldset aria-busy={edit.pending} disabled={job.closed} className="flex flex-wrap items-start gap-3">
@@ -63,7 +63,7 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
             choices={vans.map(({ id, name }) => ({ value: id, label: name }))}
             value={form.vanId}
             error={edit.problemOf('vanId')}
-            onChange={(event) => set({ vanId: event.target.value })}
+            onChange={(next) => set({ vanId: next })}
           />
           <TextField
             label="Day"
@@ -97,7 +97,7 @@ export function AppointmentPanel(props: AppointmentPanelProps) {
               look="quiet"
               className="mt-6"
               busy={edit.pending}
-              onClick={() => edit.edit({ vanId: form.vanId, day: null, from: null, to: null })}
+              onClick={() => edit.send({ vanId: form.vanId, day: null, from: null, to: null })}
             >
               Give it back
             </Button>

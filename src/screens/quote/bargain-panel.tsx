@@ -46,7 +46,7 @@ export function BargainPanel(props: BargainPanelProps) {
         className="flex flex-wrap items-start gap-3"
         onSubmit={(event) => {
           event.preventDefault();
-          rival.edit({ amount });
+          rival.send({ amount });
         }}
       >
         <TextField
@@ -88,7 +88,7 @@ export function BargainPanel(props: BargainPanelProps) {
                     look="quiet"
                     busy={agree.pending}
                     disabled={job.closed}
-                    onClick={() => agree.edit({ option: counter.kind, minor: counter.priceMinor })}
+                    onClick={() => agree.send({ option: counter.kind, minor: counter.priceMinor })}
                   >
                     Agree on this
                   </Button>
@@ -100,7 +100,7 @@ export function BargainPanel(props: BargainPanelProps) {
             <Button
               busy={agree.pending}
               disabled={job.closed}
-              onClick={() => agree.edit({ option, minor: agreeable.at.priceMinor })}
+              onClick={() => agree.send({ option, minor: agreeable.at.priceMinor })}
               follows={`${sourcingOptions[option].short}, ${show(agreeable.at.totalMinor)} with tax`}
             >
               {agreeable.label}
@@ -121,7 +121,7 @@ export function BargainPanel(props: BargainPanelProps) {
             look="quiet"
             busy={agree.pending}
             disabled={job.closed}
-            onClick={() => agree.edit({ option: agreed.kind, minor: null })}
+            onClick={() => agree.send({ option: agreed.kind, minor: null })}
           >
             Back to the shop’s price
           </Button>
@@ -153,7 +153,7 @@ function Answer({ bargain, show, children }: { bargain: Bargain; show: Show; chi
   const { atRival } = bargain;
   return (
     <div className="mt-2 flex flex-col items-start gap-2">
-      <Notice tone={tone} role="status">
+      <Notice tone={tone} said>
         <b>{words}</b>
       </Notice>
       <p className="text-mute">

@@ -1,14 +1,15 @@
 'use client';
 
-import { useState } from 'react';
 import type { HandPrice } from '@/core/job/terms';
 import { minorPlaces } from '@/core/kinds/money';
 import { Button } from '@/ui/button';
-import { EditOutcome } from '@/ui/edit-outcome';
-import { TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormNumber, FormText, FormTick } from '@/ui/form/form-fields';
+import { FormRows } from '@/ui/form/form-rows';
+import { typedNumber } from '@/ui/form/typed';
+import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
 import { Panel } from '@/ui/panel';
-import { Tick } from '@/ui/tick';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 
 interface HandPanelProps {
@@ -18,170 +19,110 @@ interface HandPanelProps {
   readonly onSet: EditAction;
 }
 
-interface Row {
-  readonly key: number;
-  /** An article by its number, or what a line is for. */
-  readonly words: string;
-  /** Pieces of an article, the amount of a line. */
-  readonly count: string;
-  readonly goods: boolean;
-}
-
-let nextKey = 0;
-const row = (words = '', count = '', goods = false): Row => {
-  nextKey += 1;
-  return { key: nextKey, words, count, goods };
-};
+const noLine = { label: '', amount: '', goods: false };
+const nothing = { articles: [], lines: [], minutes: '45' };
 
 /** Articles and lines written by hand, where the library reckons no price: they are charged with trip, hour and tax. */
 export function HandPanel({ job, hand, currency, onSet }: HandPanelProps) {
   const edit = useEdit(onSet, job);
   const scale = 10 ** minorPlaces(currency);
-  const [articles, setArticles] = useState(
-    () => hand?.articles.map(({ article, pieces }) => row(article, String(pieces))) ?? [],
-  );
-  const [lines, setLines] = useState(
-    () => hand?.lines.map(({ label, goods, minor }) => row(label, String(minor / scale), goods)) ?? [row()],
-  );
-  const [minutes, setMinutes] = useState(String(hand?.minutes ?? 45));
-  const send = (kept: readonly Row[], priced: readonly Row[]) =>
-    edit.edit({
-      articles: kept.map(({ words, count }) => ({ article: words, pieces: Number(count) })),
-      lines: priced.map(({ words, count, goods }) => ({
-        label: words,
+  const of = useFormOf({
+    values: {
+      articles: hand?.articles.map(({ article, pieces }) => ({ article, pieces: String(pieces) })) ?? [],
+      lines: hand?.lines.map(({ label, goods, minor }) => ({
+        label,
+        amount: String(minor / scale),
         goods,
-        amount: Number(count.replace(',', '.')),
-      })),
-      minutes: Number(minutes),
-    });
+      })) ?? [noLine],
+      minutes: String(hand?.minutes ?? 45),
+    },
+    check: async () => (await import('@/inputs/quote-inputs')).HandPriceInput,
+    read: ({ articles, lines, minutes }) => ({
+      articles: articles.map(({ article, pieces }) => ({ article, pieces: typedNumber(pieces) })),
+      lines: lines.map(({ amount, ...line }) => ({ ...line, amount: typedNumber(amount) })),
+      minutes: typedNumber(minutes),
+    }),
+    sender: edit,
+  });
   return (
     <Panel
       title="Price by hand"
       note="For a car or a work that the library does not know. Articles at the shop’s prices, lines as you write them; trip, hour, minimum, rounding and tax are added."
     >
-      <form
-        className="flex flex-col gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          send(articles, lines);
-        }}
-      >
-        <fieldset aria-busy={edit.pending} disabled={job.closed} className="flex flex-col gap-3">
+      <Form of={of}>
+        <fieldset disabled={job.closed} className="flex flex-col gap-3">
           <legend className="sr-only">Articles and lines</legend>
-          {articles.map((one, at) => (
-            <HandRow
-              key={one.key}
-              row={one}
-              words="Article"
-              count="Pieces"
-              problemOf={(field) =>
-                edit.problemOf(`articles.${at}.${field === 'words' ? 'article' : 'pieces'}`)
-              }
-              onChange={(next) => setArticles(articles.map((other) => (other === one ? next : other)))}
-              onRemove={() => setArticles(articles.filter((other) => other !== one))}
-            />
-          ))}
-          {lines.map((one, at) => (
-            <HandRow
-              key={one.key}
-              row={one}
-              words="Line"
-              count={`Amount, ${currency}`}
-              withGoods
-              problemOf={(field) => edit.problemOf(`lines.${at}.${field === 'words' ? 'label' : 'amount'}`)}
-              onChange={(next) => setLines(lines.map((other) => (other === one ? next : other)))}
-              onRemove={() => setLines(lines.filter((other) => other !== one))}
-            />
-          ))}
+          <FormRows
+            of={of}
+            name="articles"
+            one="article"
+            add="Add an article"
+            empty={{ article: '', pieces: '1' }}
+            rowClassName="flex flex-wrap items-start gap-3"
+          >
+            {(at) => (
+              <>
+                <FormText
+                  of={of}
+                  name={`articles.${at}.article`}
+                  label={`Article ${at + 1}`}
+                  className="min-w-52 flex-1"
+                  maxLength={80}
+                />
+                <FormNumber of={of} name={`articles.${at}.pieces`} label="Pieces" className="w-32" />
+              </>
+            )}
+          </FormRows>
+          <FormRows
+            of={of}
+            name="lines"
+            one="line"
+            add="Add a line"
+            empty={noLine}
+            rowClassName="flex flex-wrap items-start gap-3"
+          >
+            {(at) => (
+              <>
+                <FormText
+                  of={of}
+                  name={`lines.${at}.label`}
+                  label={`Line ${at + 1}`}
+                  className="min-w-52 flex-1"
+                  maxLength={80}
+                />
+                <FormNumber
+                  of={of}
+                  name={`lines.${at}.amount`}
+                  label={`Amount, ${currency}`}
+                  className="w-32"
+                />
+                <div className="mt-6">
+                  <FormTick of={of} name={`lines.${at}.goods`} label="Goods, not work" />
+                </div>
+              </>
+            )}
+          </FormRows>
           <div className="flex flex-wrap items-start gap-3">
-            <Button look="quiet" onClick={() => setArticles([...articles, row('', '1')])}>
-              Add an article
-            </Button>
-            <Button look="quiet" onClick={() => setLines([...lines, row()])}>
-              Add a line
-            </Button>
-            <TextField
-              label="Minutes of work"
-              className="w-32"
-              mono
-              inputMode="numeric"
-              value={minutes}
-              error={edit.problemOf('minutes')}
-              onChange={(event) => setMinutes(event.target.value)}
-            />
-            <Button type="submit" className="mt-6" busy={edit.pending}>
+            <FormNumber of={of} name="minutes" label="Minutes of work" className="w-32" inputMode="numeric" />
+            <Button type="submit" className="mt-6" busy={of.busy}>
               Save the price
             </Button>
             {hand && (
               <Button
                 look="quiet"
                 className="mt-6"
-                onClick={() => {
-                  setArticles([]);
-                  setLines([]);
-                  send([], []);
-                }}
+                busy={of.busy}
+                onClick={() =>
+                  edit.send({ articles: [], lines: [], minutes: hand.minutes }, () => of.form.reset(nothing))
+                }
               >
                 Remove it
               </Button>
             )}
           </div>
         </fieldset>
-      </form>
-      <EditOutcome
-        edit={edit}
-        fields={[
-          { field: 'articles', label: 'Articles' },
-          { field: 'lines', label: 'Lines' },
-          { field: 'minutes', label: 'Minutes' },
-        ]}
-      />
+        <FormOutcome of={of} />
+      </Form>
     </Panel>
-  );
-}
-
-interface HandRowProps {
-  readonly row: Row;
-  readonly words: string;
-  readonly count: string;
-  readonly withGoods?: boolean;
-  readonly problemOf: (field: 'words' | 'count') => string | undefined;
-  readonly onChange: (row: Row) => void;
-  readonly onRemove: () => void;
-}
-
-function HandRow({ row, words, count, withGoods, problemOf, onChange, onRemove }: HandRowProps) {
-  return (
-    <div className="flex flex-wrap items-start gap-3">
-      <TextField
-        label={words}
-        className="min-w-52 flex-1"
-        maxLength={80}
-        value={row.words}
-        error={problemOf('words')}
-        onChange={(event) => onChange({ ...row, words: event.target.value })}
-      />
-      <TextField
-        label={count}
-        className="w-32"
-        mono
-        inputMode="decimal"
-        value={row.count}
-        error={problemOf('count')}
-        onChange={(event) => onChange({ ...row, count: event.target.value })}
-      />
-      {withGoods && (
-        <div className="mt-6">
-          <Tick
-            label="Goods, not work"
-            checked={row.goods}
-            onChange={(goods) => onChange({ ...row, goods })}
-          />
-        </div>
-      )}
-      <Button look="quiet" className="mt-6" aria-label={`Remove ${row.words || words}`} onClick={onRemove}>
-        Remove
-      </Button>
-    </div>
   );
 }

@@ -111,7 +111,7 @@ export function QuoteStation(props: QuoteStationProps) {
         }
       />
       {firstPrices && (
-        <Notice tone="ochre" role="status">
+        <Notice tone="ochre" said>
           Several cars are likely; the options below are those of the likeliest.{' '}
           {firstPrices.settledBy
             ? `${firstPrices.settledBy.ask} ${firstPrices.settledBy.answers.map(({ label, range }) => `${label}: ${formatPriceRange(range, show)}`).join('; ')}.`
@@ -178,7 +178,7 @@ export function QuoteStation(props: QuoteStationProps) {
           className="flex flex-wrap items-center gap-3"
           onSubmit={(event) => {
             event.preventDefault();
-            offer.edit({ option: selected });
+            offer.send({ option: selected });
           }}
         >
           <Button

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
 import { isSold, type OptionKind, optionName } from '@/core/quote/option-kinds';
@@ -10,7 +9,7 @@ import { SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { Show } from './shown';
 
 export interface Replies {
@@ -49,12 +48,11 @@ interface RepliesPanelProps {
 /** The customer's side of the newest quote: a link to it, what was accepted, what they write, what is kept for them. */
 export function RepliesPanel(props: RepliesPanelProps) {
   const { jobNumber, closed, quote, replies, show, onLink, onRevoke, onAccept } = props;
-  const router = useRouter();
-  const link = useSubmit(onLink);
-  const revoke = useSubmit(onRevoke);
-  const accept = useSubmit(onAccept);
+  const link = useSave(onLink);
+  const revoke = useSave(onRevoke);
+  const accept = useSave(onAccept);
   const [address, setAddress] = useState<string>();
-  const [option, setOption] = useState(quote.options[0]?.kind ?? '');
+  const [option, setOption] = useState<OptionKind | ''>(quote.options[0]?.kind ?? '');
   const losing = quote.options.find(({ kind }) => kind === option);
   const accepted = replies.acceptances.some(({ quoteNumber }) => quoteNumber === quote.number);
   return (
@@ -64,7 +62,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
     >
       <div className="flex flex-col gap-3">
         {replies.acceptances.map(({ quoteNumber, option, totalMinor, words }) => (
-          <Notice key={quoteNumber} tone="glaze" role="status">
+          <Notice key={quoteNumber} tone="glaze" said>
             <b>
               Q-{quoteNumber} accepted: {optionName(option)}, {show(totalMinor)}.
             </b>{' '}
@@ -85,10 +83,9 @@ export function RepliesPanel(props: RepliesPanelProps) {
               busy={link.pending}
               follows={`Q-${quote.number}`}
               onClick={() =>
-                link.submit({ number: jobNumber, quote: quote.number }, ({ value }) => {
-                  setAddress(`${window.location.origin}/offer/${value.token}`);
-                  router.refresh();
-                })
+                link.send({ number: jobNumber, quote: quote.number }, ({ value }) =>
+                  setAddress(`${window.location.origin}/offer/${value.token}`),
+                )
               }
             >
               Make a link
@@ -98,7 +95,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
                 className="flex items-start gap-2"
                 onSubmit={(event) => {
                   event.preventDefault();
-                  accept.submit({ number: jobNumber, quote: quote.number, option }, () => router.refresh());
+                  accept.send({ number: jobNumber, quote: quote.number, option });
                 }}
               >
                 <SelectField
@@ -108,7 +105,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
                     .filter(({ kind }) => isSold(kind))
                     .map(({ kind, name }) => ({ value: kind, label: name }))}
                   value={option}
-                  onChange={(event) => setOption(event.target.value)}
+                  onChange={setOption}
                 />
                 <Button type="submit" look="quiet" className="mt-6" busy={accept.pending}>
                   Note it
@@ -119,7 +116,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
         )}
         {!closed && !accepted && losing?.lost && <p>Say before it is accepted: “{losing.lost}”</p>}
         {address && (
-          <p role="status">
+          <p data-said>
             Send this, it is shown only now: <code className="font-mono break-all">{address}</code>
           </p>
         )}
@@ -135,7 +132,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
                     look="quiet"
                     busy={revoke.pending}
                     aria-label={`End the link to Q-${quoteNumber}`}
-                    onClick={() => revoke.submit({ number: jobNumber, linkId: id }, () => router.refresh())}
+                    onClick={() => revoke.send({ number: jobNumber, linkId: id })}
                   >
                     End it
                   </Button>

@@ -30,7 +30,7 @@ export function TermsPanel(props: TermsPanelProps) {
   const [code, setCode] = useState(couponCode ?? '');
   const { book, prefer, flexible, waitsFilled, accountId } = terms;
   const current = { book, prefer, flexible, waitsFilled, accountId, couponCode };
-  const set = (change: Partial<typeof current>) => edit.edit({ ...current, ...change });
+  const set = (change: Partial<typeof current>) => edit.send({ ...current, ...change });
   return (
     <Panel title="Terms" note="Every change prices all options anew.">
       <fieldset
@@ -63,7 +63,7 @@ export function TermsPanel(props: TermsPanelProps) {
           empty="None"
           choices={accounts.map(({ id, name }) => ({ value: id, label: name }))}
           value={accountId ?? ''}
-          onChange={(event) => set({ accountId: event.target.value || null })}
+          onChange={(next) => set({ accountId: next || null })}
         />
         <form
           className="flex items-start gap-2"

@@ -9,7 +9,7 @@ import {
   rankNames,
 } from '@/core/programming/keys';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { choicesOf, SelectField, TextField } from '@/ui/field';
 import { Panel } from '@/ui/panel';
 
 /** A key as it is told at a bench. */
@@ -38,9 +38,6 @@ interface BenchKeysProps {
   readonly onChange: (value: BenchKeys) => void;
 }
 
-const choices = (names: Readonly<Record<string, string>>) =>
-  Object.entries(names).map(([value, label]) => ({ value, label }));
-
 /** The keys there are, what the car says it knows, and how many more are wanted. */
 export function BenchKeysPanel({ value, problemOf, onChange }: BenchKeysProps) {
   const { keys } = value;
@@ -58,20 +55,20 @@ export function BenchKeysPanel({ value, problemOf, onChange }: BenchKeysProps) {
             <SelectField
               label="Where"
               value={key.presence}
-              choices={choices(presenceNames)}
-              onChange={(event) => set(at, { presence: event.target.value as Presence })}
+              choices={choicesOf(presenceNames)}
+              onChange={(next) => set(at, { presence: next })}
             />
             <SelectField
               label="Rank"
               value={key.rank}
-              choices={choices(rankNames)}
-              onChange={(event) => set(at, { rank: event.target.value as Rank })}
+              choices={choicesOf(rankNames)}
+              onChange={(next) => set(at, { rank: next })}
             />
             <SelectField
               label="The car knows it"
               value={key.known}
-              choices={choices(knownNames)}
-              onChange={(event) => set(at, { known: event.target.value as Known })}
+              choices={choicesOf(knownNames)}
+              onChange={(next) => set(at, { known: next })}
             />
             <SelectField
               label="Copy of"
@@ -81,9 +78,7 @@ export function BenchKeysPanel({ value, problemOf, onChange }: BenchKeysProps) {
               choices={keys.flatMap((_, other) =>
                 other === at ? [] : [{ value: String(other + 1), label: `Key ${other + 1}` }],
               )}
-              onChange={(event) =>
-                set(at, { copyOf: event.target.value === '' ? null : Number(event.target.value) })
-              }
+              onChange={(next) => set(at, { copyOf: next === '' ? null : Number(next) })}
             />
             <Button
               look="quiet"

@@ -9,6 +9,7 @@ import {
 import { Button } from '@/ui/button';
 import { ChoiceGroup } from '@/ui/choice-group';
 import { EditOutcome } from '@/ui/edit-outcome';
+import { choicesOf } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
 import { Badge } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
@@ -36,7 +37,7 @@ export function Choices({ job, advice, made, onChoice }: ChoicesProps) {
           const own = made.find((one) => one.question === question);
           const answers: Readonly<Record<string, string>> = choiceAnswers[question];
           const choose = (chosenBy: 'customer' | 'shop', choice: string | null) =>
-            edit.edit({ question, choice, chosenBy });
+            edit.send({ question, choice, chosenBy });
           return (
             <li key={question} className="flex flex-col gap-2 py-3 first:pt-0">
               <div className="flex flex-wrap items-center gap-2">
@@ -60,7 +61,7 @@ export function Choices({ job, advice, made, onChoice }: ChoicesProps) {
                     <ChoiceGroup
                       label="The customer chose"
                       value={own?.chosenBy === 'customer' ? own.choice : ''}
-                      choices={Object.entries(answers).map(([value, label]) => ({ value, label }))}
+                      choices={choicesOf(answers)}
                       onChange={(value) => choose('customer', value)}
                     />
                   )}
@@ -68,7 +69,7 @@ export function Choices({ job, advice, made, onChoice }: ChoicesProps) {
                     <ChoiceGroup
                       label="We do"
                       value={own?.choice ?? ''}
-                      choices={Object.entries(answers).map(([value, label]) => ({ value, label }))}
+                      choices={choicesOf(answers)}
                       onChange={(value) => choose('shop', value)}
                     />
                   )}

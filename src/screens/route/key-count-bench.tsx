@@ -57,7 +57,7 @@ export function KeyCountBench({ onCount }: KeyCountBenchProps) {
       <BenchKeysPanel value={keys} problemOf={problemOf} onChange={setKeys} />
       <Problems problems={problems.filter(({ field }) => field === undefined)} />
       {answer && (
-        <div className="flex flex-col gap-4" aria-live="polite">
+        <div className="flex flex-col gap-4">
           <Lead title={countTitle(answer.count)} reason={countReason(answer.count)} />
           {answer.ring.notes.map((note) => (
             <Notice key={note} tone="oxide">

@@ -68,7 +68,7 @@ export function RankPanel({ test, keys, pending, onVerdict }: RankPanelProps) {
         <p className="text-mute">
           {test.voidWhen} <b className="font-semibold">Second check:</b> {test.secondCheck}
         </p>
-        <Notice tone={verdict.rank === 'unclear' ? 'ochre' : 'glaze'} role="status">
+        <Notice tone={verdict.rank === 'unclear' ? 'ochre' : 'glaze'} said>
           <b>
             {verdict.rank === 'unclear'
               ? 'Not clear yet'
@@ -86,7 +86,7 @@ export function RankPanel({ test, keys, pending, onVerdict }: RankPanelProps) {
               className="w-56"
               value={keyId}
               choices={keys.map(({ id, label }) => ({ value: id, label }))}
-              onChange={(event) => setKeyId(event.target.value)}
+              onChange={setKeyId}
             />
             <Button
               className="mt-[22px]"

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
 import { type RouteKind, routeNames } from '@/core/programming/route';
 import { ChoiceGroup } from '@/ui/choice-group';
-import { SelectField, TextField } from '@/ui/field';
+import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { Page } from '@/ui/page';
 import { Lead } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
@@ -21,8 +21,6 @@ interface RouteBenchProps {
   readonly names: BenchNames;
   readonly onAsk: (data: unknown) => Promise<Result<RoutesFound>>;
 }
-
-const choices = (names: readonly string[]) => names.map((name) => ({ value: name, label: name }));
 
 /** Which way to make a key for a platform, without a job. */
 export function RouteBench({ names, onAsk }: RouteBenchProps) {
@@ -63,28 +61,23 @@ export function RouteBench({ names, onAsk }: RouteBenchProps) {
           value={platform}
           empty="Choose one"
           error={problemOf('platform')}
-          choices={choices(names.platforms)}
-          onChange={(event) => setPlatform(event.target.value)}
+          choices={plainChoices(names.platforms)}
+          onChange={setPlatform}
         />
-        <SelectField
-          label="Van"
-          value={van}
-          choices={choices(names.vans)}
-          onChange={(event) => setVan(event.target.value)}
-        />
+        <SelectField label="Van" value={van} choices={plainChoices(names.vans)} onChange={setVan} />
         <SelectField
           label="Sold in"
           value={market}
           empty="Not known"
-          choices={choices(names.markets)}
-          onChange={(event) => setMarket(event.target.value)}
+          choices={plainChoices(names.markets)}
+          onChange={setMarket}
         />
         <SelectField
           label="Make, for its dealer"
           value={make}
           empty="Not known"
-          choices={choices(names.makes)}
-          onChange={(event) => setMake(event.target.value)}
+          choices={plainChoices(names.makes)}
+          onChange={setMake}
         />
         <TextField
           label="Built, month"
@@ -123,7 +116,7 @@ export function RouteBench({ names, onAsk }: RouteBenchProps) {
         )}
       />
       {answer ? (
-        <div className="flex flex-col gap-4" aria-live="polite">
+        <div className="flex flex-col gap-4">
           <Lead
             over={`${answer.platform}, with ${answer.van}`}
             title={answer.advice ? `Advised: ${routeNames[answer.advice.kind]}` : 'Every route is refused'}

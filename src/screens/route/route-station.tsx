@@ -102,7 +102,7 @@ export function RouteStation(props: RouteStationProps) {
               label="Van"
               value={vanId ?? ''}
               choices={vans.map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={(id) => place.edit({ vanId: id })}
+              onChange={(id) => place.send({ vanId: id })}
             />
           )}
           <ChoiceGroup
@@ -113,7 +113,7 @@ export function RouteStation(props: RouteStationProps) {
               { value: 'yes', label: 'Yes' },
               { value: 'no', label: 'None' },
             ]}
-            onChange={(value) => network.edit({ network: value === 'unknown' ? null : value === 'yes' })}
+            onChange={(value) => network.send({ network: value === 'unknown' ? null : value === 'yes' })}
           />
         </div>
       )}
@@ -151,7 +151,7 @@ export function RouteStation(props: RouteStationProps) {
           className="flex flex-wrap items-start gap-3"
           onSubmit={(event) => {
             event.preventDefault();
-            edit.edit({ route: selected, vanId, reason });
+            edit.send({ route: selected, vanId, reason });
           }}
         >
           <TextField
@@ -194,7 +194,7 @@ export function RouteStation(props: RouteStationProps) {
           test={props.rank}
           keys={props.rankKeys}
           pending={rank.pending}
-          onVerdict={job.closed ? undefined : (keyId, found) => rank.edit({ keyId, rank: found })}
+          onVerdict={job.closed ? undefined : (keyId, found) => rank.send({ keyId, rank: found })}
         />
       )}
       <EditOutcome edit={rank} fields={[]} />

@@ -1,69 +1,58 @@
 'use client';
 
-import { classValidatorResolver } from '@hookform/resolvers/class-validator';
-import { useForm } from 'react-hook-form';
 import type { Failed } from '@/core/kinds/result';
-import { SetUpInput } from '@/inputs/set-up-input';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
-import { Problems } from '@/ui/problems';
+import { choicesOf } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect, FormText } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
 
 /** The first page of an empty database: makes the shop and its proprietor. */
 export function SetUp({ onSetUp }: { onSetUp: (data: unknown) => Promise<Failed> }) {
-  const form = useForm<SetUpInput>({
-    resolver: classValidatorResolver(SetUpInput),
-    defaultValues: {
+  const of = useFormOf({
+    values: {
       code: '',
       shopName: '',
       personName: '',
       passcode: '',
       zone: 'America/Chicago',
       currency: 'USD',
-      distanceUnit: 'km',
+      distanceUnit: 'km' as 'km' | 'mi',
     },
+    check: async () => (await import('@/inputs/set-up-input')).SetUpInput,
+    sender: useSubmit(onSetUp),
   });
-  const { submit, pending, problemOf, general } = useSubmit(onSetUp);
-  const errorOf = (field: keyof SetUpInput) => form.formState.errors[field]?.message ?? problemOf(field);
   return (
     <Standalone title="Set up the shop">
-      <form className="flex flex-col gap-3" onSubmit={form.handleSubmit((values) => submit({ ...values }))}>
-        <TextField
-          label="Set-up code"
-          hint="Shown where the program was started."
-          mono
-          error={errorOf('code')}
-          {...form.register('code')}
-        />
-        <TextField label="Name of the shop" error={errorOf('shopName')} {...form.register('shopName')} />
-        <TextField label="Your name" error={errorOf('personName')} {...form.register('personName')} />
-        <TextField
+      <Form of={of} className="flex flex-col gap-3">
+        <FormText of={of} name="code" label="Set-up code" hint="Shown where the program was started." mono />
+        <FormText of={of} name="shopName" label="Name of the shop" />
+        <FormText of={of} name="personName" label="Your name" />
+        <FormText
+          of={of}
+          name="passcode"
           label="Your passcode"
           type="password"
           autoComplete="new-password"
           hint="At least 8 characters."
-          error={errorOf('passcode')}
-          {...form.register('passcode')}
         />
         <div className="grid gap-3 sm:grid-cols-3">
-          <TextField label="Time zone" error={errorOf('zone')} {...form.register('zone')} />
-          <TextField label="Currency" mono error={errorOf('currency')} {...form.register('currency')} />
-          <SelectField
+          <FormText of={of} name="zone" label="Time zone" />
+          <FormText of={of} name="currency" label="Currency" mono />
+          <FormSelect
+            of={of}
+            name="distanceUnit"
             label="Distances"
-            choices={[
-              { value: 'km', label: 'kilometres' },
-              { value: 'mi', label: 'miles' },
-            ]}
-            error={errorOf('distanceUnit')}
-            {...form.register('distanceUnit')}
+            choices={choicesOf({ km: 'kilometres', mi: 'miles' })}
           />
         </div>
-        <Problems problems={general} />
-        <Button type="submit" look="main" busy={pending}>
-          {pending ? 'Setting up' : 'Set up the shop'}
+        <FormOutcome of={of} />
+        <Button type="submit" look="main" busy={of.busy}>
+          {of.busy ? 'Setting up' : 'Set up the shop'}
         </Button>
-      </form>
+      </Form>
     </Standalone>
   );
 }

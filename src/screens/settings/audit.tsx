@@ -3,8 +3,8 @@ import { formatJobNumber } from '@/core/job/job';
 import { auditWords, detailWords } from '@/core/kinds/audit-words';
 import { momentWords } from '@/core/kinds/local-time';
 import { buttonClass } from '@/ui/button';
+import { ListTable } from '@/ui/list-table';
 import { Page } from '@/ui/page';
-import { Table, Td, Th, Tr } from '@/ui/table';
 
 interface AuditProps {
   readonly rows: readonly {
@@ -61,42 +61,38 @@ export function Audit({ rows, next, action, zone }: AuditProps) {
           </Link>
         ))}
       </nav>
-      {rows.length === 0 ? (
-        <p className="text-mute">No line of this kind.</p>
-      ) : (
-        <Table label="Audit lines">
-          <thead>
-            <Tr>
-              <Th className="text-right">Line</Th>
-              <Th>When</Th>
-              <Th>Who</Th>
-              <Th>Did</Th>
-              <Th>To</Th>
-              <Th>With</Th>
-            </Tr>
-          </thead>
-          <tbody>
-            {rows.map((row) => (
-              <Tr key={row.seq}>
-                <Td className="text-right font-mono">{row.seq}</Td>
-                <Td className="whitespace-nowrap">{momentWords(row.at, zone)}</Td>
-                <Td>{row.who}</Td>
-                <Td>{auditWords(row.action)}</Td>
-                <Td>
-                  {row.jobNumber === null ? (
-                    row.subjectKind
-                  ) : (
-                    <Link href={`/jobs/${row.jobNumber}`} prefetch={false} className="font-mono underline">
-                      {formatJobNumber(row.jobNumber)}
-                    </Link>
-                  )}
-                </Td>
-                <Td className="max-w-96 text-small break-words">{detailWords(row.details)}</Td>
-              </Tr>
-            ))}
-          </tbody>
-        </Table>
-      )}
+      <ListTable
+        label="Audit lines"
+        items={rows}
+        keyOf={({ seq }) => seq}
+        none="No line of this kind."
+        columns={[
+          { head: 'Line', look: 'number', cell: ({ seq }) => seq },
+          {
+            head: 'When',
+            cell: ({ at: moment }) => <span className="whitespace-nowrap">{momentWords(moment, zone)}</span>,
+          },
+          { head: 'Who', cell: ({ who }) => who },
+          { head: 'Did', cell: ({ action: did }) => auditWords(did) },
+          {
+            head: 'To',
+            cell: ({ jobNumber, subjectKind }) =>
+              jobNumber === null ? (
+                subjectKind
+              ) : (
+                <Link href={`/jobs/${jobNumber}`} prefetch={false} className="font-mono underline">
+                  {formatJobNumber(jobNumber)}
+                </Link>
+              ),
+          },
+          {
+            head: 'With',
+            cell: ({ details }) => (
+              <span className="block max-w-96 text-small break-words">{detailWords(details)}</span>
+            ),
+          },
+        ]}
+      />
       {next !== null && (
         <Link
           href={at({ before: String(next) })}

@@ -1,16 +1,17 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Meter } from '@/core/pellet/meter';
 import { ohmsWords, parseOhms } from '@/core/pellet/ohms-text';
 import { Button } from '@/ui/button';
-import { TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormNumber, FormText } from '@/ui/form/form-fields';
+import { asTyped, typedNumber } from '@/ui/form/typed';
+import { useFormOf } from '@/ui/form/use-form-of';
+import { ListTable } from '@/ui/list-table';
 import { Overlay } from '@/ui/overlay';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { ToolAction } from './van-tools';
 
 interface MeterOfShop extends Meter {
@@ -25,48 +26,35 @@ interface MetersProps {
 
 /** The shop's meters: how far a reading of a pellet may be off. */
 export function Meters({ meters, onSave, onRemove }: MetersProps) {
-  const router = useRouter();
   const [open, setOpen] = useState<MeterOfShop | 'new'>();
-  const close = () => {
-    setOpen(undefined);
-    router.refresh();
-  };
   return (
     <Panel title="Meters" note="From the sheet of each: how far a reading of a pellet may be off.">
-      {meters.length > 0 && (
-        <Table label="Meters">
-          <thead>
-            <Tr>
-              <Th>Meter</Th>
-              <Th>Accuracy</Th>
-              <Th>Counts to</Th>
-              <Th>Ranges</Th>
-              <Th>Leads</Th>
-              <Th>
-                <span className="sr-only">What to do</span>
-              </Th>
-            </Tr>
-          </thead>
-          <tbody>
-            {meters.map((meter) => (
-              <Tr key={meter.id}>
-                <Td>{meter.name}</Td>
-                <Td className="font-mono">
-                  {meter.accuracyPercent} % + {meter.accuracyDigits} digits
-                </Td>
-                <Td className="font-mono">{meter.counts}</Td>
-                <Td className="font-mono">{meter.ranges.map(ohmsWords).join(', ')}</Td>
-                <Td className="font-mono">{meter.leadOhms} Ω</Td>
-                <Td>
-                  <Button look="quiet" aria-label={`Change ${meter.name}`} onClick={() => setOpen(meter)}>
-                    Change
-                  </Button>
-                </Td>
-              </Tr>
-            ))}
-          </tbody>
-        </Table>
-      )}
+      <ListTable
+        label="Meters"
+        items={meters}
+        keyOf={({ id }) => id}
+        none="None is written down yet."
+        columns={[
+          { head: 'Meter', look: 'name', cell: ({ name }) => name },
+          {
+            head: 'Accuracy',
+            look: 'code',
+            cell: ({ accuracyPercent, accuracyDigits }) => `${accuracyPercent} % + ${accuracyDigits} digits`,
+          },
+          { head: 'Counts to', look: 'code', cell: ({ counts }) => counts },
+          { head: 'Ranges', look: 'code', cell: ({ ranges }) => ranges.map(ohmsWords).join(', ') },
+          { head: 'Leads', look: 'code', cell: ({ leadOhms }) => `${leadOhms} Ω` },
+          {
+            head: 'What can be done',
+            look: 'press',
+            cell: (meter) => (
+              <Button look="quiet" aria-label={`Change ${meter.name}`} onClick={() => setOpen(meter)}>
+                Change
+              </Button>
+            ),
+          },
+        ]}
+      />
       <Button className="mt-3" onClick={() => setOpen('new')}>
         Add a meter
       </Button>
@@ -75,7 +63,7 @@ export function Meters({ meters, onSave, onRemove }: MetersProps) {
           meter={open === 'new' ? undefined : open}
           onSave={onSave}
           onRemove={onRemove}
-          onClose={close}
+          onClose={() => setOpen(undefined)}
         />
       )}
     </Panel>
@@ -89,76 +77,70 @@ interface MeterFormProps {
   readonly onClose: () => void;
 }
 
-const number = (text: string) => (text.trim() === '' ? Number.NaN : Number(text.replace(',', '.')));
-
 function MeterForm({ meter, onSave, onRemove, onClose }: MeterFormProps) {
-  const [form, setForm] = useState({
-    name: meter?.name ?? '',
-    accuracyPercent: String(meter?.accuracyPercent ?? ''),
-    accuracyDigits: String(meter?.accuracyDigits ?? ''),
-    counts: String(meter?.counts ?? ''),
-    ranges: meter?.ranges.map(ohmsWords).join(', ') ?? '',
-    leadOhms: String(meter?.leadOhms ?? '0.3'),
+  const remove = useSave(onRemove);
+  const of = useFormOf({
+    values: {
+      name: meter?.name ?? '',
+      accuracyPercent: asTyped(meter?.accuracyPercent),
+      accuracyDigits: asTyped(meter?.accuracyDigits),
+      counts: asTyped(meter?.counts),
+      ranges: meter?.ranges.map(ohmsWords).join(', ') ?? '',
+      leadOhms: String(meter?.leadOhms ?? '0.3'),
+    },
+    check: async () => (await import('@/inputs/pellet-inputs')).MeterInput,
+    read: ({ name, accuracyPercent, accuracyDigits, counts, ranges, leadOhms }) => ({
+      ...(meter ? { id: meter.id } : {}),
+      name,
+      accuracyPercent: typedNumber(accuracyPercent),
+      accuracyDigits: typedNumber(accuracyDigits),
+      counts: typedNumber(counts),
+      ranges: rangesOf(ranges),
+      leadOhms: typedNumber(leadOhms),
+    }),
+    sender: useSave(onSave),
+    onDone: onClose,
   });
-  const save = useSubmit(onSave);
-  const remove = useSubmit(onRemove);
-  const field = (name: keyof typeof form, label: string, hint?: string) => (
-    <TextField
-      label={label}
-      hint={hint}
-      maxLength={120}
-      value={form[name]}
-      error={save.problemOf(name)}
-      onChange={(event) => setForm({ ...form, [name]: event.target.value })}
-    />
-  );
-  const ranges = form.ranges
-    .split(/[,;]/)
-    .filter((one) => one.trim() !== '')
-    .map((one) => parseOhms(one, []))
-    .map((one) => (one?.kind === 'ohms' ? Math.round(one.ohms) : 0));
   return (
     <Overlay open onOpenChange={(open) => !open && onClose()} title={meter ? meter.name : 'Add a meter'}>
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.submit(
-            {
-              ...(meter ? { id: meter.id } : {}),
-              name: form.name,
-              accuracyPercent: number(form.accuracyPercent),
-              accuracyDigits: number(form.accuracyDigits),
-              counts: number(form.counts),
-              ranges,
-              leadOhms: number(form.leadOhms),
-            },
-            onClose,
-          );
-        }}
-      >
-        {field('name', 'Meter')}
-        {field('accuracyPercent', 'Accuracy, % of the reading')}
-        {field('accuracyDigits', 'And digits of the range')}
-        {field('counts', 'The display counts to')}
-        {field('ranges', 'Ranges', 'With a comma between: 400 Ω, 4 kΩ, 40 kΩ')}
-        {field('leadOhms', 'Leads, Ω')}
-        <Problems problems={[...save.general, ...remove.problems]} />
+      <Form of={of} className="flex flex-col gap-2">
+        <FormText of={of} name="name" label="Meter" maxLength={120} />
+        <FormNumber of={of} name="accuracyPercent" label="Accuracy, % of the reading" />
+        <FormNumber of={of} name="accuracyDigits" label="And digits of the range" />
+        <FormNumber of={of} name="counts" label="The display counts to" />
+        <FormText
+          of={of}
+          name="ranges"
+          label="Ranges"
+          hint="With a comma between: 400 Ω, 4 kΩ, 40 kΩ"
+          maxLength={120}
+        />
+        <FormNumber of={of} name="leadOhms" label="Leads, Ω" />
+        <FormOutcome of={of} more={remove.problems} />
         <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" busy={save.pending}>
+          <Button type="submit" look="main" busy={of.busy}>
             Save
           </Button>
           {meter && (
             <Button
               look="danger"
               busy={remove.pending}
-              onClick={() => remove.submit({ id: meter.id }, onClose)}
+              onClick={() => remove.send({ id: meter.id }, onClose)}
             >
               Remove
             </Button>
           )}
         </div>
-      </form>
+      </Form>
     </Overlay>
   );
+}
+
+/** Ranges as typed, in ohms; 0 for what is none. */
+function rangesOf(text: string): number[] {
+  return text
+    .split(/[,;]/)
+    .filter((one) => one.trim() !== '')
+    .map((one) => parseOhms(one, []))
+    .map((one) => (one?.kind === 'ohms' ? Math.round(one.ohms) : 0));
 }

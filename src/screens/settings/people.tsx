@@ -1,16 +1,17 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import type { Role } from '@/core/kinds/actor';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { plainChoices } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect, FormText } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
+import { ListTable } from '@/ui/list-table';
 import { Overlay } from '@/ui/overlay';
 import { Page } from '@/ui/page';
-import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 
 interface Person {
   readonly id: string | null;
@@ -29,6 +30,7 @@ const roleWords: Record<Role, string> = {
   locksmith: 'All work on jobs, the library and the tools',
   trainee: 'Behind the gates only with a second person',
 };
+const roles = Object.keys(roleWords) as Role[];
 
 /** The people of the shop and what each may do. */
 export function People({ people, onSave, onLeave }: PeopleProps) {
@@ -41,34 +43,25 @@ export function People({ people, onSave, onLeave }: PeopleProps) {
         <Button onClick={() => setOpen({ id: null, name: '', role: 'locksmith' })}>Add somebody</Button>
       }
     >
-      <Table label="People">
-        <thead>
-          <Tr>
-            <Th>Name</Th>
-            <Th>Role</Th>
-            <Th>May do</Th>
-            <Th>
-              <span className="sr-only">What can be done</span>
-            </Th>
-          </Tr>
-        </thead>
-        <tbody>
-          {people.map((person) => (
-            <Tr key={person.id}>
-              <Th row>
-                <span className="text-ink">{person.name}</span>
-              </Th>
-              <Td>{person.role}</Td>
-              <Td className="text-mute">{roleWords[person.role]}</Td>
-              <Td className="text-right">
-                <Button look="quiet" aria-label={`Change ${person.name}`} onClick={() => setOpen(person)}>
-                  Change
-                </Button>
-              </Td>
-            </Tr>
-          ))}
-        </tbody>
-      </Table>
+      <ListTable
+        label="People"
+        items={people}
+        keyOf={({ id }) => id}
+        columns={[
+          { head: 'Name', look: 'name', cell: ({ name }) => name },
+          { head: 'Role', cell: ({ role }) => role },
+          { head: 'May do', cell: ({ role }) => <span className="text-mute">{roleWords[role]}</span> },
+          {
+            head: 'What can be done',
+            look: 'press',
+            cell: (person) => (
+              <Button look="quiet" aria-label={`Change ${person.name}`} onClick={() => setOpen(person)}>
+                Change
+              </Button>
+            ),
+          },
+        ]}
+      />
       {open && (
         <PersonForm
           key={open.id ?? 'new'}
@@ -88,69 +81,57 @@ function PersonForm({
   onLeave,
   onClose,
 }: Omit<PeopleProps, 'people'> & { person: Person; onClose: () => void }) {
-  const router = useRouter();
-  const [name, setName] = useState(person.name);
-  const [role, setRole] = useState(person.role);
-  const [passcode, setPasscode] = useState('');
-  const save = useSubmit(onSave);
-  const leave = useSubmit(onLeave);
-  const end = () => {
-    onClose();
-    router.refresh();
-  };
+  const leave = useSave(onLeave);
+  const of = useFormOf({
+    values: { name: person.name, role: person.role, passcode: '' },
+    check: async () => (await import('@/inputs/people-inputs')).PersonInput,
+    read: ({ passcode, ...draft }) => ({
+      ...draft,
+      id: person.id,
+      passcode: passcode === '' ? null : passcode,
+    }),
+    sender: useSave(onSave),
+    onDone: onClose,
+  });
   return (
     <Overlay
       open
       onOpenChange={(next) => !next && onClose()}
       title={person.id ? person.name : 'Add somebody'}
     >
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.submit({ id: person.id, name, role, passcode: passcode === '' ? null : passcode }, end);
-        }}
-      >
-        <TextField
-          label="Name"
-          value={name}
-          maxLength={80}
-          error={save.problemOf('name')}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <SelectField
+      <Form of={of} className="flex flex-col gap-2">
+        <FormText of={of} name="name" label="Name" maxLength={80} />
+        <FormSelect
+          of={of}
+          name="role"
           label="Role"
-          value={role}
-          error={save.problemOf('role')}
-          choices={Object.keys(roleWords).map((value) => ({ value, label: value }))}
-          hint={roleWords[role]}
-          onChange={(event) => setRole(event.target.value as Role)}
+          choices={plainChoices(roles)}
+          hint={roleWords[of.form.watch('role')]}
         />
-        <TextField
+        <FormText
+          of={of}
+          name="passcode"
           label={person.id ? 'New passcode, or empty to keep it' : 'Passcode'}
           type="password"
           autoComplete="new-password"
-          value={passcode}
-          error={save.problemOf('passcode')}
-          onChange={(event) => setPasscode(event.target.value)}
         />
-        <Problems problems={[...save.general, ...leave.problems]} />
+        <FormOutcome of={of} more={leave.problems} />
         <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" busy={save.pending}>
+          <Button type="submit" look="main" busy={of.busy}>
             {person.id ? 'Change it' : 'Add them'}
           </Button>
           {person.id && (
             <Button
               look="danger"
               busy={leave.pending}
-              onClick={() => leave.submit({ id: person.id }, end)}
+              onClick={() => leave.send({ id: person.id }, onClose)}
               follows="no sign-in any more"
             >
               Has left the shop
             </Button>
           )}
         </div>
-      </form>
+      </Form>
     </Overlay>
   );
 }

@@ -1,15 +1,14 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import type { Role } from '@/core/kinds/actor';
 import { momentWords } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
+import { ListTable } from '@/ui/list-table';
 import { Badge } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 
 interface SessionsProps {
   readonly sessions: readonly {
@@ -29,52 +28,57 @@ interface SessionsProps {
 
 /** Where somebody is signed in; each can be ended from here. */
 export function Sessions({ sessions, ownId, zone, lockMinutes, onEnd }: SessionsProps) {
-  const router = useRouter();
-  const { submit, pending, problems } = useSubmit(onEnd);
+  const { send, pending, problems } = useSave(onEnd);
   return (
     <Page
       title="Sessions"
       note={`An idle screen is locked after ${lockMinutes} min, and signed out after half a day.`}
     >
       <Problems problems={problems} />
-      <Table label="Sessions">
-        <thead>
-          <Tr>
-            <Th>Who</Th>
-            <Th>Device</Th>
-            <Th>Since</Th>
-            <Th>Last seen</Th>
-            <Th>
-              <span className="sr-only">What can be done</span>
-            </Th>
-          </Tr>
-        </thead>
-        <tbody>
-          {sessions.map((session) => (
-            <Tr key={session.id}>
-              <Th row>
-                <span className="text-ink">{session.name}</span> {session.role}
-              </Th>
-              <Td className="max-w-96 break-words text-small">{session.device}</Td>
-              <Td>{momentWords(session.startedAt, zone)}</Td>
-              <Td>
-                {momentWords(session.seenAt, zone)} {session.locked && <Badge tone="ochre">locked</Badge>}{' '}
-                {session.id === ownId && <Badge tone="glaze">this one</Badge>}
-              </Td>
-              <Td className="text-right">
-                <Button
-                  look="quiet"
-                  busy={pending}
-                  aria-label={`End the session of ${session.name} since ${momentWords(session.startedAt, zone)}`}
-                  onClick={() => submit({ id: session.id }, () => router.refresh())}
-                >
-                  End it
-                </Button>
-              </Td>
-            </Tr>
-          ))}
-        </tbody>
-      </Table>
+      <ListTable
+        label="Sessions"
+        items={sessions}
+        keyOf={({ id }) => id}
+        columns={[
+          {
+            head: 'Who',
+            look: 'name',
+            cell: ({ name, role }) => (
+              <>
+                {name} <span className="text-mute">{role}</span>
+              </>
+            ),
+          },
+          {
+            head: 'Device',
+            cell: ({ device }) => <span className="block max-w-96 break-words text-small">{device}</span>,
+          },
+          { head: 'Since', cell: ({ startedAt }) => momentWords(startedAt, zone) },
+          {
+            head: 'Last seen',
+            cell: ({ id, seenAt, locked }) => (
+              <>
+                {momentWords(seenAt, zone)} {locked && <Badge tone="ochre">locked</Badge>}{' '}
+                {id === ownId && <Badge tone="glaze">this one</Badge>}
+              </>
+            ),
+          },
+          {
+            head: 'What can be done',
+            look: 'press',
+            cell: ({ id, name, startedAt }) => (
+              <Button
+                look="quiet"
+                busy={pending}
+                aria-label={`End the session of ${name} since ${momentWords(startedAt, zone)}`}
+                onClick={() => send({ id })}
+              >
+                End it
+              </Button>
+            ),
+          },
+        ]}
+      />
     </Page>
   );
 }

@@ -1,20 +1,22 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
-import { type Scope, scopeNames, scopes } from '@/core/authority/scopes';
+import { type Scope, scopeNames } from '@/core/authority/scopes';
 import type { Role } from '@/core/kinds/actor';
 import { momentWords } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { choicesOf, plainChoices } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormNumber, FormSelect, FormText, FormTicks } from '@/ui/form/form-fields';
+import { typedNumber } from '@/ui/form/typed';
+import { useFormOf } from '@/ui/form/use-form-of';
+import { ListTable } from '@/ui/list-table';
 import { Badge, Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
-import { Tick } from '@/ui/tick';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 
 interface TokensProps {
   readonly tokens: readonly {
@@ -36,8 +38,7 @@ interface TokensProps {
 
 /** Tokens with which programs use the API: what each opens, for how long, and when it was used last. */
 export function Tokens({ tokens, roles, zone, now, onMake, onEnd }: TokensProps) {
-  const router = useRouter();
-  const end = useSubmit(onEnd);
+  const end = useSave(onEnd);
   const stateOf = (token: TokensProps['tokens'][number]) =>
     token.endedAt ? 'ended' : token.expiresAt <= now ? 'expired' : 'stands';
   return (
@@ -47,127 +48,90 @@ export function Tokens({ tokens, roles, zone, now, onMake, onEnd }: TokensProps)
     >
       <TokenForm roles={roles} onMake={onMake} />
       <Problems problems={end.problems} />
-      {tokens.length === 0 ? (
-        <p className="text-mute">No token was made yet.</p>
-      ) : (
-        <Table label="Tokens">
-          <thead>
-            <Tr>
-              <Th>Program</Th>
-              <Th>Opens</Th>
-              <Th>As</Th>
-              <Th>Until</Th>
-              <Th>Last used</Th>
-              <Th>
-                <span className="sr-only">What can be done</span>
-              </Th>
-            </Tr>
-          </thead>
-          <tbody>
-            {tokens.map((token) => (
-              <Tr key={token.id}>
-                <Th row>
-                  <span className="text-ink">{token.name}</span>
-                  <span className="block text-small">made by {token.madeBy}</span>
-                </Th>
-                <Td>{token.scopes.join(', ')}</Td>
-                <Td>{token.role}</Td>
-                <Td>
-                  {momentWords(token.expiresAt, zone)}{' '}
-                  <Badge tone={stateOf(token) === 'stands' ? 'glaze' : 'plain'}>{stateOf(token)}</Badge>
-                </Td>
-                <Td>{token.usedAt ? momentWords(token.usedAt, zone) : 'never'}</Td>
-                <Td className="text-right">
-                  {stateOf(token) === 'stands' && (
-                    <Button
-                      look="quiet"
-                      busy={end.pending}
-                      aria-label={`End ${token.name}`}
-                      onClick={() => end.submit({ id: token.id }, () => router.refresh())}
-                    >
-                      End it
-                    </Button>
-                  )}
-                </Td>
-              </Tr>
-            ))}
-          </tbody>
-        </Table>
-      )}
+      <ListTable
+        label="Tokens"
+        items={tokens}
+        keyOf={({ id }) => id}
+        none="No token was made yet."
+        columns={[
+          {
+            head: 'Program',
+            look: 'name',
+            cell: ({ name, madeBy }) => (
+              <>
+                {name}
+                <span className="block text-small text-mute">made by {madeBy}</span>
+              </>
+            ),
+          },
+          { head: 'Opens', cell: ({ scopes }) => scopes.join(', ') },
+          { head: 'As', cell: ({ role }) => role },
+          {
+            head: 'Until',
+            cell: (token) => (
+              <>
+                {momentWords(token.expiresAt, zone)}{' '}
+                <Badge tone={stateOf(token) === 'stands' ? 'glaze' : 'plain'}>{stateOf(token)}</Badge>
+              </>
+            ),
+          },
+          { head: 'Last used', cell: ({ usedAt }) => (usedAt ? momentWords(usedAt, zone) : 'never') },
+          {
+            head: 'What can be done',
+            look: 'press',
+            cell: (token) =>
+              stateOf(token) === 'stands' && (
+                <Button
+                  look="quiet"
+                  busy={end.pending}
+                  aria-label={`End ${token.name}`}
+                  onClick={() => end.send({ id: token.id })}
+                >
+                  End it
+                </Button>
+              ),
+          },
+        ]}
+      />
     </Page>
   );
 }
 
 function TokenForm({ roles, onMake }: Pick<TokensProps, 'roles' | 'onMake'>) {
-  const router = useRouter();
-  const [name, setName] = useState('');
-  const [role, setRole] = useState<Role>(roles.at(-1) ?? 'trainee');
-  const [days, setDays] = useState('30');
-  const [open, setOpen] = useState<readonly Scope[]>(['benches']);
   const [made, setMade] = useState<string>();
-  const { submit, pending, problemOf, general } = useSubmit(onMake);
+  const of = useFormOf({
+    values: {
+      name: '',
+      role: roles.at(-1) ?? ('trainee' as Role),
+      scopes: ['benches'] as Scope[],
+      days: '30',
+    },
+    check: async () => (await import('@/inputs/people-inputs')).TokenInput,
+    read: ({ days, ...draft }) => ({ ...draft, days: typedNumber(days) }),
+    sender: useSave(onMake),
+    clears: true,
+    onDone: ({ value }) => setMade(value.token),
+  });
   return (
     <Panel title="New token">
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit({ name, role, scopes: open, days: Number(days) }, ({ value }) => {
-            setMade(value.token);
-            setName('');
-            router.refresh();
-          });
-        }}
-      >
+      <Form of={of} className="flex flex-col gap-2">
         <div className="grid gap-x-3 sm:grid-cols-[1fr_12rem_8rem]">
-          <TextField
-            label="Which program"
-            value={name}
-            maxLength={60}
-            error={problemOf('name')}
-            onChange={(event) => setName(event.target.value)}
-          />
-          <SelectField
-            label="As"
-            value={role}
-            error={problemOf('role')}
-            choices={roles.map((value) => ({ value, label: value }))}
-            onChange={(event) => setRole(event.target.value as Role)}
-          />
-          <TextField
-            label="Days"
-            mono
-            inputMode="numeric"
-            value={days}
-            error={problemOf('days')}
-            onChange={(event) => setDays(event.target.value)}
-          />
+          <FormText of={of} name="name" label="Which program" maxLength={60} />
+          <FormSelect of={of} name="role" label="As" choices={plainChoices(roles)} />
+          <FormNumber of={of} name="days" label="Days" />
         </div>
-        <fieldset className="flex flex-wrap gap-x-5">
-          <legend className="text-small font-semibold text-mute">Opens</legend>
-          {scopes.map((scope) => (
-            <Tick
-              key={scope}
-              label={scopeNames[scope]}
-              checked={open.includes(scope)}
-              onChange={(checked) =>
-                setOpen(checked ? [...open, scope] : open.filter((one) => one !== scope))
-              }
-            />
-          ))}
-        </fieldset>
-        {problemOf('scopes') && <p className="text-small text-oxide">{problemOf('scopes')}</p>}
-        <Problems problems={general} />
-        <Button type="submit" look="main" className="self-start" busy={pending}>
+        <FormTicks of={of} name="scopes" label="Opens" choices={choicesOf(scopeNames)} />
+        <FormOutcome of={of} />
+        <Button type="submit" look="main" className="self-start" busy={of.busy}>
           Make the token
         </Button>
         {made && (
-          <Notice tone="ochre" role="status">
+          <Notice tone="ochre">
             <p>Shown this once; keep it where the program finds it:</p>
             <code className="font-mono break-all">{made}</code>
           </Notice>
         )}
-      </form>
+      </Form>
     </Panel>
   );
 }

@@ -1,12 +1,13 @@
 'use client';
 
-import { useState } from 'react';
 import type { Tool } from '@/core/programming/van-kit';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { choicesOf } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormSelect, FormText } from '@/ui/form/form-fields';
+import { useFormOf } from '@/ui/form/use-form-of';
 import { Overlay } from '@/ui/overlay';
-import { Problems } from '@/ui/problems';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { ToolAction, VanTools } from './van-tools';
 
 interface ToolFormProps {
@@ -19,11 +20,18 @@ interface ToolFormProps {
 
 /** A tool of a van: its edition and whether it is still supported. */
 export function ToolForm({ van, tool, onSave, onRemove, onClose }: ToolFormProps) {
-  const [name, setName] = useState(tool?.name ?? '');
-  const [edition, setEdition] = useState(tool?.edition ?? '');
-  const [state, setState] = useState<Tool['state']>(tool?.state ?? 'supported');
-  const save = useSubmit(onSave);
-  const remove = useSubmit(onRemove);
+  const remove = useSave(onRemove);
+  const of = useFormOf({
+    values: {
+      name: tool?.name ?? '',
+      edition: tool?.edition ?? '',
+      state: tool?.state ?? ('supported' as const),
+    },
+    check: async () => (await import('@/inputs/tool-inputs')).ToolInput,
+    read: (draft) => ({ vanId: van.id, ...draft }),
+    sender: useSave(onSave),
+    onDone: onClose,
+  });
   return (
     <Overlay
       open
@@ -31,40 +39,18 @@ export function ToolForm({ van, tool, onSave, onRemove, onClose }: ToolFormProps
       title={tool ? tool.name : 'Add a tool'}
       note={van.name}
     >
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          save.submit({ vanId: van.id, name, edition, state }, onClose);
-        }}
-      >
-        <TextField
-          label="Tool"
-          maxLength={60}
-          value={name}
-          disabled={tool !== undefined}
-          error={save.problemOf('name')}
-          onChange={(event) => setName(event.target.value)}
-        />
-        <TextField
-          label="Edition"
-          maxLength={40}
-          value={edition}
-          error={save.problemOf('edition')}
-          onChange={(event) => setEdition(event.target.value)}
-        />
-        <SelectField
+      <Form of={of} className="flex flex-col gap-2">
+        <FormText of={of} name="name" label="Tool" maxLength={60} disabled={tool !== undefined} />
+        <FormText of={of} name="edition" label="Edition" maxLength={40} />
+        <FormSelect
+          of={of}
+          name="state"
           label="State"
-          value={state}
-          choices={[
-            { value: 'supported', label: 'supported' },
-            { value: 'frozen', label: 'frozen: no updates any more' },
-          ]}
-          onChange={(event) => setState(event.target.value as Tool['state'])}
+          choices={choicesOf({ supported: 'supported', frozen: 'frozen: no updates any more' })}
         />
-        <Problems problems={[...save.general, ...remove.problems]} />
+        <FormOutcome of={of} more={remove.problems} />
         <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" busy={save.pending}>
+          <Button type="submit" look="main" busy={of.busy}>
             Save
           </Button>
           {tool && (
@@ -72,13 +58,13 @@ export function ToolForm({ van, tool, onSave, onRemove, onClose }: ToolFormProps
               look="danger"
               busy={remove.pending}
               follows="with all it covers"
-              onClick={() => remove.submit({ vanId: van.id, name: tool.name }, onClose)}
+              onClick={() => remove.send({ vanId: van.id, name: tool.name }, onClose)}
             >
               Remove
             </Button>
           )}
         </div>
-      </form>
+      </Form>
     </Overlay>
   );
 }

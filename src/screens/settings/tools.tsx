@@ -1,19 +1,18 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { functionName, platformsByRight, type Tool, type ToolRight } from '@/core/programming/van-kit';
 import { bladeKinds } from '@/core/quote/cut';
 import { Button } from '@/ui/button';
+import { ListTable } from '@/ui/list-table';
 import { Badge } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
 import { Tick } from '@/ui/tick';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import { CoverForm } from './cover-form';
 import { RightForm } from './right-form';
 import { ToolForm } from './tool-form';
@@ -49,17 +48,11 @@ type Open =
 /** Tools, what they cover and the rights they want, for each van; the routes follow at once. */
 export function Tools(props: ToolsProps) {
   const { vans, platforms, markets, currency } = props;
-  const router = useRouter();
   const [open, setOpen] = useState<Open>();
-  const power = useSubmit(props.onEquipment);
+  const power = useSave(props.onEquipment);
   const note = (van: VanTools, more: Partial<Pick<VanTools, 'powerSupply' | 'cuts'>>) =>
-    power.submit({ vanId: van.id, powerSupply: van.powerSupply, cuts: van.cuts, ...more }, () =>
-      router.refresh(),
-    );
-  const close = () => {
-    setOpen(undefined);
-    router.refresh();
-  };
+    power.send({ vanId: van.id, powerSupply: van.powerSupply, cuts: van.cuts, ...more });
+  const close = () => setOpen(undefined);
   return (
     <Page
       title="Tools and licences"
@@ -176,36 +169,42 @@ function ToolPart({
         </Button>
       </div>
       {covered.length > 0 && (
-        <Table label={`Coverage of ${tool.name} on ${van}`}>
-          <tbody>
-            {covered.map(({ id, name }) => (
-              <Tr key={id}>
-                <Th row>{name}</Th>
-                <Td>
-                  {tool.cover
-                    .filter(({ platformId }) => platformId === id)
-                    .map(
-                      ({ method, market, right }) =>
-                        `${functionName(method)}${market ? `, ${market} only` : ''}${right ? ` (${right})` : ''}`,
-                    )
-                    .join(' · ')}
-                </Td>
-                <Td className="text-right">
-                  <Button
-                    look="quiet"
-                    aria-label={`Coverage of ${name} by ${tool.name}`}
-                    onClick={() => onCover(id)}
-                  >
-                    Change
-                  </Button>
-                </Td>
-              </Tr>
-            ))}
-          </tbody>
-        </Table>
+        <ListTable
+          label={`Coverage of ${tool.name} on ${van}`}
+          items={covered}
+          keyOf={({ id }) => id}
+          columns={[
+            { head: 'Platform', look: 'name', cell: ({ name }) => name },
+            { head: 'Covers', cell: ({ id }) => coverWords(tool, id) },
+            {
+              head: 'What can be done',
+              look: 'press',
+              cell: ({ id, name }) => (
+                <Button
+                  look="quiet"
+                  aria-label={`Coverage of ${name} by ${tool.name}`}
+                  onClick={() => onCover(id)}
+                >
+                  Change
+                </Button>
+              ),
+            },
+          ]}
+        />
       )}
     </section>
   );
+}
+
+/** What a tool does on a platform, with the market and the right that each function wants. */
+function coverWords({ cover }: Tool, platform: string): string {
+  return cover
+    .filter(({ platformId }) => platformId === platform)
+    .map(
+      ({ method, market, right }) =>
+        `${functionName(method)}${market ? `, ${market} only` : ''}${right ? ` (${right})` : ''}`,
+    )
+    .join(' · ');
 }
 
 function Rights({
@@ -219,50 +218,56 @@ function Rights({
   onOpen: (right: ToolRight) => void;
 }) {
   const hanging = platformsByRight(van.tools);
-  if (van.rights.length === 0)
-    return <p className="text-mute">No licences or credits beyond the tools themselves.</p>;
   return (
-    <Table label={`Licences and credits of ${van.name}`}>
-      <thead>
-        <Tr>
-          <Th>Licence or credits</Th>
-          <Th>Kind</Th>
-          <Th className="text-right">Left</Th>
-          <Th className="text-right">A use costs</Th>
-          <Th>Until</Th>
-          <Th className="text-right">Platforms that hang on it</Th>
-          <Th>
-            <span className="sr-only">What can be done</span>
-          </Th>
-        </Tr>
-      </thead>
-      <tbody>
-        {van.rights.map((right) => (
-          <Tr key={right.name}>
-            <Th row>
-              <span className="text-ink">{right.name}</span>
-            </Th>
-            <Td>{right.kind}</Td>
-            <Td className="text-right font-mono">
-              {right.credits === null ? 'not counted' : right.credits}{' '}
-              {right.credits === 0 && <Badge tone="oxide">used up</Badge>}
-            </Td>
-            <Td className="text-right font-mono">
-              {right.useMinor === null ? 'nothing' : formatMoney({ minor: right.useMinor, currency }, locale)}
-            </Td>
-            <Td>
-              {right.expiresOn === null ? 'no end' : formatDay(right.expiresOn, today)}{' '}
-              {right.expiresOn !== null && right.expiresOn < today && <Badge tone="oxide">expired</Badge>}
-            </Td>
-            <Td className="text-right font-mono">{hanging.get(right.name) ?? 0}</Td>
-            <Td className="text-right">
-              <Button look="quiet" aria-label={`Change ${right.name}`} onClick={() => onOpen(right)}>
-                Change
-              </Button>
-            </Td>
-          </Tr>
-        ))}
-      </tbody>
-    </Table>
+    <ListTable
+      label={`Licences and credits of ${van.name}`}
+      items={van.rights}
+      keyOf={({ name }) => name}
+      none="No licences or credits beyond the tools themselves."
+      columns={[
+        { head: 'Licence or credits', look: 'name', cell: ({ name }) => name },
+        { head: 'Kind', cell: ({ kind }) => kind },
+        {
+          head: 'Left',
+          look: 'number',
+          cell: ({ credits }) => (
+            <>
+              {credits ?? 'not counted'} {credits === 0 && <Badge tone="oxide">used up</Badge>}
+            </>
+          ),
+        },
+        {
+          head: 'A use costs',
+          look: 'number',
+          cell: ({ useMinor }) =>
+            useMinor === null ? 'nothing' : formatMoney({ minor: useMinor, currency }, locale),
+        },
+        {
+          head: 'Until',
+          cell: ({ expiresOn }) =>
+            expiresOn === null ? (
+              'no end'
+            ) : (
+              <>
+                {formatDay(expiresOn, today)} {expiresOn < today && <Badge tone="oxide">expired</Badge>}
+              </>
+            ),
+        },
+        {
+          head: 'Platforms that hang on it',
+          look: 'number',
+          cell: ({ name }) => hanging.get(name) ?? 0,
+        },
+        {
+          head: 'What can be done',
+          look: 'press',
+          cell: (right) => (
+            <Button look="quiet" aria-label={`Change ${right.name}`} onClick={() => onOpen(right)}>
+              Change
+            </Button>
+          ),
+        },
+      ]}
+    />
   );
 }

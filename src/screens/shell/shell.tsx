@@ -15,8 +15,9 @@ import { usePathname, useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { classNames } from '@/ui/class-names';
+import { FocusKeeper } from '@/ui/focus-keeper';
 import { LinkWorks } from '@/ui/link-works';
-import { saidId } from '@/ui/say';
+import { SaidRegion } from '@/ui/said-region';
 import { useShortcut } from '@/ui/use-shortcut';
 import { IdleLock, lockScreen } from './idle-lock';
 import { LeaveGuard } from './leave-guard';
@@ -111,7 +112,8 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
       <div id="page" tabIndex={-1} className="min-w-0 flex-1">
         {children}
       </div>
-      <div id={saidId} role="status" aria-live="polite" className="sr-only" />
+      <SaidRegion />
+      <FocusKeeper />
       <LeaveGuard />
       <IdleLock minutes={lockMinutes} />
       <Shortcuts open={shortcutsOpen} onOpenChange={setShortcutsOpen} />

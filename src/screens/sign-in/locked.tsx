@@ -18,14 +18,14 @@ interface LockedProps {
 /** The lock screen: the passcode alone brings the person back to where they were. */
 export function Locked({ name, to, onSignOut }: LockedProps) {
   const [passcode, setPasscode] = useState('');
-  const { submit, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/unlock', data));
+  const { send, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/unlock', data));
   return (
     <Standalone title={`Locked: ${name}`}>
       <form
         className="flex flex-col gap-4"
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ passcode }, () => window.location.assign(to));
+          send({ passcode }, () => window.location.assign(to));
         }}
       >
         <p className="text-mute">The screen was idle or locked by hand. Nothing was lost.</p>

@@ -29,7 +29,7 @@ interface SignInProps {
 export function SignIn({ shopName, people, to }: SignInProps) {
   const [who, setWho] = useState(people[0]?.id ?? '');
   const [passcode, setPasscode] = useState('');
-  const { submit, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/sign-in', data));
+  const { send, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/sign-in', data));
   const chosen = people.find((person) => person.id === who);
   return (
     <Standalone title={shopName}>
@@ -37,7 +37,7 @@ export function SignIn({ shopName, people, to }: SignInProps) {
         className="flex flex-col gap-4"
         onSubmit={(event) => {
           event.preventDefault();
-          submit({ who, passcode }, () => window.location.assign(to));
+          send({ who, passcode }, () => window.location.assign(to));
         }}
       >
         {people.length > 0 ? (

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { type ReactNode, useState } from 'react';
 import { formatMoney } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
@@ -11,7 +10,7 @@ import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { Table, Td, Th, Tr } from '@/ui/table';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { PriceFilePreview } from '@/usecases/quote/suppliers';
 
 interface PriceFilePanelProps {
@@ -23,14 +22,13 @@ interface PriceFilePanelProps {
 
 /** Brings a supplier's price file: first what it would change, then the change. */
 export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFilePanelProps) {
-  const router = useRouter();
   const [supplier, setSupplier] = useState(suppliers[0]?.id ?? '');
   const [file, setFile] = useState<File>();
   const [reading, setReading] = useState(false);
   const [refused, setRefused] = useState<string>();
   const [preview, setPreview] = useState<PriceFilePreview>();
   const [stored, setStored] = useState<{ stored: number; seen: number }>();
-  const store = useSubmit(onStore);
+  const store = useSave(onStore);
   const read = async () => {
     if (!file) return;
     setReading(true);
@@ -67,7 +65,7 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
           className="w-64"
           choices={suppliers.map(({ id, name }) => ({ value: id, label: name }))}
           value={supplier}
-          onChange={(event) => setSupplier(event.target.value)}
+          onChange={setSupplier}
         />
         <Field label="File" className="w-72">
           {(props) => (
@@ -95,10 +93,9 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
             look="main"
             busy={store.pending}
             onClick={() =>
-              store.submit({ id: preview.id }, ({ value }) => {
+              store.send({ id: preview.id }, ({ value }) => {
                 setStored(value);
                 setPreview(undefined);
-                router.refresh();
               })
             }
           >
@@ -107,7 +104,7 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
         </PreviewTable>
       )}
       {stored && (
-        <Notice tone="glaze" role="status">
+        <Notice tone="glaze" said>
           Stored: {stored.stored} prices hold from today, {stored.seen} are confirmed.
         </Notice>
       )}
@@ -137,7 +134,7 @@ function PreviewTable({
   const more = counts.changed + counts.added - rows.length;
   return (
     <div className="mt-3 flex flex-col items-start gap-3">
-      <p role="status">
+      <p data-said>
         {fileName}: {counts.added} new, {counts.changed} changed, {counts.same} as they are, {problems.length}{' '}
         refused; {counts.missing} prices that hold are not in it and stay.
       </p>

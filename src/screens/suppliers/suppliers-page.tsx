@@ -5,14 +5,17 @@ import { useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import type { PastPrice, SupplierRecord } from '@/core/supply/price-file';
-import { supplierKinds } from '@/core/supply/supplier-prices';
+import { type SupplierKind, supplierKinds } from '@/core/supply/supplier-prices';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { choicesOf, TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormNumber, FormSelect, FormText } from '@/ui/form/form-fields';
+import { typedBasisPoints, typedNumber } from '@/ui/form/typed';
+import { useFormOf } from '@/ui/form/use-form-of';
+import { ListTable } from '@/ui/list-table';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import { PriceFilePanel } from './price-file-panel';
 import { PriceHistory } from './price-history';
 
@@ -36,50 +39,49 @@ export function SuppliersPage(props: SuppliersPageProps) {
       title="Suppliers"
       note="What quotes are sourced from. Their own record here overrules what is said of them."
     >
-      <Table label="Suppliers">
-        <thead>
-          <Tr>
-            <Th>Supplier</Th>
-            <Th>Sells</Th>
-            <Th>Cut-off</Th>
-            <Th className="text-right">Late by</Th>
-            <Th className="text-right">Stated comeback</Th>
-            <Th className="text-right">Comebacks here</Th>
-            <Th className="text-right">Prices</Th>
-            <Th>Read last</Th>
-            <Th>Export</Th>
-          </Tr>
-        </thead>
-        <tbody>
-          {suppliers.map((supplier) => (
-            <Tr key={supplier.id}>
-              <Th row>{supplier.name}</Th>
-              <Td>{supplierKinds[supplier.kind]}</Td>
-              <Td className="font-mono">
-                {supplier.cutOff}, here by {supplier.deliversBy}
-              </Td>
-              <Td className="text-right font-mono">
-                {supplier.lateDays} {supplier.lateDays === 1 ? 'day' : 'days'}
-              </Td>
-              <Td className="text-right font-mono">{supplier.comebackBasisPoints / 100} %</Td>
-              <Td className="text-right font-mono">
-                {supplier.made === 0 ? '–' : `${supplier.comebacks} of ${supplier.made}`}
-              </Td>
-              <Td className="text-right font-mono">{supplier.prices}</Td>
-              <Td>{supplier.seenOn === null ? 'never' : formatDay(supplier.seenOn, today)}</Td>
-              <Td>
-                <a
-                  href={`/api/v1/suppliers/${supplier.id}/prices`}
-                  className={buttonClass('quiet')}
-                  aria-label={`Prices of ${supplier.name} as a file`}
-                >
-                  <ButtonWords>CSV</ButtonWords>
-                </a>
-              </Td>
-            </Tr>
-          ))}
-        </tbody>
-      </Table>
+      <ListTable
+        label="Suppliers"
+        items={suppliers}
+        keyOf={({ id }) => id}
+        columns={[
+          { head: 'Supplier', look: 'name', cell: ({ name }) => name },
+          { head: 'Sells', cell: ({ kind }) => supplierKinds[kind] },
+          {
+            head: 'Cut-off',
+            look: 'code',
+            cell: ({ cutOff, deliversBy }) => `${cutOff}, here by ${deliversBy}`,
+          },
+          {
+            head: 'Late by',
+            look: 'number',
+            cell: ({ lateDays }) => `${lateDays} ${lateDays === 1 ? 'day' : 'days'}`,
+          },
+          {
+            head: 'Stated comeback',
+            look: 'number',
+            cell: ({ comebackBasisPoints }) => `${comebackBasisPoints / 100} %`,
+          },
+          {
+            head: 'Comebacks here',
+            look: 'number',
+            cell: ({ made, comebacks }) => (made === 0 ? '–' : `${comebacks} of ${made}`),
+          },
+          { head: 'Prices', look: 'number', cell: ({ prices }) => prices },
+          { head: 'Read last', cell: ({ seenOn }) => (seenOn === null ? 'never' : formatDay(seenOn, today)) },
+          {
+            head: 'Export',
+            cell: ({ id, name }) => (
+              <a
+                href={`/api/v1/suppliers/${id}/prices`}
+                className={buttonClass('quiet')}
+                aria-label={`Prices of ${name} as a file`}
+              >
+                <ButtonWords>CSV</ButtonWords>
+              </a>
+            ),
+          },
+        ]}
+      />
       {mayBring && (
         <>
           <PriceFilePanel
@@ -133,69 +135,39 @@ function ArticleSearch({ article }: { article: string }) {
   );
 }
 
-const empty = {
-  name: '',
-  kind: 'aftermarket',
-  cutOff: '15:00',
-  deliversBy: '12:00',
-  lateDays: '1',
-  comeback: '5',
-};
-
 function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
-  const router = useRouter();
-  const { submit, pending, problemOf, general } = useSubmit(onSave);
-  const [draft, setDraft] = useState(empty);
-  const number = (text: string) => (text.trim() === '' ? null : Number(text.replace(',', '.')));
-  const field = (name: keyof typeof empty, label: string, className: string, problem: string = name) => (
-    <TextField
-      label={label}
-      className={className}
-      value={draft[name]}
-      error={problemOf(problem)}
-      onChange={(event) => setDraft({ ...draft, [name]: event.target.value })}
-    />
-  );
+  const of = useFormOf({
+    values: {
+      name: '',
+      kind: 'aftermarket' as SupplierKind,
+      cutOff: '15:00',
+      deliversBy: '12:00',
+      lateDays: '1',
+      comebackBasisPoints: '5',
+    },
+    check: async () => (await import('@/inputs/price-inputs')).SupplierInput,
+    read: ({ lateDays, comebackBasisPoints, ...draft }) => ({
+      ...draft,
+      lateDays: typedNumber(lateDays),
+      comebackBasisPoints: typedBasisPoints(comebackBasisPoints),
+    }),
+    sender: useSave(onSave),
+    clears: true,
+  });
   return (
     <Panel title="Add a supplier" note="A name that stands above changes that one.">
-      <form
-        className="flex flex-wrap items-start gap-3"
-        onSubmit={(event) => {
-          event.preventDefault();
-          const comeback = number(draft.comeback);
-          submit(
-            {
-              name: draft.name,
-              kind: draft.kind,
-              cutOff: draft.cutOff,
-              deliversBy: draft.deliversBy,
-              lateDays: number(draft.lateDays),
-              comebackBasisPoints: comeback === null ? null : Math.round(comeback * 100),
-            },
-            () => {
-              setDraft(empty);
-              router.refresh();
-            },
-          );
-        }}
-      >
-        {field('name', 'Name', 'w-64')}
-        <SelectField
-          label="Sells"
-          className="w-44"
-          choices={Object.entries(supplierKinds).map(([value, label]) => ({ value, label }))}
-          value={draft.kind}
-          onChange={(event) => setDraft({ ...draft, kind: event.target.value })}
-        />
-        {field('cutOff', 'Orders until', 'w-28')}
-        {field('deliversBy', 'Here by', 'w-28')}
-        {field('lateDays', 'Late by, days', 'w-28')}
-        {field('comeback', 'Stated comeback, %', 'w-28', 'comebackBasisPoints')}
-        <Button type="submit" className="mt-6" busy={pending}>
+      <Form of={of} className="flex flex-wrap items-start gap-3">
+        <FormText of={of} name="name" label="Name" className="w-64" />
+        <FormSelect of={of} name="kind" label="Sells" className="w-44" choices={choicesOf(supplierKinds)} />
+        <FormText of={of} name="cutOff" label="Orders until" className="w-28" />
+        <FormText of={of} name="deliversBy" label="Here by" className="w-28" />
+        <FormNumber of={of} name="lateDays" label="Late by, days" className="w-28" />
+        <FormNumber of={of} name="comebackBasisPoints" label="Stated comeback, %" className="w-28" />
+        <Button type="submit" className="mt-6" busy={of.busy}>
           Save the supplier
         </Button>
-      </form>
-      <Problems problems={general} />
+      </Form>
+      <FormOutcome of={of} />
     </Panel>
   );
 }

@@ -1,6 +1,5 @@
 'use client';
 
-import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
@@ -14,11 +13,14 @@ import {
   stockStates,
 } from '@/core/supply/movements';
 import { Button } from '@/ui/button';
-import { SelectField, TextField } from '@/ui/field';
+import { plainChoices, TextField } from '@/ui/field';
+import { Form, FormOutcome } from '@/ui/form/form';
+import { FormNumber, FormSelect, FormText } from '@/ui/form/form-fields';
+import { numberOrText } from '@/ui/form/typed';
+import { useFormOf } from '@/ui/form/use-form-of';
+import { ListTable } from '@/ui/list-table';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
-import { Table, Td, Th, Tr } from '@/ui/table';
-import { useSubmit } from '@/ui/use-submit';
+import { useSave } from '@/ui/use-submit';
 import type { StockView } from '@/usecases/shop/stock';
 
 interface StockProps extends StockView {
@@ -40,43 +42,30 @@ export function Stock({ vans, stock, movements, zone, onMove }: StockProps) {
           value={words}
           onChange={(event) => setWords(event.target.value)}
         />
-        {lines.length === 0 ? (
-          <p className="text-mute">
-            {words ? 'No article of this name lies anywhere.' : 'Nothing lies anywhere yet.'}
-          </p>
-        ) : (
-          <div className="max-h-96 overflow-y-auto">
-            <Table label="Stock">
-              <thead>
-                <Tr>
-                  <Th>Article</Th>
-                  <Th>State</Th>
-                  <Th>Grade</Th>
-                  {vans.map(({ id, name }) => (
-                    <Th key={id}>{name}</Th>
-                  ))}
-                  <Th>Workshop</Th>
-                </Tr>
-              </thead>
-              <tbody>
-                {lines.map(({ article, state, grade, pieces }) => (
-                  <Tr key={`${article} ${state} ${grade}`}>
-                    <Th row>
-                      <span className="font-mono text-ink">{article}</span>
-                    </Th>
-                    <Td>{isReady(state) ? state : <span className="text-ochre">≠ {state}</span>}</Td>
-                    <Td>{stockGrades[grade]}</Td>
-                    {[...vans.map(({ id }) => id), null].map((place) => (
-                      <Td key={place ?? 'workshop'} className="font-mono">
-                        {pieces.get(place) ?? <span className="text-mute">–</span>}
-                      </Td>
-                    ))}
-                  </Tr>
-                ))}
-              </tbody>
-            </Table>
-          </div>
-        )}
+        <ListTable
+          label="Stock"
+          className="max-h-96 overflow-y-auto"
+          items={lines}
+          keyOf={({ article, state, grade }) => `${article} ${state} ${grade}`}
+          none={words ? 'No article of this name lies anywhere.' : 'Nothing lies anywhere yet.'}
+          columns={[
+            {
+              head: 'Article',
+              look: 'name',
+              cell: ({ article }) => <span className="font-mono">{article}</span>,
+            },
+            {
+              head: 'State',
+              cell: ({ state }) => (isReady(state) ? state : <span className="text-ochre">≠ {state}</span>),
+            },
+            { head: 'Grade', cell: ({ grade }) => stockGrades[grade] },
+            ...[...vans, { id: null, name: 'Workshop' }].map(({ id, name }) => ({
+              head: name,
+              look: 'code' as const,
+              cell: ({ pieces }: StockLine) => pieces.get(id) ?? <span className="text-mute">–</span>,
+            })),
+          ]}
+        />
       </Panel>
       <MoveForm vans={vans} onMove={onMove} />
       <Ledger movements={movements} zone={zone} />
@@ -84,11 +73,15 @@ export function Stock({ vans, stock, movements, zone, onMove }: StockProps) {
   );
 }
 
-function linesOf(stock: StockView['stock']) {
-  const lines = new Map<
-    string,
-    { article: string; state: StockState; grade: StockGrade; pieces: Map<string | null, number> }
-  >();
+interface StockLine {
+  readonly article: string;
+  readonly state: StockState;
+  readonly grade: StockGrade;
+  readonly pieces: Map<string | null, number>;
+}
+
+function linesOf(stock: StockView['stock']): StockLine[] {
+  const lines = new Map<string, StockLine>();
   for (const { article, state, grade, vanId, quantity } of stock) {
     const key = `${article} ${state} ${grade}`;
     const line = lines.get(key) ?? { article, state, grade, pieces: new Map() };
@@ -99,116 +92,73 @@ function linesOf(stock: StockView['stock']) {
 }
 
 const told = (Object.keys(movementReasons) as MovementReason[]).filter((reason) => reason !== 'opening');
+const grades = Object.keys(stockGrades) as StockGrade[];
 
 function MoveForm({ vans, onMove }: Pick<StockProps, 'vans' | 'onMove'>) {
-  const router = useRouter();
-  const [article, setArticle] = useState('');
-  const [state, setState] = useState<StockState>('new');
-  const [grade, setGrade] = useState<StockGrade>('aftermarket');
-  const [place, setPlace] = useState(vans[0]?.id ?? '');
-  const [reason, setReason] = useState<MovementReason>('arrived');
-  const [to, setTo] = useState('');
-  const [pieces, setPieces] = useState('1');
-  const [note, setNote] = useState('');
-  const { submit, pending, problems, problemOf } = useSubmit(onMove);
+  const of = useFormOf({
+    values: {
+      reason: 'arrived' as MovementReason,
+      article: '',
+      state: 'new' as StockState,
+      grade: 'aftermarket' as StockGrade,
+      pieces: '1',
+      vanId: vans[0]?.id ?? '',
+      toVanId: '',
+      note: '',
+    },
+    check: async () => (await import('@/inputs/stock-input')).MoveStockInput,
+    read: ({ toVanId, ...draft }) => ({
+      ...draft,
+      article: draft.article.trim(),
+      pieces: numberOrText(draft.pieces),
+      vanId: draft.vanId || null,
+      ...(draft.reason === 'moved' && toVanId ? { toVanId } : {}),
+      note: draft.note.trim() || undefined,
+    }),
+    sender: useSave(onMove),
+    onDone: () => of.form.resetField('note', { defaultValue: '' }),
+  });
+  const reason = of.form.watch('reason');
   const places = [
     ...vans.map(({ id, name }) => ({ value: id, label: name })),
     { value: '', label: 'Workshop' },
   ];
   return (
     <Panel title="Add a movement">
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          submit(
-            {
-              article: article.trim(),
-              state,
-              grade,
-              vanId: place || null,
-              reason,
-              pieces: pieces.trim() === '' ? null : Number(pieces),
-              ...(reason === 'moved' && to ? { toVanId: to } : {}),
-              ...(note.trim() ? { note } : {}),
-            },
-            () => {
-              setNote('');
-              router.refresh();
-            },
-          );
-        }}
-      >
+      <Form of={of} className="flex flex-col gap-2">
         <div className="grid gap-3 sm:grid-cols-3 lg:grid-cols-7">
-          <SelectField
+          <FormSelect
+            of={of}
+            name="reason"
             label="What happened"
-            value={reason}
-            error={problemOf('reason')}
-            choices={told.map((one) => ({ value: one, label: movementReasons[one] }))}
-            onChange={(event) => setReason(event.target.value as MovementReason)}
+            choices={told.map((value) => ({ value, label: movementReasons[value] }))}
           />
-          <TextField
-            label="Article"
-            mono
-            value={article}
-            maxLength={40}
-            error={problemOf('article')}
-            onChange={(event) => setArticle(event.target.value)}
-          />
-          <SelectField
-            label="State"
-            value={state}
-            error={problemOf('state')}
-            choices={stockStates.map((one) => ({ value: one, label: one }))}
-            onChange={(event) => setState(event.target.value as StockState)}
-          />
-          <SelectField
-            label="Grade"
-            value={grade}
-            error={problemOf('grade')}
-            choices={(Object.keys(stockGrades) as StockGrade[]).map((one) => ({ value: one, label: one }))}
-            onChange={(event) => setGrade(event.target.value as StockGrade)}
-          />
-          <TextField
+          <FormText of={of} name="article" label="Article" mono maxLength={40} />
+          <FormSelect of={of} name="state" label="State" choices={plainChoices(stockStates)} />
+          <FormSelect of={of} name="grade" label="Grade" choices={plainChoices(grades)} />
+          <FormNumber
+            of={of}
+            name="pieces"
             label={reason === 'counted' ? 'Pieces there now' : 'Pieces'}
-            mono
             inputMode="numeric"
-            value={pieces}
-            error={problemOf('pieces')}
-            onChange={(event) => setPieces(event.target.value)}
           />
-          <SelectField
-            label={reason === 'moved' ? 'From' : 'Where'}
-            value={place}
-            error={problemOf('vanId')}
-            choices={places}
-            onChange={(event) => setPlace(event.target.value)}
-          />
-          {reason === 'moved' && (
-            <SelectField
-              label="To"
-              value={to}
-              error={problemOf('toVanId')}
-              choices={places}
-              onChange={(event) => setTo(event.target.value)}
-            />
-          )}
+          <FormSelect of={of} name="vanId" label={reason === 'moved' ? 'From' : 'Where'} choices={places} />
+          {reason === 'moved' && <FormSelect of={of} name="toVanId" label="To" choices={places} />}
         </div>
         <div className="flex flex-wrap items-start gap-3">
-          <TextField
+          <FormText
+            of={of}
+            name="note"
             label="Note (may be empty)"
             className="min-w-60 flex-1"
-            value={note}
             maxLength={200}
-            error={problemOf('note')}
-            onChange={(event) => setNote(event.target.value)}
           />
-          <Button type="submit" look="main" className="mt-[22px]" busy={pending}>
+          <Button type="submit" look="main" className="mt-[22px]" busy={of.busy}>
             Write it
           </Button>
         </div>
-        <Problems problems={problems.filter(({ field }) => field === undefined)} />
-      </form>
+        <FormOutcome of={of} />
+      </Form>
     </Panel>
   );
 }
@@ -216,33 +166,40 @@ function MoveForm({ vans, onMove }: Pick<StockProps, 'vans' | 'onMove'>) {
 function Ledger({ movements, zone }: Pick<StockProps, 'movements' | 'zone'>) {
   return (
     <Panel title="Ledger" note="Newest first.">
-      {movements.length === 0 ? (
-        <p className="text-mute">Nothing moved yet.</p>
-      ) : (
-        <Table label="Ledger">
-          <tbody>
-            {movements.map(({ id, at, place, article, state, quantity, reason, note, by }) => {
+      <ListTable
+        label="Ledger"
+        items={movements}
+        keyOf={({ id }) => id}
+        none="Nothing moved yet."
+        columns={[
+          {
+            head: 'When',
+            look: 'code',
+            cell: ({ at }) => {
               const { day, hour } = localMoment(at, zone);
-              return (
-                <Tr key={id}>
-                  <Td className="font-mono whitespace-nowrap">
-                    {formatDay(day, '')} {hour}
-                  </Td>
-                  <Td className="font-mono">{quantity > 0 ? `+${quantity}` : `−${-quantity}`}</Td>
-                  <Td className="font-mono">{article}</Td>
-                  <Td>{state}</Td>
-                  <Td>{place ?? 'Workshop'}</Td>
-                  <Td>
-                    {movementReasons[reason]}
-                    {note && <span className="text-mute">: {note}</span>}
-                  </Td>
-                  <Td>{by}</Td>
-                </Tr>
-              );
-            })}
-          </tbody>
-        </Table>
-      )}
+              return <span className="whitespace-nowrap">{`${formatDay(day, '')} ${hour}`}</span>;
+            },
+          },
+          {
+            head: 'Pieces',
+            look: 'code',
+            cell: ({ quantity }) => (quantity > 0 ? `+${quantity}` : `−${-quantity}`),
+          },
+          { head: 'Article', look: 'code', cell: ({ article }) => article },
+          { head: 'State', cell: ({ state }) => state },
+          { head: 'Where', cell: ({ place }) => place ?? 'Workshop' },
+          {
+            head: 'What happened',
+            cell: ({ reason, note }) => (
+              <>
+                {movementReasons[reason]}
+                {note && <span className="text-mute">: {note}</span>}
+              </>
+            ),
+          },
+          { head: 'By', cell: ({ by }) => by },
+        ]}
+      />
     </Panel>
   );
 }

@@ -52,7 +52,7 @@ export function Places({ vin: { vin, spoken, problems, check, repairs } }: { rea
         </ol>
       </section>
       {problems.length > 0 && (
-        <ul className="mt-2">
+        <ul data-said className="mt-2">
           {problems.map(({ place, message }) => (
             <li key={`${place} ${message}`} className="text-oxide">
               Place {place}: {message}

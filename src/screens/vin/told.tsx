@@ -16,7 +16,7 @@ export function Told({ vin }: { readonly vin: VinAnswer }) {
     .join(' ');
   return (
     <Panel title="What it tells">
-      <dl className="grid grid-cols-[max-content_1fr] gap-x-5 gap-y-2">
+      <dl data-said className="grid grid-cols-[max-content_1fr] gap-x-5 gap-y-2">
         <Row label="Check digit">
           <Check vin={vin} />
         </Row>

@@ -2,13 +2,13 @@
 
 import Link from 'next/link';
 import { useState } from 'react';
-import { vehicleClasses } from '@/core/catalogue/vehicle-class';
+import type { VehicleClass } from '@/core/catalogue/vehicle-class';
 import { formatJobNumber } from '@/core/job/job';
 import type { Result } from '@/core/kinds/result';
 import { cleanVin } from '@/core/vin/alphabet';
 import { groupVin } from '@/core/vin/vin';
 import type { VinAnswer } from '@/core/vin/vin-answer';
-import { SelectField, TextField } from '@/ui/field';
+import { choicesOf, plainChoices, SelectField, TextField } from '@/ui/field';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { useAsked } from '@/ui/use-asked';
@@ -22,7 +22,7 @@ interface VinBenchProps {
   readonly onExamine: (data: unknown) => Promise<Result<VinAnswer>>;
 }
 
-const classNames: Record<(typeof vehicleClasses)[number], string> = {
+const classNames: Record<VehicleClass, string> = {
   passenger: 'Passenger car',
   multipurpose: 'Multipurpose',
   lightTruck: 'Light truck',
@@ -34,7 +34,7 @@ const classNames: Record<(typeof vehicleClasses)[number], string> = {
 export function VinBench({ markets, onExamine }: VinBenchProps) {
   const [vin, setVin] = useState('');
   const [market, setMarket] = useState('');
-  const [vehicleClass, setVehicleClass] = useState('');
+  const [vehicleClass, setVehicleClass] = useState<VehicleClass | ''>('');
   const [other, setOther] = useState('');
   const asked =
     cleanVin(vin) === ''
@@ -66,19 +66,19 @@ export function VinBench({ markets, onExamine }: VinBenchProps) {
           value={market}
           empty="As the maker says"
           error={problemOf('market')}
-          choices={markets.map((name) => ({ value: name, label: name }))}
-          onChange={(event) => setMarket(event.target.value)}
+          choices={plainChoices(markets)}
+          onChange={setMarket}
         />
         <SelectField
           label="Class"
           value={vehicleClass}
           empty="Not known"
-          choices={vehicleClasses.map((name) => ({ value: name, label: classNames[name] }))}
-          onChange={(event) => setVehicleClass(event.target.value)}
+          choices={choicesOf(classNames)}
+          onChange={setVehicleClass}
         />
       </div>
       {answer ? (
-        <div className="flex flex-col gap-4" aria-live="polite">
+        <div className="flex flex-col gap-4">
           <Places vin={answer} />
           <div className="grid items-start gap-4 lg:grid-cols-2">
             <Told vin={answer} />

@@ -37,6 +37,8 @@ export type BladeGates = Readonly<Record<'sheet' | BladeCut['where'], string | n
 
 export interface BladeCar {
   readonly blanks: readonly BlankPile[];
+  /** Pieces of them in the van, where keys are tried; those in the workshop are not at hand. */
+  readonly atHand: number;
   /** Of the blank, in the shop's currency: what one costs here or from the cheapest supplier; null where nobody says. */
   readonly blankMinor: number | null;
   /** Minutes of a try, and what they are worth. */
@@ -114,6 +116,7 @@ export async function readBladeCar(actor: PersonActor, view: JobView): Promise<B
   };
   return {
     blanks: blanks.sort((a, b) => b.reserved - a.reserved || Number(isKnown(b)) - Number(isKnown(a))),
+    atHand: blanks.filter(({ piece }) => piece.vanId !== null).reduce((sum, { lies }) => sum + lies, 0),
     blankMinor: priceOf(blank, spare[0]?.costMinor ?? null, lists),
     tryMinutes,
     tryMinor: Math.round(((lists?.rules.rateMinor ?? 0) * tryMinutes) / 60),

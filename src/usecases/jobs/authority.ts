@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import { papersProblem } from '@/core/authority/check-papers';
+import { papersRefused } from '@/core/authority/check-papers';
 import { lastCharacters } from '@/core/authority/documents';
 import { dangerRecordMinutes, secondPersonHours } from '@/core/authority/gate';
 import { mayDo } from '@/core/authority/roles';
@@ -19,7 +19,8 @@ import {
   upsertAuthority,
   upsertDoorNote,
 } from '@/data/authority';
-import { findJob, lockJob, markClosed } from '@/data/jobs';
+import { lockJob, markClosed } from '@/data/job-writes';
+import { findJob } from '@/data/jobs';
 import { listPeople } from '@/data/people';
 import { endReservations } from '@/data/reservations';
 import { getShopOrThrow } from '@/data/shop';
@@ -50,8 +51,8 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
       );
     const { rules } = await getShopOrThrow(db);
     const allLost = knownInHand(situationOf(job, undefined)).length === 0;
-    const problem = papersProblem({ ...input, signature }, rules, allLost);
-    if (problem) return failed(problem.message, problem.field);
+    const refused = papersRefused({ ...input, signature }, rules, allLost);
+    if (refused) return refused;
     const onSite = input.stage === 'onSite';
     await upsertAuthority(db, job.id, {
       stage: input.stage,

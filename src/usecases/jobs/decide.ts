@@ -20,7 +20,7 @@ import {
   storeChoice,
   updateChoices,
   upsertGiven,
-} from '@/data/jobs';
+} from '@/data/job-writes';
 import { listVans } from '@/data/vans';
 import type { AnswerInput } from '@/inputs/identify-input';
 import type {

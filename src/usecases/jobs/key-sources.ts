@@ -2,7 +2,8 @@ import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
-import { findJob, lockJob } from '@/data/jobs';
+import { lockJob } from '@/data/job-writes';
+import { findJob } from '@/data/jobs';
 import {
   countComebacks,
   insertKeySource,

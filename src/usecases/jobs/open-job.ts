@@ -19,7 +19,7 @@ import {
   updateCall,
   updateChoices,
   upsertGiven,
-} from '@/data/jobs';
+} from '@/data/job-writes';
 import { getShopOrThrow } from '@/data/shop';
 import type { CallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';

@@ -4,7 +4,7 @@ import { failed } from '@/core/kinds/result';
 import type { CountGround } from '@/core/programming/count-verdict';
 import { worksInHand } from '@/core/programming/keys';
 import type { RouteKind } from '@/core/programming/route';
-import { markClosed, replaceFacts } from '@/data/jobs';
+import { markClosed, replaceFacts } from '@/data/job-writes';
 import { endReservations } from '@/data/reservations';
 import type { CloseJobInput, FactsInput } from '@/inputs/job-inputs';
 import { type Edited, editJob } from '../editing/edit-job';

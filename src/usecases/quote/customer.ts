@@ -4,7 +4,7 @@ import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
-import { lockJob } from '@/data/jobs';
+import { lockJob } from '@/data/job-writes';
 import { announceJob } from '@/data/live';
 import { countMessages, findOffer, insertMessage, type OfferRow, openLink } from '@/data/quote-links';
 import { getShopOrThrow } from '@/data/shop';

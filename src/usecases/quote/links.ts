@@ -4,7 +4,8 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { addDays, instantOf } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
-import { findJob, lockJob } from '@/data/jobs';
+import { lockJob } from '@/data/job-writes';
+import { findJob } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import {
   type AcceptanceRow,

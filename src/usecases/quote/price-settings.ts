@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
 import { addDays, localMoment } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
-import { done, failed, type Result } from '@/core/kinds/result';
+import { done, failed, failedOf, type Result } from '@/core/kinds/result';
 import type { OptionKind } from '@/core/quote/option-kinds';
 import { firstOption, listTotal } from '@/core/quote/options';
 import { rulesInOtherMoney, snapshotInOtherMoney } from '@/core/quote/other-money';
@@ -160,17 +160,28 @@ function rulesOf(
   input: PriceRulesInput,
 ): Result<{ readonly rules: PriceRules; readonly taxBasisPoints: Record<TaxClass, number> }> {
   const { basedOn: _, goodsTaxBasisPoints, labourTaxBasisPoints, warranties, ...rules } = input;
-  const twice = <Item>(items: readonly Item[], key: (item: Item) => string) =>
-    items.findIndex((item, at) => items.findIndex((other) => key(other) === key(item)) !== at);
-  const flatRates = twice(rules.flatRates, ({ work, difficulty }) => `${work} ${difficulty}`);
-  if (flatRates >= 0)
-    return failed('This work stands in the flat rates twice.', `flatRates.${flatRates}.work`);
-  const band = twice(rules.bands, ({ toKm }) => String(toKm));
-  if (band >= 0) return failed('Two bands end at the same distance.', `bands.${band}.toKm`);
-  const hour = twice(rules.hours, ({ label }) => label);
-  if (hour >= 0) return failed('Two hours have the same name.', `hours.${hour}.label`);
-  const turned = rules.hours.findIndex(({ from, to }) => from >= to);
-  if (turned >= 0) return failed('It ends before it begins; a night is two rules.', `hours.${turned}.to`);
+  const wrong = failedOf(
+    ...twice(rules.flatRates, ({ work, difficulty }) => `${work} ${difficulty}`).map((at) => ({
+      field: `flatRates.${at}.work`,
+      message: 'This work stands in the flat rates twice.',
+    })),
+    ...twice(rules.bands, ({ toKm }) => String(toKm)).map((at) => ({
+      field: `bands.${at}.toKm`,
+      message: 'Two bands end at the same distance.',
+    })),
+    ...twice(rules.hours, ({ label }) => label).map((at) => ({
+      field: `hours.${at}.label`,
+      message: 'Two hours have the same name.',
+    })),
+    ...rules.hours.map(
+      ({ from, to }, at) =>
+        from >= to && {
+          field: `hours.${at}.to`,
+          message: 'It ends before it begins; a night is two rules.',
+        },
+    ),
+  );
+  if (wrong) return wrong;
   return done({
     rules: {
       ...rules,
@@ -182,6 +193,13 @@ function rulesOf(
     },
     taxBasisPoints: { goods: goodsTaxBasisPoints, labour: labourTaxBasisPoints },
   });
+}
+
+/** The places of items that one before them is like. */
+function twice<Item>(items: readonly Item[], key: (item: Item) => string): number[] {
+  return [...items.keys()].filter((at) =>
+    items.slice(0, at).some((other) => key(other) === key(items[at] as Item)),
+  );
 }
 
 export async function saveAccount(actor: PersonActor, input: AccountInput): Promise<Result<null>> {

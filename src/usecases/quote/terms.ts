@@ -3,7 +3,7 @@ import { instantOf, localMoment } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import { failed } from '@/core/kinds/result';
 import { highestAgreed } from '@/core/quote/bargain';
-import { updateChoices } from '@/data/jobs';
+import { updateChoices } from '@/data/job-writes';
 import { listAccounts, listCoupons, storeJobTerms } from '@/data/quote-terms';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';

@@ -8,7 +8,8 @@ import { findWaitingEnquiry, insertEnquiry, listBureauTerms, settleEnquiry } fro
 import { listSeriesOf } from '@/data/code-rows';
 import type { Db } from '@/data/db';
 import { insertErrand } from '@/data/errands';
-import { findJob, lockJob } from '@/data/jobs';
+import { lockJob } from '@/data/job-writes';
+import { findJob } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import { getShopOrThrow } from '@/data/shop';
 import type { AskBureauInput } from '@/inputs/job-inputs';

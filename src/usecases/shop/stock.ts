@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
-import { done, failed, type Result } from '@/core/kinds/result';
+import { done, failed, failedOf, type Result } from '@/core/kinds/result';
 import { changeOf } from '@/core/supply/movements';
 import { appendAudit } from '@/data/audit';
 import { getShopOrThrow } from '@/data/shop';
@@ -42,21 +42,28 @@ export async function moveStock(
   if (mayNot) return mayNot;
   const { article, state, grade, vanId, reason, pieces } = input;
   const toVanId = input.toVanId ?? null;
-  if (reason === 'moved' && toVanId === vanId) return failed('Choose where it went.', 'toVanId');
   return transact(async (db) => {
     await lockStock(db);
-    if (!(await isArticle(db, article)))
-      return failed('The library has no article of this number.', 'article');
     const vans = await listVans(db);
     const isPlace = (id: string | null) => id === null || vans.some((van) => van.id === id);
-    if (!isPlace(vanId)) return failed('This van is not on the list.', 'vanId');
-    if (reason === 'moved' && !isPlace(toVanId)) return failed('This van is not on the list.', 'toVanId');
+    const noVan = 'This van is not on the list.';
+    const moved = reason === 'moved';
     const own = (await listStock(db)).find(
       (line) =>
         line.article === article && line.state === state && line.grade === grade && line.vanId === vanId,
     );
     const lies = own?.quantity ?? 0;
     const told = changeOf({ reason, pieces }, lies);
+    const wrong = failedOf(
+      !(await isArticle(db, article)) && {
+        field: 'article',
+        message: 'The library has no article of this number.',
+      },
+      !isPlace(vanId) && { field: 'vanId', message: noVan },
+      moved && !isPlace(toVanId) && { field: 'toVanId', message: noVan },
+      moved && toVanId === vanId && { field: 'toVanId', message: 'Choose where it went.' },
+    );
+    if (wrong) return wrong;
     if (!told.ok) return failed(told.reason, 'pieces');
     const movement = {
       article,

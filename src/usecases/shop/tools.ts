@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
 import { minorPlaces } from '@/core/kinds/money';
-import { done, type Failed, failed, type Result } from '@/core/kinds/result';
+import { done, type Failed, failed, failedOf, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import { listPlatformNames } from '@/data/catalogue';
 import type { Db } from '@/data/db';
@@ -65,16 +65,28 @@ export function saveCover(actor: PersonActor, input: CoverInput): Promise<Result
   return changing(actor, input, 'cover', input.tool, async (db, van) => {
     const { cover } = input;
     const rows = new Set(cover.map(({ method, market }) => `${method} ${market ?? ''}`));
-    if (rows.size !== cover.length) return failed('Each function once for each market.', 'cover');
-    const strange = cover.find(
-      ({ right }) => right !== null && !van.rights.some(({ name }) => name === right),
-    );
-    if (strange) return failed('Add the right to the van first.', 'cover');
     const markets = await listMarkets(db);
-    if (cover.some(({ market }) => market !== null && !markets.includes(market)))
-      return failed('The library has no market of this name.', 'cover');
-    if (!(await listPlatformNames(db)).some(({ id }) => id === input.platformId))
-      return failed('The library has no such platform.', 'platformId');
+    const platforms = await listPlatformNames(db);
+    const wrong = failedOf(
+      rows.size !== cover.length && { field: 'cover', message: 'Each function once for each market.' },
+      ...cover.flatMap(({ right, market }, at) => [
+        right !== null &&
+          !van.rights.some(({ name }) => name === right) && {
+            field: `cover.${at}.right`,
+            message: 'Add the right to the van first.',
+          },
+        market !== null &&
+          !markets.includes(market) && {
+            field: `cover.${at}.market`,
+            message: 'The library has no market of this name.',
+          },
+      ]),
+      !platforms.some(({ id }) => id === input.platformId) && {
+        field: 'platformId',
+        message: 'The library has no such platform.',
+      },
+    );
+    if (wrong) return wrong;
     return (await replaceCover(db, input)) ? undefined : failed('There is no such tool on this van.');
   });
 }

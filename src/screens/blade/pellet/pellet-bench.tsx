@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react';
 import { keywayProfiles } from '@/core/catalogue/lists/keys';
 import type { Ladder } from '@/core/pellet/ladder';
 import type { Meter } from '@/core/pellet/meter';
-import { SelectField, TextField } from '@/ui/field';
+import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { PelletWork } from './pellet-work';
@@ -43,7 +43,7 @@ export function PelletBench({ ladders, meters, onMeter }: PelletBenchProps) {
                 className="w-44"
                 value={platform}
                 choices={ladders.map((one) => ({ value: one.platform, label: one.platform }))}
-                onChange={(event) => setPlatform(event.target.value)}
+                onChange={setPlatform}
               />
               <TextField
                 label="Year of the car"
@@ -59,10 +59,8 @@ export function PelletBench({ ladders, meters, onMeter }: PelletBenchProps) {
                 className="w-52"
                 value={profile}
                 empty="any blade"
-                choices={keywayProfiles
-                  .filter((one) => one.startsWith('edge'))
-                  .map((one) => ({ value: one, label: one }))}
-                onChange={(event) => setProfile(event.target.value)}
+                choices={plainChoices<string>(keywayProfiles.filter((one) => one.startsWith('edge')))}
+                onChange={setProfile}
               />
             </div>
           }

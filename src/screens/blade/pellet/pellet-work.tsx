@@ -107,8 +107,8 @@ export function PelletWork({ ladder, filter, meters, onMeter, head, use }: Pelle
                 className="w-52"
                 value={name}
                 choices={meters.map((one) => ({ value: one.name, label: one.name }))}
-                onChange={(event) => {
-                  setName(event.target.value);
+                onChange={(next) => {
+                  setName(next);
                   setChosen(null);
                 }}
               />
@@ -117,14 +117,14 @@ export function PelletWork({ ladder, filter, meters, onMeter, head, use }: Pelle
                 className="w-44"
                 value={String(range)}
                 choices={meter.ranges.map((one) => ({ value: String(one), label: ohmsWords(one) }))}
-                onChange={(event) => setChosen(Number(event.target.value))}
+                onChange={(next) => setChosen(Number(next))}
               />
               <SelectField
                 label="Demo key under the tips"
                 className="w-44"
                 value={key}
                 choices={['1', '2', '3', '4', '5'].map((value) => ({ value, label: `Key ${value}` }))}
-                onChange={(event) => setKey(event.target.value)}
+                onChange={setKey}
               />
             </div>
             <p className="mb-3 text-small text-mute">
@@ -154,7 +154,7 @@ export function PelletWork({ ladder, filter, meters, onMeter, head, use }: Pelle
                 </Button>
               </fieldset>
             ))}
-            <div aria-live="polite">
+            <div>
               {device.live && (
                 <p className="flex flex-wrap items-center gap-3">
                   <span>
@@ -175,7 +175,7 @@ export function PelletWork({ ladder, filter, meters, onMeter, head, use }: Pelle
                 {device.problem}
               </Notice>
             )}
-            <ul className="text-small" aria-live="polite">
+            <ul className="text-small" data-said>
               {typed.flatMap((face, index) =>
                 face.flatMap((one, at) => {
                   const words =
@@ -216,7 +216,7 @@ export function PelletWork({ ladder, filter, meters, onMeter, head, use }: Pelle
               over={answer.band ? `Reads ${ohmsWords(answer.band.ohms)}` : 'What it reads'}
               title={advice.title}
             >
-              <Notice tone={tones[answer.verdict]} role="status">
+              <Notice tone={tones[answer.verdict]} said>
                 {advice.next}
               </Notice>
               <p className="mt-2 text-small text-mute">

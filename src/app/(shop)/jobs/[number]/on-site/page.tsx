@@ -1,6 +1,6 @@
 import { dangerRecordMinutes } from '@/core/authority/gate';
 import { localMoment } from '@/core/kinds/local-time';
-import { AuthorityForm } from '@/screens/authority/authority-form';
+import { AuthorityPart } from '@/screens/authority/authority-part';
 import { DoorPanel } from '@/screens/authority/door-panel';
 import { RefusePanel } from '@/screens/authority/refuse-panel';
 import { RulesPanel } from '@/screens/authority/rules-panel';
@@ -39,7 +39,7 @@ export default async function OnSitePage({ params }: JobPageProps) {
   return (
     <>
       {locked && door}
-      <AuthorityForm
+      <AuthorityPart
         key={`onSite ${job.version}`}
         job={editable(view)}
         stage="onSite"

@@ -1,4 +1,4 @@
-import { AuthorityForm } from '@/screens/authority/authority-form';
+import { AuthorityPart } from '@/screens/authority/authority-part';
 import { BureauPanel } from '@/screens/authority/bureau-panel';
 import { RefusePanel } from '@/screens/authority/refuse-panel';
 import { RulesPanel } from '@/screens/authority/rules-panel';
@@ -22,7 +22,7 @@ export default async function PreparePage({ params }: JobPageProps) {
   const { secrets, enquiries, fees } = await readSecrets(actor, job);
   return (
     <>
-      <AuthorityForm
+      <AuthorityPart
         key={`advance ${job.version}`}
         job={editable(view)}
         stage="advance"
