@@ -89,7 +89,10 @@ describe('the right to a car', () => {
     const number = await openTestJob(locksmith, 'Merrowdale');
     const record = async (more: object) =>
       recordAuthority(locksmith, { ...(await edit(number)), ...onSitePapers, ...more });
-    expect(await record({})).toMatchObject({ ok: false, problems: [{ field: 'identityDocument' }] });
+    expect(await record({})).toMatchObject({
+      ok: false,
+      problems: [{ field: 'identityDocument' }, { field: 'witness' }],
+    });
     expect(await record({ identityDocument: 'passport' })).toMatchObject({
       ok: false,
       problems: [{ field: 'witness' }],
