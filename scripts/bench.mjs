@@ -1,5 +1,5 @@
 // `npm run bench`: measures against plain ways, in one run, on loopback only, and writes docs/bench.md as measured.
-// `npm run bench -- flow` measures that part alone and prints its figures.
+// `npm run bench -- flow` measures that part alone and prints its figures; so do `library` and `pages`.
 import { spawn } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
@@ -65,7 +65,11 @@ async function main() {
   });
   await untilServed(address);
   const only = process.argv[2];
-  const browsed = only ? undefined : await pageFigures(address);
+  const browsed = !only || only === 'pages' ? await pageFigures(address) : undefined;
+  if (only === 'pages') {
+    console.log(weightRows(browsed.weights));
+    return;
+  }
   const figures = await measure({
     BENCH_ONLY: only ?? '',
     ...env,
@@ -214,7 +218,6 @@ function report(figures, scripts) {
     longTasks,
   } = figures;
   const { library, flow } = figures;
-  const heaviest = Object.entries(scripts).sort(([, a], [, b]) => b - a);
   const ms = ({ p50, p95, worst }) => `${p50} | ${p95} | ${worst}`;
   return `# Measured
 
@@ -359,8 +362,14 @@ Target: under 260 on every page.
 
 | page | kB |
 |---|---|
-${heaviest.map(([path, kb]) => `| \`${path}\` | ${kb} |`).join('\n')}
+${weightRows(scripts)}
 `;
+}
+
+/** The pages by the weight of their scripts, the heaviest first. */
+function weightRows(weights) {
+  const heaviest = Object.entries(weights).sort(([, a], [, b]) => b - a);
+  return heaviest.map(([path, kb]) => `| \`${path}\` | ${kb} |`).join('\n');
 }
 
 function bladeRow({ measure, series, free }) {

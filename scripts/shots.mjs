@@ -4,6 +4,7 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { findOnPath } from './lib/debian.mjs';
 import { isRoot, root } from './lib/project.mjs';
+import { steady } from './lib/steady.mjs';
 
 const address = process.env.ADDRESS ?? `http://127.0.0.1:${process.env.PORT ?? 3000}`;
 const folder = join(root, 'docs', 'screenshots');
@@ -23,7 +24,7 @@ const browser = await chromium.launch({
 /** A signed-in page of a size and theme. */
 async function open(theme, width = 1280, height = 800, person = 'Sunniva Aasgren') {
   const context = await browser.newContext({ viewport: { width, height }, colorScheme: theme });
-  const page = await context.newPage();
+  const page = steady(await context.newPage());
   await page.goto(`${address}/sign-in`);
   await page.getByRole('radio', { name: new RegExp(person) }).click();
   await page.getByLabel('Passcode').fill(await page.locator('code').first().textContent());

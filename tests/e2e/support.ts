@@ -1,5 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import { test as base, expect, type Page } from '@playwright/test';
+import { steady as untilReady } from '../../scripts/lib/steady.mjs';
 
 export const passcodes: Record<string, string> = {
   'Imre Pellimoor': 'kiln-ochre-41',
@@ -7,25 +8,12 @@ export const passcodes: Record<string, string> = {
   'Dacre Omolade': 'clay-tag-63',
 };
 
-/**
- * Makes `goto` wait until the page answers to keys and clicks: every control has been taken over by the program.
- * What is pressed before that is lost, for a fast test as for a fast person.
- */
+/** A page that is ready when it is shown, and whose words are those that are seen. */
 export function steady(page: Page): Page {
-  const go = page.goto.bind(page);
   // What the one polite region says stands on the page already.
   const byText = page.getByText.bind(page);
   page.getByText = (...given) => byText(...given).and(page.locator(':not(#said)'));
-  page.goto = async (...given) => {
-    const response = await go(...given);
-    await page.waitForFunction(() =>
-      [...document.querySelectorAll('button, input, select, textarea, a')].every((control) =>
-        Object.keys(control).some((key) => key.startsWith('__react')),
-      ),
-    );
-    return response;
-  };
-  return page;
+  return untilReady(page);
 }
 
 /** A test whose page fails it when the console carries a content policy message or an uncaught error. */

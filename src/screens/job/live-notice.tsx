@@ -13,7 +13,9 @@ interface LiveNoticeProps {
   readonly state: string;
 }
 
-const wordFields = 'textarea, input:not([type=radio], [type=checkbox], [type=range], [type=file])';
+/** Fields of words; what is typed to be weighed at once (`data-passing`) is kept nowhere and lost to nobody. */
+const wordFields =
+  'textarea, input:not([type=radio], [type=checkbox], [type=range], [type=file], [data-passing])';
 
 /**
  * Shows a job as it is now when somebody else changes it: at once where nothing was typed here, else by a notice, so

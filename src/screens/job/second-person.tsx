@@ -1,15 +1,15 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
-import { Form, FormOutcome } from '@/ui/form/form';
-import { FormSelect, FormText } from '@/ui/form/form-fields';
-import { useFormOf } from '@/ui/form/use-form-of';
-import { LockedOut } from '@/ui/locked-out';
 import { Notice } from '@/ui/notice';
 import { Overlay } from '@/ui/overlay';
 import { useSave } from '@/ui/use-submit';
+
+/** It comes when it is opened: no station waits for what only a trainee needs. */
+const SecondPersonForm = dynamic(() => import('./second-person-form').then((one) => one.SecondPersonForm));
 
 interface SecondPersonProps {
   readonly number: number;
@@ -23,17 +23,7 @@ interface SecondPersonProps {
 /** A trainee works behind the gates only with a second person, who signs in on this screen for this job. */
 export function SecondPerson({ number, people, second, onSignIn, onEnd }: SecondPersonProps) {
   const [open, setOpen] = useState(false);
-  const signIn = useSave(onSignIn);
   const end = useSave(onEnd);
-  const of = useFormOf({
-    values: { personId: people[0]?.id ?? '', passcode: '' },
-    check: async () => (await import('@/inputs/job-inputs')).SecondPersonInput,
-    read: (draft) => ({ number, ...draft }),
-    sender: signIn,
-    clears: true,
-    onDone: () => setOpen(false),
-  });
-  const lockedOut = signIn.problemOf('lockedOut');
   return (
     <Notice tone={second ? 'glaze' : 'ochre'}>
       <div className="flex flex-wrap items-center justify-between gap-3">
@@ -56,25 +46,7 @@ export function SecondPerson({ number, people, second, onSignIn, onEnd }: Second
         title="Second person"
         note="For this job and a few hours. What is done stays under the trainee’s name, and that you stood beside it is on record."
       >
-        <Form of={of} className="flex flex-col gap-3">
-          <FormSelect
-            of={of}
-            name="personId"
-            label="Who stands beside you"
-            choices={people.map(({ id, name }) => ({ value: id, label: name }))}
-          />
-          <FormText
-            of={of}
-            name="passcode"
-            label="Passcode of the second person"
-            type="password"
-            autoComplete="off"
-          />
-          {lockedOut ? <LockedOut message={lockedOut} /> : <FormOutcome of={of} />}
-          <Button type="submit" look="main" busy={of.busy}>
-            Sign in beside the trainee
-          </Button>
-        </Form>
+        <SecondPersonForm number={number} people={people} onSignIn={onSignIn} onDone={() => setOpen(false)} />
       </Overlay>
     </Notice>
   );

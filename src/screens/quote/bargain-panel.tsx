@@ -51,6 +51,7 @@ export function BargainPanel(props: BargainPanelProps) {
       >
         <TextField
           label="Another firm says, with tax"
+          data-passing
           className="w-56"
           mono
           inputMode="decimal"
