@@ -44,7 +44,7 @@ test('facts that cannot both be true are said to contradict, with the likeliest 
   await page.waitForURL(/stand=car/);
   await page.getByLabel('What is seen').selectOption('two dots at the foot of the blade');
   await page.getByRole('button', { name: 'Add it' }).click();
-  const notice = page.locator('[data-said]').filter({ hasText: 'does not fit together' });
+  const notice = page.locator('[data-said]').filter({ hasText: 'What was told and seen does not' });
   await expect(notice).toContainText('Mark on the key: two dots at the foot of the blade');
   // What does not fit together is not said to be settled.
   await expect(page.getByText('Does not fit together', { exact: true })).toBeVisible();
