@@ -1,6 +1,7 @@
 import type { Application } from '@/core/catalogue/application';
 import type { FactKind } from '@/core/catalogue/fact-kinds';
 import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
+import { type WaitEnd, waitsOf } from '@/core/catalogue/wait';
 import type { Correction, Lexicon } from '@/core/identify/line/reading';
 import { type LikeName, likeliestNames } from '@/core/identify/line/slips';
 import type { Db } from './db';
@@ -196,11 +197,16 @@ const platformColumns = `id, name, chip_family AS "chipFamily", link, slots_maxi
   (SELECT jsonb_build_object('steps', count(*), 'lockoutSeconds', lockout_seconds)
    FROM pellet_step WHERE platform_id = platform.id HAVING count(*) > 1 AND lockout_seconds IS NOT NULL) AS pellet`;
 
-type MethodRow = PlatformMethod & { readonly platformId: string };
+type MethodRow = Omit<PlatformMethod, 'waits'> & {
+  readonly platformId: string;
+  readonly waitsSeconds: readonly number[];
+  readonly waitsBy: readonly WaitEnd[];
+  readonly waitsLongest: readonly number[];
+};
 const methodColumns = `platform_id AS "platformId", kind, known_keys_needed AS "knownKeysNeeded", needs_pin AS "needsPin",
   needs_turning AS "needsTurning", needs_tool AS "needsTool", needs_network AS "needsNetwork", others, adapters,
   article, boards_from AS "boardsFrom", boards_to AS "boardsTo", chance::float8 AS chance,
-  waits_seconds AS "waitsSeconds",
+  waits_seconds AS "waitsSeconds", waits_by AS "waitsBy", waits_longest AS "waitsLongest",
   session_p50_minutes::float8 AS "sessionP50Minutes", key_p50_minutes::float8 AS "keyP50Minutes",
   spread::float8 AS spread, how`;
 
@@ -212,7 +218,10 @@ function withMethods(
     ...platform,
     methods: methods
       .filter(({ platformId }) => platformId === platform.id)
-      .map(({ platformId: _, ...method }) => method),
+      .map(({ platformId: _, waitsSeconds, waitsBy, waitsLongest, ...method }) => ({
+        ...method,
+        waits: waitsOf(waitsSeconds, waitsBy, waitsLongest),
+      })),
   }));
 }
 

@@ -21,7 +21,7 @@ function candumpLine({ atUs, id, data }: LoggedFrame): string {
   return `(${seconds}.${micros}) can0 ${hex(id, 3)}#${data.map((byte) => hex(byte, 2)).join('')}`;
 }
 
-const line = /^\((\d{1,10})\.(\d{6})\) [a-z0-9]{1,15} ([0-9A-Fa-f]{3})#((?:[0-9A-Fa-f]{2}){0,8})$/;
+const line = /^\((\d{1,10})\.(\d{6})\) [a-z0-9]{1,15} ([0-9A-Fa-f]{3})#([0-9A-Fa-f]{0,16})$/;
 
 /**
  * The frames of a log; data frames with ids of three digits only.
@@ -36,7 +36,7 @@ export function readCandump(
   for (const [at, row] of text.split('\n').entries()) {
     if (row === '') continue;
     const [, seconds, micros, id, bytes = ''] = line.exec(row) ?? [];
-    if (id === undefined) return { ok: false, line: at + 1 };
+    if (id === undefined || bytes.length % 2 === 1) return { ok: false, line: at + 1 };
     frames.push({
       atUs: Number(seconds) * 1_000_000 + Number(micros),
       id: Number.parseInt(id, 16),

@@ -4,6 +4,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { MethodKind } from '@/core/catalogue/methods';
 import type { PinSource, Platform } from '@/core/catalogue/platform';
+import { type WaitEnd, waitsOf } from '@/core/catalogue/wait';
 import { adviseRoute } from '@/core/programming/advice';
 import { adviseChoices } from '@/core/programming/choices';
 import { isMissing } from '@/core/programming/key-count';
@@ -58,7 +59,11 @@ const platforms = new Map(
           boardsFrom: month(method.boards_from),
           boardsTo: month(method.boards_to),
           chance: Number(method.chance),
-          waitsSeconds: words(method.waits_seconds).map(Number),
+          waits: waitsOf(
+            words(method.waits_seconds).map(Number),
+            words(method.waits_by) as WaitEnd[],
+            words(method.waits_longest).map(Number),
+          ),
           sessionP50Minutes: Number(method.session_p50_minutes),
           keyP50Minutes: Number(method.key_p50_minutes),
           spread: Number(method.spread),
@@ -67,6 +72,24 @@ const platforms = new Map(
     },
   ]),
 );
+
+describe('the platforms of the world', () => {
+  it('name a PIN by the OBD socket only where it can be read there', () => {
+    const wrong = methods.filter(
+      ({ platform, how }) =>
+        how?.includes('PIN by the OBD socket') &&
+        !platforms.get(platform ?? '')?.pinSources.includes('obdSocket'),
+    );
+    expect(wrong.map(({ platform, kind }) => `${platform} ${kind}`)).toEqual([]);
+  });
+
+  it('wait by the clock, by a sign, by whichever comes first and by a server', () => {
+    const ends = new Set(
+      [...platforms.values()].flatMap((one) => one.methods.flatMap(({ waits }) => waits.map(({ by }) => by))),
+    );
+    expect([...ends].sort()).toEqual(['clock', 'first', 'server', 'sign']);
+  });
+});
 
 const vans = new Map(
   world('vans').map((cells): [string, VanKit] => [

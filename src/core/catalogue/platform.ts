@@ -1,5 +1,6 @@
 import type { ChipFamily, Link } from './application';
 import type { MethodKind } from './methods';
+import type { Wait } from './wait';
 
 /** Where a PIN may come from. */
 export const pinSources = ['customer', 'codeService', 'obdSocket', 'dealer'] as const;
@@ -33,8 +34,8 @@ export interface PlatformMethod {
   readonly boardsTo: string | null;
   /** Share of attempts that work, as the platform states it, before the shop has tried. */
   readonly chance: number;
-  /** The security waits, in the order they come; exact, and apart from work. */
-  readonly waitsSeconds: readonly number[];
+  /** The security waits, in the order they come, apart from work. */
+  readonly waits: readonly Wait[];
   /** Work once for each session: half of all jobs are quicker than this. */
   readonly sessionP50Minutes: number;
   /** Work for each key learned: half are quicker than this. */

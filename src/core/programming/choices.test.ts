@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { waitsOf } from '@/core/catalogue/wait';
 import { adviseRoute } from './advice';
 import { adviseChoices, type ChoiceRequest } from './choices';
 import type { RouteRequest } from './route';
@@ -59,7 +60,7 @@ describe('what is chosen beside the route', () => {
 
   it('copies where the memory is full or learning is much slower', () => {
     const both = platform({
-      methods: [method('add', { waitsSeconds: [1800] }), method('cloneDirect')],
+      methods: [method('add', { waits: waitsOf([1800], [], []) }), method('cloneDirect')],
       whenFull: 'drops oldest',
     });
     expect(advise({ platform: both }).copy).toBe('clone');

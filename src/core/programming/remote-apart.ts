@@ -3,7 +3,7 @@ import type { PlatformMethod } from '@/core/catalogue/platform';
 import { learnsKey, type RemoteApart, type RouteRequest } from './route';
 import { chanceOf } from './route-chance';
 import { findTool } from './van-kit';
-import { workTime } from './work-time';
+import { waitTime, workTime } from './work-time';
 
 /**
  * The platform's own way of learning a remote, where the new keys have one and the route does not learn it: a copy of the
@@ -24,9 +24,10 @@ export function remoteApart(request: RouteRequest, method: PlatformMethod): Remo
   if (!remote) return null;
   const { platform, van, market, situation, record } = request;
   const tool = remote.needsTool ? findTool(van, platform, remote.kind, market) : undefined;
+  const waited = waitTime(remote.waits);
   return {
     how: remote.how,
-    time: workTime(remoteSteps(remote, situation.wanted), remote.waitsSeconds),
+    time: workTime(remoteSteps(remote, situation.wanted), [waited.usualSeconds], waited.p80Seconds),
     chance: chanceOf(remote.kind, remote.chance, record),
     refused: tool && !tool.ok ? tool.fact : null,
   };

@@ -83,7 +83,7 @@ function atTheCar({ van, network, built }: RouteRequest, method: PlatformMethod)
   const needs: Need[] = [];
   if (method.needsNetwork)
     needs.push({ words: 'A network where the car stands', state: network === true ? 'there' : 'to do' });
-  if (method.waitsSeconds.some((wait) => wait >= longWaitSeconds))
+  if (method.waits.some(({ longestSeconds }) => longestSeconds >= longWaitSeconds))
     needs.push({
       words: '12 V held by a proper supply for the wait',
       state: van.powerSupply ? 'there' : 'missing',

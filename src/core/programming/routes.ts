@@ -24,7 +24,7 @@ import { effectOf } from './route-effect';
 import { needsOf } from './route-needs';
 import { leavesStolenLive } from './stolen';
 import { findTool } from './van-kit';
-import { totalMinutes, type WorkTime, workTime } from './work-time';
+import { totalMinutes, type WorkTime, waitTime, workTime } from './work-time';
 
 /** Stated chances of what no platform states. */
 const statedChance = { noProgramming: 0.98, repair: 0.9, dealer: 0.97 };
@@ -186,19 +186,21 @@ function chanceWithRank(
 
 /** Work and waits of the whole: the keys, and their remotes where these are learned apart. */
 function timeOf(request: RouteRequest, method: PlatformMethod): WorkTime {
-  const { sessionP50Minutes, keyP50Minutes, spread, waitsSeconds } = method;
+  const { sessionP50Minutes, keyP50Minutes, spread, waits } = method;
   const remote = remoteMethod(request, method);
   const each = Array.from({ length: Math.max(1, keysToLearn(request.situation, method)) }, () => ({
     p50Minutes: keyP50Minutes,
     spread,
   }));
+  const waited = waitTime([...waits, ...(remote?.waits ?? [])]);
   return workTime(
     [
       { p50Minutes: sessionP50Minutes, spread },
       ...each,
       ...(remote ? remoteSteps(remote, request.situation.wanted) : []),
     ],
-    [...waitsSeconds, ...(remote?.waitsSeconds ?? [])],
+    [waited.usualSeconds],
+    waited.p80Seconds,
   );
 }
 

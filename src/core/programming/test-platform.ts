@@ -1,5 +1,6 @@
 import type { MethodKind } from '@/core/catalogue/methods';
 import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
+import { waitsOf } from '@/core/catalogue/wait';
 import type { RouteRequest } from './route';
 import { key, situation } from './test-keys';
 import type { Tool, ToolRight, VanKit } from './van-kit';
@@ -19,7 +20,7 @@ export function method(kind: MethodKind, more: Partial<PlatformMethod> = {}): Pl
     boardsFrom: null,
     boardsTo: null,
     chance: 0.9,
-    waitsSeconds: kind === 'aklErase' ? [780] : kind === 'aklAdd' ? [540] : [],
+    waits: waitsOf(kind === 'aklErase' ? [780] : kind === 'aklAdd' ? [540] : [], [], []),
     sessionP50Minutes: 10,
     keyP50Minutes: 4,
     spread: 0.3,

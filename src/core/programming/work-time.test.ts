@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { normal, seededRandom } from '@/core/kinds/random';
-import { totalMinutes, workTime } from './work-time';
+import { waitsOf } from '../catalogue/wait';
+import { totalMinutes, waitTime, workTime } from './work-time';
 
 describe('workTime', () => {
   it('gives a single step back as it is', () => {
@@ -43,5 +44,26 @@ describe('workTime', () => {
     expect(time.workP50Minutes / (sums[20_000] ?? 0)).toBeCloseTo(1, 1.5);
     expect(Math.abs(time.workP50Minutes / (sums[20_000] ?? 1) - 1)).toBeLessThan(0.02);
     expect(Math.abs(time.workP80Minutes / (sums[32_000] ?? 1) - 1)).toBeLessThan(0.02);
+  });
+});
+
+describe('waits together', () => {
+  it('are as long as they are by the clock', () => {
+    expect(waitTime(waitsOf([275, 140], [], []))).toEqual({ usualSeconds: 415, p80Seconds: 415 });
+    expect(waitTime([])).toEqual({ usualSeconds: 0, p80Seconds: 0 });
+  });
+
+  it('are under the four-in-five time in four of five, where a sign ends one', () => {
+    const [wait] = waitsOf([600], ['sign'], [900]);
+    if (!wait) throw new Error('one wait');
+    const { p80Seconds } = waitTime([wait]);
+    // Drawn as the log-normal it is taken for: half under the usual time, two of a hundred over the longest.
+    const random = seededRandom('a lamp');
+    const spread = Math.log(900 / 600) / 2.0537489106318225;
+    const drawn = Array.from({ length: 20_000 }, () => 600 * Math.exp(normal(random, 0, spread)));
+    const under = (seconds: number) => drawn.filter((one) => one <= seconds).length / drawn.length;
+    expect(under(600)).toBeCloseTo(0.5, 1);
+    expect(under(p80Seconds)).toBeCloseTo(0.8, 1);
+    expect(under(900)).toBeCloseTo(0.98, 1);
   });
 });

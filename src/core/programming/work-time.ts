@@ -1,3 +1,5 @@
+import type { Wait } from '../catalogue/wait';
+
 /** One step of work: half of all times are shorter than `p50Minutes`; `spread` is the deviation of the logarithm. */
 export interface WorkStep {
   readonly p50Minutes: number;
@@ -5,16 +7,17 @@ export interface WorkStep {
 }
 
 export interface WorkTime {
-  /** The security waits, exact and apart from the work. */
+  /** The security waits, apart from the work. */
   readonly waitSeconds: number;
-  /** What four of five waits stay under: the same, unless it is a matter of luck how often one waits. */
+  /** What four of five waits stay under: the same, unless a sign ends it or it is a matter of luck how often one waits. */
   readonly waitP80Seconds: number;
   readonly workP50Minutes: number;
   readonly workP80Minutes: number;
 }
 
-/** The 80 % point of the standard normal distribution. */
+/** The 80 % and 98 % points of the standard normal distribution. */
 const normal80 = 0.8416212335729143;
+const normal98 = 2.0537489106318225;
 
 /**
  * Work and waits of a job. The steps are log-normal and independent; their sum is taken as log-normal with the same
@@ -41,6 +44,24 @@ export function workTime(
     waitP80Seconds,
     workP50Minutes: p50,
     workP80Minutes: p50 * Math.exp(normal80 * spread),
+  };
+}
+
+/**
+ * Waits together: their usual times, and what four of five stay under. One that ends by itself is taken as log-normal, its longest
+ * as long as two of a hundred; the four-in-five times are added, which is a little too long for several at once.
+ */
+export function waitTime(waits: readonly Wait[]): {
+  readonly usualSeconds: number;
+  readonly p80Seconds: number;
+} {
+  return {
+    usualSeconds: sumOf(waits.map(({ usualSeconds }) => usualSeconds)),
+    p80Seconds: sumOf(
+      waits.map(({ usualSeconds, longestSeconds }) =>
+        Math.round(usualSeconds * (longestSeconds / usualSeconds || 1) ** (normal80 / normal98)),
+      ),
+    ),
   };
 }
 

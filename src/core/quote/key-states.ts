@@ -1,5 +1,5 @@
 import { methods } from '@/core/catalogue/methods';
-import type { Platform } from '@/core/catalogue/platform';
+import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
 import { pinSourceWords } from '@/core/catalogue/platform';
 import { adviseRoute } from '@/core/programming/advice';
 import { firstTry } from '@/core/programming/attempt-order';
@@ -20,6 +20,7 @@ import {
 } from '@/core/programming/route';
 import { findRoutes } from '@/core/programming/routes';
 import { findTool } from '@/core/programming/van-kit';
+import { waitTime } from '@/core/programming/work-time';
 import type { KeyState, QuoteWay } from './quote';
 
 /** What is known of the keys beside their routes. */
@@ -71,7 +72,8 @@ function wayOf(route: Route, routes: readonly Route[], request: RouteRequest, ha
     sessionP50Minutes: method?.sessionP50Minutes ?? pellet?.work.p50Minutes ?? 0,
     keyP50Minutes: method?.keyP50Minutes ?? step.p50Minutes,
     spread: method?.spread ?? pellet?.work.spread ?? step.spread,
-    waitsSeconds: method?.waitsSeconds ?? (pellet ? [pellet.waitSeconds] : []),
+    waitsSeconds: usualWaits(method) ?? (pellet ? [pellet.waitSeconds] : []),
+    ...(method && uncertainWaits(method, remote && remoteOf(remote, request))),
     ...(pellet && {
       pellet: { found: pellet.found, words: pellet.words },
       waitP80Seconds: pellet.waitP80Seconds,
@@ -93,16 +95,30 @@ function wayOf(route: Route, routes: readonly Route[], request: RouteRequest, ha
   };
 }
 
+function usualWaits(method: PlatformMethod | undefined): readonly number[] | undefined {
+  return method?.waits.map(({ usualSeconds }) => usualSeconds);
+}
+
+/** What four of five waits of a way stay under, those of its remotes with them, where that is not what they usually take. */
+function uncertainWaits(
+  { waits }: PlatformMethod,
+  remote: QuoteWay['remote'],
+): { readonly waitP80Seconds?: number } {
+  const { usualSeconds, p80Seconds } = waitTime(waits);
+  if (p80Seconds === usualSeconds) return {};
+  return { waitP80Seconds: p80Seconds + (remote?.waitsSeconds ?? []).reduce((sum, wait) => sum + wait, 0) };
+}
+
 /** Learning the remotes as a line of its own; none where the van cannot. */
 function remoteOf({ refused, chance }: RemoteApart, { platform }: RouteRequest): QuoteWay['remote'] {
   const method = platform.methods.find((one) => methods[one.kind].makes === 'remote');
   if (!method || refused !== null) return null;
-  const { sessionP50Minutes, keyP50Minutes, spread, waitsSeconds } = method;
+  const { sessionP50Minutes, keyP50Minutes, spread } = method;
   return {
     sessionP50Minutes,
     keyP50Minutes,
     spread,
-    waitsSeconds,
+    waitsSeconds: usualWaits(method) ?? [],
     chance: chance.value,
     chanceRests: chance.rests,
   };

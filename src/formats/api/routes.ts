@@ -58,6 +58,7 @@ const routesFound = object({
       effect: text,
       others: oneOf(['keep', 'erase']),
       waitSeconds: orNull(number),
+      waitP80Seconds: orNull(number),
       workP50Minutes: orNull(number),
       workP80Minutes: orNull(number),
       cost: orNull(
@@ -123,6 +124,7 @@ export function routesAnswer({
       effect: route.effect,
       others: route.others,
       waitSeconds: route.time?.waitSeconds ?? null,
+      waitP80Seconds: route.time?.waitP80Seconds ?? null,
       workP50Minutes: route.time?.workP50Minutes ?? null,
       workP80Minutes: route.time?.workP80Minutes ?? null,
       cost: route.cost && {

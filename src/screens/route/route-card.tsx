@@ -127,6 +127,8 @@ function Times({ time }: { time: WorkTime }) {
       </span>
       <span className="block text-small text-mute">
         {time.waitSeconds > 0 ? `of it a wait of ${formatMinutes(time.waitSeconds / 60)}` : 'no wait'}
+        {time.waitP80Seconds > time.waitSeconds &&
+          `, four in five by ${formatMinutes(time.waitP80Seconds / 60)}`}
       </span>
     </>
   );

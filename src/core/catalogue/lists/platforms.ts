@@ -1,5 +1,6 @@
 import { methodKinds, methods } from '../methods';
 import { pinSources, pinSourceWords, rankSigns } from '../platform';
+import { waitEnds, waitsProblem } from '../wait';
 import {
   choice,
   column,
@@ -22,6 +23,8 @@ import { chipFamilies, keywayProfiles } from './keys';
 
 const rankSign = { kind: 'text', max: 24, form: 'rankSign' } as const;
 const rankSignHint = `Of ${rankSigns.join(', ')}, or the colour of a head such as head: slate.`;
+
+const partsOf = (cell: string | undefined) => (cell === undefined || cell === '' ? [] : cell.split(' '));
 
 /** Immobilizer systems and how they take a key. */
 export const platformLists = {
@@ -156,6 +159,16 @@ export const platformLists = {
       column('boards_to', 'Boards to', month, optional),
       column('chance', 'Stated chance', decimal(0.05, 0.995)),
       column('waits_seconds', 'Waits, seconds', words(60, true), optional),
+      column(
+        'waits_by',
+        'Waits end',
+        { ...words(60), said: waitEnds },
+        { optional: true, hint: 'One for each wait; by the clock where it is empty.' },
+      ),
+      column('waits_longest', 'Longest waits, seconds', words(60, true), {
+        optional: true,
+        hint: 'One for each wait that is not by the clock alone.',
+      }),
       column('session_p50_minutes', 'Session P50, minutes', decimal(0.1, 600)),
       column('key_p50_minutes', 'Key P50, minutes', decimal(0, 120)),
       column('spread', 'Spread', decimal(0, 2)),
@@ -163,10 +176,14 @@ export const platformLists = {
     ],
     key: ['platform', 'kind'],
     references: [oneOf('platforms', 'platform', 'name')],
-    check: ({ boards_from: from, boards_to: to }) =>
+    check: ({ boards_from: from, boards_to: to, ...cells }) =>
       from !== undefined && to !== undefined && to < from
         ? { column: 'boards_to', reason: 'Ends before it begins.' }
-        : undefined,
+        : waitsProblem(
+            partsOf(cells.waits_seconds).map(Number),
+            partsOf(cells.waits_by),
+            partsOf(cells.waits_longest).map(Number),
+          ),
   },
   'rank-tests': {
     title: 'Rank tests',
