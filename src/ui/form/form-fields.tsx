@@ -59,6 +59,14 @@ type Rest<Props> = Omit<
   'ref' | 'name' | 'label' | 'value' | 'error' | 'onChange' | 'checked' | 'choices'
 >;
 
+/** What a field of words takes of its state. */
+const wordsOf = <Value,>({ value, error, onChange, ref }: FieldState<Value>) => ({
+  ref,
+  error,
+  value: value === undefined || value === null ? '' : String(value),
+  onChange: (event: { readonly target: { readonly value: string } }) => onChange(event.target.value as Value),
+});
+
 export function FormText<Draft extends FieldValues, Name extends FieldPath<Draft>>({
   of,
   name,
@@ -67,16 +75,7 @@ export function FormText<Draft extends FieldValues, Name extends FieldPath<Draft
 }: Of<Draft, Name> & Rest<ComponentProps<typeof TextField>>) {
   return (
     <FormField of={of} name={name} label={label}>
-      {({ value, error, onChange, ref }) => (
-        <TextField
-          ref={ref}
-          label={label}
-          value={value ?? ''}
-          error={error}
-          onChange={(event) => onChange(event.target.value as typeof value)}
-          {...rest}
-        />
-      )}
+      {(state) => <TextField label={label} {...wordsOf(state)} {...rest} />}
     </FormField>
   );
 }
@@ -96,16 +95,7 @@ export function FormArea<Draft extends FieldValues, Name extends FieldPath<Draft
 }: Of<Draft, Name> & Rest<ComponentProps<typeof TextAreaField>>) {
   return (
     <FormField of={of} name={name} label={label}>
-      {({ value, error, onChange, ref }) => (
-        <TextAreaField
-          ref={ref}
-          label={label}
-          value={value ?? ''}
-          error={error}
-          onChange={(event) => onChange(event.target.value as typeof value)}
-          {...rest}
-        />
-      )}
+      {(state) => <TextAreaField label={label} {...wordsOf(state)} {...rest} />}
     </FormField>
   );
 }
