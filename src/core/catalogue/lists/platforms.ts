@@ -163,7 +163,7 @@ export const platformLists = {
         'waits_by',
         'Waits end',
         { ...words(60), said: waitEnds },
-        { optional: true, hint: 'One for each wait; by the clock where it is empty.' },
+        { optional: true, hint: 'clock, sign, server or first, one for each wait; empty is the clock.' },
       ),
       column('waits_longest', 'Longest waits, seconds', words(60, true), {
         optional: true,
