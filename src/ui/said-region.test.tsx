@@ -91,6 +91,16 @@ describe('the one polite region of a page', () => {
     expect(said()).toBe('Quote from 200');
   });
 
+  it('keeps nothing of what it said for long', async () => {
+    const { rerender } = render(<Page price="180" />);
+    await wait(1000);
+    rerender(<Page price="212" />);
+    await wait(400);
+    expect(said()).toBe('Quote 212');
+    await wait(11_000);
+    expect(said()).toBe('');
+  });
+
   it('is the only one: nothing else of the program speaks by itself', () => {
     const files = readdirSync('src', { recursive: true, encoding: 'utf8' }).filter((name) =>
       name.endsWith('.tsx'),

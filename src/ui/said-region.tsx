@@ -2,7 +2,7 @@
 
 import { usePathname } from 'next/navigation';
 import { useEffect } from 'react';
-import { saidId, say } from './say';
+import { forgetSaid, saidId, say } from './say';
 
 /** What of a page is said when it comes or changes: prices, answers, what moved. */
 const saidParts = '[data-said]';
@@ -18,6 +18,7 @@ export function SaidRegion() {
   const path = usePathname();
   // biome-ignore lint/correctness/useExhaustiveDependencies: another page stands anew
   useEffect(() => {
+    forgetSaid();
     let stoodAt = performance.now();
     const said = new WeakMap<Element, string>();
     const observer = new MutationObserver((records) => {

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import {
   type SecretRef,
   type SecretSource,
@@ -109,8 +109,11 @@ function SecretLine({
   const [shown, setShown] = useState<string>();
   const [problem, setProblem] = useState<string>();
   const [left, setLeft] = useState(0);
+  // Read by the focus, never by the region that speaks: nothing of it stays on the page elsewhere.
+  const value = useRef<HTMLSpanElement>(null);
   useEffect(() => {
     if (shown === undefined) return;
+    value.current?.focus();
     const until = Date.now() + shownSeconds * 1000;
     setLeft(shownSeconds);
     const timer = setInterval(() => {
@@ -131,7 +134,7 @@ function SecretLine({
   return (
     <li className="flex flex-wrap items-center gap-x-4 gap-y-1 py-2">
       <span className="min-w-40 font-semibold">{secretName(secret)}</span>
-      <span className="min-w-44 font-mono text-ask" data-said>
+      <span ref={value} tabIndex={-1} className="min-w-44 font-mono text-ask">
         {shown ?? (secret.destroyed ? 'destroyed' : '• • • • •')}
       </span>
       <span className="flex-1 text-small text-mute">

@@ -1,6 +1,5 @@
 'use client';
 
-import { useEffect, useState } from 'react';
 import { isSold, optionKinds, optionName } from '@/core/quote/option-kinds';
 import { bookStyles, type PriceRules, roundingModes } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
@@ -8,7 +7,6 @@ import { Button } from '@/ui/button';
 import { choicesOf } from '@/ui/field';
 import { Form, FormOutcome } from '@/ui/form/form';
 import { FormNumber, FormSelect, FormText, FormTick } from '@/ui/form/form-fields';
-import { useFormOf } from '@/ui/form/use-form-of';
 import { Panel } from '@/ui/panel';
 import { useSave, useSubmit } from '@/ui/use-submit';
 import type { PriceEffect } from '@/usecases/quote/price-settings';
@@ -16,6 +14,7 @@ import type { Action } from './actions';
 import { draftOfRules, type RulesDraft, sentOfDraft } from './draft';
 import { EffectTable } from './effect-table';
 import { BandsPanel, HoursPanel, MenuPanel } from './rule-lists';
+import { useSeenEffect } from './use-seen-effect';
 
 interface RulesFormProps {
   readonly bookId: string | null;
@@ -72,18 +71,15 @@ const columns = 'grid gap-x-4 sm:grid-cols-2 lg:grid-cols-4';
 /** The rules in one form; what they would change is shown on closed jobs before they are saved. */
 export function RulesForm(props: RulesFormProps) {
   const { bookId, rules, taxBasisPoints, currency, locale, onEffect, onSave } = props;
-  const [effect, setEffect] = useState<readonly PriceEffect[]>();
   const look = useSubmit(onEffect);
   const save = useSave(onSave);
-  const of = useFormOf<RulesDraft, { value: unknown }>({
+  const { of, effect } = useSeenEffect<RulesDraft>({
     values: draftOfRules(rules, taxBasisPoints, currency),
     check: async () => (await import('@/inputs/price-inputs')).PriceRulesInput,
     read: (draft) => sentOfDraft(draft, bookId, currency),
-    sender: effect ? save : look,
-    onDone: ({ value }) => setEffect(effect ? undefined : (value as readonly PriceEffect[])),
+    look,
+    save,
   });
-  const { watch } = of.form;
-  useEffect(() => watch((_, { name }) => name && setEffect(undefined)).unsubscribe, [watch]);
   const numbers = (list: Typed) =>
     list.map(([field, label, unit]) => (
       <FormNumber

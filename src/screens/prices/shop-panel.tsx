@@ -1,6 +1,5 @@
 'use client';
 
-import { useEffect, useState } from 'react';
 import { Button } from '@/ui/button';
 import { Form, FormOutcome } from '@/ui/form/form';
 import { FormArea, FormDays, FormNumber, FormText } from '@/ui/form/form-fields';
@@ -12,6 +11,7 @@ import { useSave, useSubmit } from '@/ui/use-submit';
 import type { PriceEffect } from '@/usecases/quote/price-settings';
 import type { Action } from './actions';
 import { EffectTable } from './effect-table';
+import { useSeenEffect } from './use-seen-effect';
 
 interface ShopPanelProps {
   readonly open: { readonly days: readonly number[]; readonly from: string; readonly to: string };
@@ -69,22 +69,19 @@ function HoursPanel({ open, holidays, onOpen }: ShopPanelProps) {
 }
 
 function CurrencyPanel({ currency, locale, onCurrency, onEffect }: ShopPanelProps) {
-  const [effect, setEffect] = useState<readonly PriceEffect[]>();
   const money = useSubmit(onCurrency);
   const look = useSubmit(onEffect);
-  const of = useFormOf<{ currency: string; worth: string }, { value: unknown }>({
+  const { of, effect } = useSeenEffect({
     values: { currency: '', worth: '' },
     check: async () => (await import('@/inputs/price-inputs')).CurrencyInput,
     read: (draft) => ({ currency: codeOf(draft.currency), worth: typedNumber(draft.worth) }),
-    sender: effect ? money : look,
-    onDone: ({ value }) => {
-      if (!effect) return setEffect(value as readonly PriceEffect[]);
+    look,
+    save: money,
+    onSaved: () => {
       forgetUnsaved();
       window.location.reload();
     },
   });
-  const { watch } = of.form;
-  useEffect(() => watch((_, { name }) => name && setEffect(undefined)).unsubscribe, [watch]);
   return (
     <Panel
       title={`Currency: ${currency}`}

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { CanFrame } from './frame';
 import { type ModuleState, moduleAtPower, moduleDue, moduleHears, wakeModule } from './module';
 import type { ModuleSpeech } from './speech';
+import type { ModuleWork } from './speech-state';
 import {
   askModule,
   idleTester,
@@ -12,7 +13,6 @@ import {
   testerHears,
   wakeTester,
 } from './tester';
-import type { ModuleWork } from './uds';
 
 const both = ['default', 'extended'] as const;
 const speech: ModuleSpeech = {

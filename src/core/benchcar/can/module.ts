@@ -11,15 +11,8 @@ import {
   wakeTransport,
 } from './iso-tp';
 import type { ModuleSpeech } from './speech';
-import {
-  type ModuleWork,
-  poweredUp,
-  type Served,
-  type SpeechState,
-  serve,
-  speechDue,
-  wakeSpeech,
-} from './uds';
+import type { ModuleWork, SpeechState } from './speech-state';
+import { poweredUp, type Served, serve, speechDue, wakeSpeech } from './uds';
 
 /** A module of the car on its bus: frames in, frames out, and what it did to the car. */
 export interface ModuleState {

@@ -2,16 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { type Refusal, refusals } from './refusals';
 import type { ModuleSpeech } from './speech';
-import {
-  longAnswerUs,
-  type ModuleWork,
-  poweredUp,
-  type SpeechState,
-  serve,
-  sessionUs,
-  speechDue,
-  wakeSpeech,
-} from './uds';
+import { type ModuleWork, type SpeechState, sessionUs } from './speech-state';
+import { longAnswerUs, poweredUp, serve, speechDue, wakeSpeech } from './uds';
 
 const both = ['default', 'extended'] as const;
 const speech: ModuleSpeech = {
