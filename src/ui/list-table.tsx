@@ -28,7 +28,7 @@ interface ListTableProps<Item> {
 const looks: Record<ColumnLook, string | undefined> = {
   name: undefined,
   words: undefined,
-  number: 'text-right font-mono',
+  number: 'text-right font-mono whitespace-nowrap',
   code: 'font-mono',
   press: 'text-right',
 };

@@ -162,7 +162,7 @@ function SupplierForm({ onSave }: Pick<SuppliersPageProps, 'onSave'>) {
         <FormText of={of} name="cutOff" label="Orders until" className="w-28" />
         <FormText of={of} name="deliversBy" label="Here by" className="w-28" />
         <FormNumber of={of} name="lateDays" label="Late by, days" className="w-28" />
-        <FormNumber of={of} name="comebackBasisPoints" label="Stated comeback, %" className="w-28" />
+        <FormNumber of={of} name="comebackBasisPoints" label="Stated comeback, %" className="w-40" />
         <Button type="submit" className="mt-6" busy={of.busy}>
           Save the supplier
         </Button>
