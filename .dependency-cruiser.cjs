@@ -24,6 +24,7 @@ const subjects = [
   'authority',
   'programming',
   'benchcar',
+  'procedure',
   'travel',
   'supply',
   'job',

@@ -145,16 +145,27 @@ for (const reading of '0.05 0.41 1.09 0.44 0.12 0.85 1.22 0.56 0.90 0.03 0.40 1.
   await light.keyboard.type(reading, { delay: 20 });
 await light.getByText('If it were cut as it reads').or(light.getByText('Read again')).first().waitFor();
 await shoot(light, 'blade-bench-light');
-await light.goto(`${address}/library`);
-await shoot(light, 'library-light');
-const owner = await open('light', 1280, 800, 'Imre Pellimoor');
-await owner.goto(`${address}/settings/prices`);
-await owner.getByLabel('Minimum charge, USD').fill('95');
-await owner.getByRole('button', { name: 'Show the effect', exact: true }).click();
-await owner.getByRole('region', { name: 'Effect on closed jobs' }).waitFor();
-await owner.getByRole('heading', { name: 'Effect' }).scrollIntoViewIfNeeded();
-await owner.evaluate(() => window.scrollBy(0, 400));
-await shoot(owner, 'prices-light');
+await light.goto(`${address}/library/procedures/row?id=${encodeURIComponent('Add after the hazards')}`);
+await light.getByRole('button', { name: /^8 · command/ }).click();
+await light.getByRole('heading', { name: 'Open the function' }).waitFor();
+await shoot(light, 'procedure-light');
+
+await dark.goto(`${address}/benches/car`);
+await dark.getByLabel('Platform').selectOption('Heddle 3');
+await dark.getByLabel('Waits go by').selectOption('600 times faster');
+await dark.getByLabel('Where key 1 is').selectOption('in the cabin');
+await dark.getByRole('button', { name: /^Add by the OBD socket/ }).click();
+await dark.getByText('Add by the OBD socket is open.').waitFor();
+await dark.getByRole('button', { name: 'Take a key' }).click();
+await dark.getByLabel('Where key 1 is').selectOption('beside the car');
+await dark.getByLabel('Where key 2 is').selectOption('at the pocket');
+await dark
+  .getByText(/^A key was taken/)
+  .first()
+  .waitFor();
+await dark.getByRole('button', { name: /^Driver door/i }).click();
+await dark.evaluate(() => window.scrollTo(0, 0));
+await shoot(dark, 'benchcar-dark');
 
 const phone = await open('light', 390, 844);
 await typeCall(phone, 'Dapplemere 2016 spare Tansy Cross one key works');

@@ -22,11 +22,13 @@ import {
   share,
 } from '../../tests/support/identify-drill';
 import { priceFigures, priceRuns } from '../../tests/support/price-drill';
+import { measureBenchCar } from './bench-car';
 import { type BigModel, bigModels, size } from './big-library';
 import { measureBlades } from './blade';
 import { measureFlow } from './flow';
 import { measureLibrary } from './library';
 import { measureMetal } from './metal';
+import { measureProcedures } from './procedures';
 import { spread } from './spread';
 import { measureSteady } from './steady';
 
@@ -234,6 +236,8 @@ const librarySetting = { own, spread, say, superclient };
 const parts: Record<string, () => Promise<unknown>> = {
   flow: () => measureFlow(flowSetting),
   library: () => measureLibrary(librarySetting),
+  car: () => measureBenchCar(flowSetting),
+  procedures: () => measureProcedures({ spread, say }),
 };
 if (only !== '') {
   console.log(JSON.stringify(await parts[only]?.()));
@@ -253,6 +257,8 @@ const blades = await measureBlades(spread, say);
 const metal = measureMetal(say);
 
 const flow = await measureFlow(flowSetting);
+const car = await measureBenchCar(flowSetting);
+const procedures = await measureProcedures({ spread, say });
 const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
 
 const library = await measureLibrary(librarySetting);
@@ -308,6 +314,8 @@ console.log(
     blades,
     flow,
     metal,
+    car,
+    procedures,
     size,
     steady,
     drill,

@@ -9,6 +9,7 @@ const packages = {
   postgresql: { for: 'the database server', path: () => postgresFolder() },
   chromium: { for: 'the browser of the end-to-end tests', path: () => findOnPath('chromium') },
   'poppler-utils': { for: 'reading PDF back in the tests', path: () => findOnPath('pdftotext') },
+  tshark: { for: 'reading logs of frames back in the tests', path: () => findOnPath('tshark') },
   'zbar-tools': { for: 'reading QR codes back in the tests', path: () => findOnPath('zbarimg') },
 };
 

@@ -44,6 +44,8 @@ GRANT INSERT ON currency_change, job_event, job_event_refused, job_history, quot
 GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry, errand TO :serving;
 GRANT INSERT ON envelope TO :serving;
 GRANT INSERT, DELETE ON sealed_text, text_compared, retention_due TO :serving;
+-- A trace is kept as it was, or removed.
+GRANT INSERT, DELETE ON trace, trace_batch TO :serving;
 -- A seal of the audit chain is written and never changed.
 GRANT INSERT ON audit_seal TO :serving;
 GRANT DELETE ON code_row TO :serving;

@@ -1,12 +1,12 @@
 import type { KeywaySpec } from '@/core/blade/keyway';
-import { keywaysOf, metalLists } from '@/core/blade/keyway-rows';
+import { keywaysOf, metalColumns } from '@/core/blade/keyway-rows';
 import type { CarLock } from '@/core/catalogue/locks';
 import type { Db } from './db';
-import { listKeywayRows } from './library/keyway-rows';
+import { listRowsNamed } from './library/list-rows';
 
 /** A keyway with its metal, by its name; undefined where there is none of it. */
 export async function findKeyway(db: Db, name: string): Promise<KeywaySpec | undefined> {
-  return keywaysOf(await listKeywayRows(db, [name], { lists: metalLists })).get(name);
+  return keywaysOf(await listRowsNamed(db, metalColumns, [name])).get(name);
 }
 
 /** The names of all keyways. */

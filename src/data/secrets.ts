@@ -20,7 +20,10 @@ export async function findDataKey(db: Db, jobId: string): Promise<DataKeyRow | u
   return result.rows[0];
 }
 
-export async function insertDataKey(db: Db, key: DataKeyRow & { readonly madeAt: Date }): Promise<void> {
+export async function insertDataKey(
+  db: Db,
+  key: Omit<DataKeyRow, 'jobId'> & { readonly jobId: string | null; readonly madeAt: Date },
+): Promise<void> {
   await db.query(
     'INSERT INTO data_key (id, job_id, fingerprint, wrapped, made_at) VALUES ($1, $2, $3, $4, $5)',
     [key.id, key.jobId, key.fingerprint, key.wrapped, key.madeAt],

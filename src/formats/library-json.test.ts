@@ -11,6 +11,15 @@ import { libraryFormat, librarySchema, readLibraryJson, rowSchema, rowToJson } f
 const ajv = new Ajv2020({ strict: false, allErrors: true });
 const example = readFileSync(join(import.meta.dirname, '../../docs/examples/library.json'), 'utf8');
 
+/** Documents of the demo world, each in one line. */
+const documents = (file: string): string[] => {
+  const { lists } = JSON.parse(readFileSync(join(import.meta.dirname, '../../world', file), 'utf8')) as {
+    lists: Record<string, { body: unknown }[]>;
+  };
+  return Object.values(lists).flatMap((rows) => rows.map(({ body }) => JSON.stringify(body)));
+};
+const bodies = { behaviour: documents('behaviours.json'), procedure: documents('procedures.json') };
+
 /** Any value that a column can hold, as a cell has it. */
 function cellOf(type: ColumnType): fc.Arbitrary<string> {
   const word = fc.stringMatching(/^[A-Za-zäéñ0-9]{1,6}$/);
@@ -37,6 +46,8 @@ function cellOf(type: ColumnType): fc.Arbitrary<string> {
         .map((hundredths) => String(hundredths / 100));
     case 'yesNo':
       return fc.constantFrom('yes', 'no');
+    case 'document':
+      return fc.constantFrom(...bodies[type.of]);
     case 'words':
       return fc
         .array(type.numbers ? fc.integer({ min: 1, max: 999 }).map(String) : word, {

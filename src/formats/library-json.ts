@@ -2,11 +2,18 @@ import type { Cells, ColumnType, ListColumn } from '@/core/catalogue/lists/descr
 import { isListName, type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { rankSignForm } from '@/core/catalogue/platform';
 import { done, failed, type Result } from '@/core/kinds/result';
+import { documentInputs } from '@/inputs/documents/documents';
+import { requestSchema } from './api/request-schema';
 
 export const libraryFormat = 'kilnsman library 1';
 
-/** A cell as JSON has it: numbers as numbers, yes and no as booleans, words as a list. */
-type JsonCell = string | number | boolean | readonly (string | number)[];
+/** A cell as JSON has it: numbers as numbers, yes and no as booleans, words as a list, a document as an object. */
+type JsonCell =
+  | string
+  | number
+  | boolean
+  | readonly (string | number)[]
+  | { readonly [name: string]: unknown };
 
 /** One row of a list as a JSON object; empty cells are left out. */
 export function rowToJson(list: LibraryList, cells: Cells): Record<string, JsonCell> {
@@ -27,6 +34,8 @@ function cellToJson(type: ColumnType, cell: string): JsonCell {
       return Number(cell);
     case 'yesNo':
       return cell === 'yes';
+    case 'document':
+      return JSON.parse(cell) as JsonCell;
     case 'words':
       return type.numbers ? cell.split(' ').map(Number) : cell.split(' ');
   }
@@ -92,6 +101,8 @@ function cellFromJson({ type }: ListColumn, value: unknown): string | undefined 
       return typeof value === 'number' ? String(value) : undefined;
     case 'yesNo':
       return typeof value === 'boolean' ? (value ? 'yes' : 'no') : undefined;
+    case 'document':
+      return isObject(value) ? JSON.stringify(value) : undefined;
     case 'words': {
       const kind = type.numbers ? 'number' : 'string';
       return Array.isArray(value) && value.every((one) => typeof one === kind) ? value.join(' ') : undefined;
@@ -108,6 +119,7 @@ function expected(type: ColumnType | undefined): string {
     decimal: 'a number',
     yesNo: 'true or false',
     words: 'a list',
+    document: 'an object',
   }[type.kind];
 }
 
@@ -156,6 +168,8 @@ function cellSchema(type: ColumnType): Record<string, unknown> {
       return { type: 'number', minimum: type.min, maximum: type.max };
     case 'yesNo':
       return { type: 'boolean' };
+    case 'document':
+      return requestSchema(documentInputs[type.of]);
     case 'words':
       return { type: 'array', items: { type: type.numbers ? 'number' : 'string' } };
   }

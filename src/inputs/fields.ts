@@ -4,6 +4,7 @@ import { Transform, Type } from 'class-transformer';
 import {
   ArrayMaxSize,
   IsArray,
+  IsIn,
   IsInt,
   IsNumber,
   isInt,
@@ -22,6 +23,9 @@ export interface FieldSchema {
   readonly orWords?: readonly string[];
   readonly optional?: true;
   readonly listOf?: () => new () => object;
+  readonly nested?: () => new () => object;
+  /** One of several classes, told apart by their kind; in a list or alone. */
+  readonly byKind?: { readonly classes: Readonly<Record<string, new () => object>>; readonly list: boolean };
 }
 
 const saying = (field: FieldSchema) => ({ context: { field } });
@@ -51,6 +55,89 @@ export function listOf(Class: () => new () => object, most: number, what: string
   );
 }
 
+/** A nested input of one of several classes, told apart by its `kind`; with `most` a list of so many of them. */
+export function byKind(
+  classes: Readonly<Record<string, new () => object>>,
+  most: number | null,
+  what: string,
+): PropertyDecorator {
+  const kinds = Object.keys(classes);
+  class AnyKind {
+    kind!: string;
+  }
+  IsIn(kinds, { message: `Expected one of: ${kinds.join(', ')}.` })(AnyKind.prototype, 'kind');
+  const type = Type(() => AnyKind, {
+    keepDiscriminatorProperty: true,
+    discriminator: {
+      property: 'kind',
+      subTypes: Object.entries(classes).map(([name, value]) => ({ name, value })),
+    },
+  });
+  const told = saying({ byKind: { classes, list: most !== null } });
+  return most === null
+    ? together(notList(`Expected ${what}.`), ValidateNested({ message: `Expected ${what}.`, ...told }), type)
+    : together(
+        IsArray({ message: `Expected ${what}.` }),
+        ArrayMaxSize(most, { message: `Up to ${most} ${what}.` }),
+        ValidateNested({ each: true, ...told }),
+        type,
+      );
+}
+
+/**
+ * Many small things in a list, each checked by one function; the first that does not fit is named by its place.
+ * @param schema what one of them is
+ */
+export function items(
+  fits: (value: unknown) => boolean,
+  schema: FieldSchema['schema'],
+  most: number,
+  what: string,
+): PropertyDecorator {
+  const together: NonNullable<FieldSchema['schema']> = { type: 'array', maxItems: most, items: schema };
+  return ValidateBy(
+    {
+      name: 'items',
+      validator: {
+        validate: (value) => Array.isArray(value) && value.length <= most && value.every(fits),
+        defaultMessage: (told) => {
+          const value: unknown = told?.value;
+          if (!Array.isArray(value) || value.length > most) return `Up to ${most} of: ${what}.`;
+          return `The ${value.findIndex((one) => !fits(one)) + 1}. is not ${what}.`;
+        },
+      },
+    },
+    saying({ schema: together }),
+  );
+}
+
+/** Texts by their names: `{ bonnet: 'released' }`. */
+export function textsByName(form: RegExp, most: number, longest: number, message: string): PropertyDecorator {
+  return check(
+    'textsByName',
+    message,
+    (value) =>
+      typeof value === 'object' &&
+      value !== null &&
+      !Array.isArray(value) &&
+      Object.keys(value).length <= most &&
+      Object.entries(value).every(
+        ([name, text]) =>
+          name.length <= 40 &&
+          form.test(name) &&
+          typeof text === 'string' &&
+          text.length >= 1 &&
+          text.length <= longest,
+      ),
+    {
+      type: 'object',
+      maxProperties: most,
+      propertyNames: { pattern: form.source },
+      additionalProperties: { type: 'string', minLength: 1, maxLength: longest },
+    },
+  );
+}
+
 /** A text of a form, of at most `longest` characters: the length comes first, so that no pattern meets a longer one. */
 export function shaped(form: RegExp, longest: number, message: string): PropertyDecorator {
   return check(
@@ -71,6 +158,16 @@ export function whole(message: string, least = 0): PropertyDecorator {
     message,
     (value) => typeof value === 'number' && isInt(value) && value >= least && value <= largest,
     { type: 'integer', minimum: least, maximum: largest },
+  );
+}
+
+/** A whole number that may be larger than a column holds, exact as JavaScript has them. */
+export function wholeUpTo(most: number, message: string): PropertyDecorator {
+  return check(
+    'wholeUpTo',
+    message,
+    (value) => typeof value === 'number' && Number.isSafeInteger(value) && value >= 0 && value <= most,
+    { type: 'integer', minimum: 0, maximum: most },
   );
 }
 
@@ -180,28 +277,33 @@ export function numbers({ most, from, to, gaps = false }: NumbersRange, message:
   );
 }
 
-/** A list of texts, each of up to `longest` characters. */
-export function texts({ most, longest }: TextsRange, message: string): PropertyDecorator {
+/** A list of texts, each of up to `longest` characters, or one of these words. */
+export function texts(
+  { most, longest = 120, least = 1, of }: TextsRange,
+  message: string,
+): PropertyDecorator {
   return check(
     'texts',
     message,
     (value) =>
       Array.isArray(value) &&
-      value.length >= 1 &&
+      value.length >= least &&
       value.length <= most &&
-      value.every((one) => typeof one === 'string' && one.length <= longest),
+      value.every((one) => typeof one === 'string' && one.length <= longest && (!of || of.includes(one))),
     {
       type: 'array',
-      minItems: 1,
+      minItems: least,
       maxItems: most,
-      items: { type: 'string', maxLength: longest },
+      items: of ? { type: 'string', enum: [...of] } : { type: 'string', maxLength: longest },
     },
   );
 }
 
 interface TextsRange {
   readonly most: number;
-  readonly longest: number;
+  readonly longest?: number;
+  readonly least?: number;
+  readonly of?: readonly string[];
 }
 
 interface NumbersRange {
@@ -213,7 +315,11 @@ interface NumbersRange {
 
 /** One nested input, of a class of its own. */
 export function nested(Class: () => new () => object, what: string): PropertyDecorator {
-  const checks = [notList(what), ValidateNested({ message: what }), Type(Class)];
+  const checks = [
+    notList(what),
+    ValidateNested({ message: what, ...saying({ nested: Class }) }),
+    Type(Class),
+  ];
   return (target, property) => {
     for (const check of checks) check(target, property);
   };

@@ -197,3 +197,12 @@ export class WordsInput {
   @Length(2, 40, { each: true, message: 'Words of 2 to 40 letters.' })
   words!: string[];
 }
+
+/** A universal remote to be written at the bench for the car of a job. */
+export class WriteRemoteInput {
+  @whole('Expected a number.') number!: number;
+  @IsUUID(undefined, { message: 'It has an id of its own.' }) id!: string;
+  @whole('Which sequence was seen?') basedOn!: number;
+  @Length(1, 40, { message: 'Choose a universal remote.' }) universal!: string;
+  @IsIn([true], { message: 'Put a fresh cell into it first.' }) freshCell!: true;
+}

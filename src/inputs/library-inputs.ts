@@ -1,6 +1,7 @@
 import { IsBoolean, IsIn, IsInt, IsObject, IsOptional, IsUUID, Length, Max, Min } from 'class-validator';
 import { type ObservedFact, observedFacts } from '@/core/catalogue/conflicts';
 import { type ListName, listNames } from '@/core/catalogue/lists/lists';
+import { notList } from './fields';
 
 export class StoreImportInput {
   /** Whether cells that would run as formulas are stored all the same. */
@@ -57,4 +58,10 @@ export function readAfter(text: string | readonly string[] | undefined): readonl
   } catch {
     return undefined;
   }
+}
+
+/** A procedure that somebody writes, as far as it is. */
+export class ProcedureCheckInput {
+  @Length(1, 60, { message: 'Name it in 1 to 60 characters.' }) name!: string;
+  @notList('Expected the procedure as an object.') body!: Record<string, unknown>;
 }

@@ -1,9 +1,10 @@
 import type { ClassConstructor } from 'class-transformer';
 import { readFactSources } from '@/core/catalogue/fact-sources';
-import type { Cells, ListColumn } from '@/core/catalogue/lists/description';
+import type { Cells, DocumentKind, ListColumn } from '@/core/catalogue/lists/description';
 import { type LibraryList, type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { done, type Problem, type Result } from '@/core/kinds/result';
 import { cell } from './cells';
+import { readDocument } from './documents/documents';
 import { parseInput } from './parse';
 
 /**
@@ -101,6 +102,8 @@ function cellReader(list: LibraryList, column: ListColumn): CellReader {
     const found = kept.get(text);
     if (found) return found;
     if (kept.size >= mostKept) kept.clear();
+    if (column.type.kind === 'document' && text !== undefined)
+      return documentCell(column.name, column.type.of, text);
     const parsed = parseInput(cellClass(list, column), text === undefined ? {} : { [column.name]: text });
     const read: Result<string | undefined> = parsed.ok
       ? done(written((parsed.value as Record<string, unknown>)[column.name]))
@@ -110,6 +113,19 @@ function cellReader(list: LibraryList, column: ListColumn): CellReader {
   };
   cellReaders.set(column, reader);
   return reader;
+}
+
+/** A document in its cell: what is wrong in it is said with its place. */
+function documentCell(name: string, kind: DocumentKind, text: string): Result<string> {
+  const read = readDocument(kind, text);
+  return read.ok
+    ? read
+    : {
+        ok: false,
+        problems: read.problems
+          .slice(0, 20)
+          .map(({ field, message }) => ({ field: name, message: field ? `${field}: ${message}` : message })),
+      };
 }
 
 function written(value: unknown): string | undefined {
@@ -156,6 +172,8 @@ function decorators({ type, optional }: ListColumn) {
       return [...may, cell.yesNo()];
     case 'choice':
       return [...may, cell.oneOf(type.values)];
+    case 'document':
+      return may;
     case 'words':
       return [...may, type.numbers ? cell.numbers(type.max) : cell.words(type.max)];
   }

@@ -77,8 +77,8 @@ describe('the door', () => {
     [JSON.parse('{"words":"x","__proto__":{"y":1}}'), '__proto__: This field is not known here.'],
     [{ words: 'x', toString: 'y' }, 'toString: This field is not known here.'],
     [
-      { words: { a: { b: { c: { d: { e: { f: { g: { h: 1 } } } } } } } } },
-      'words.a.b.c.d.e.f.g: This is nested too deep.',
+      { words: { a: { b: { c: { d: { e: { f: { g: { h: { i: { j: 1 } } } } } } } } } } },
+      'words.a.b.c.d.e.f.g.h.i: This is nested too deep.',
     ],
   ])('answers %j', (data, answer) => {
     expect(refused(Words, data)).toBe(answer);

@@ -30,7 +30,7 @@ export function parseInput<Input extends object>(
 }
 
 /** How deep an input may be, how long its lists, and how long a text in it. */
-const deepest = 8;
+const deepest = 10;
 const longestList = 20_000;
 const longestText = 100_000;
 

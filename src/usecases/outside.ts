@@ -4,6 +4,8 @@ import type { Bureau } from '@/outside/bureau/bureau';
 import { simulatedBureau } from '@/outside/bureau/simulated-bureau';
 import type { Cutter } from '@/outside/cutter/cutter';
 import { simulatedCutter } from '@/outside/cutter/simulated-cutter';
+import type { RemoteWriter } from '@/outside/devices/remote-writer';
+import { simulatedRemoteWriter } from '@/outside/devices/simulated-remote-writer';
 import type { DepthGauge, OhmMeter, PhotographReader } from '@/outside/readers/readers';
 import { simulatedMeter } from '@/outside/readers/simulated-meter';
 import { simulatedGauge, simulatedPhotograph } from '@/outside/readers/simulated-readers';
@@ -22,6 +24,9 @@ export function roadsOf(network: RoadNetwork): Roads {
 export const depthGauge: DepthGauge = simulatedGauge;
 export const photographReader: PhotographReader = simulatedPhotograph;
 export const ohmMeter: OhmMeter = simulatedMeter;
+
+/** What writes universal remotes on the bench. */
+export const remoteWriter: RemoteWriter = simulatedRemoteWriter();
 
 /** The machine of a van, by the kinds of blade that it holds. */
 export function cutterOf(cuts: readonly string[]): Cutter {

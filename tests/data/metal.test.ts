@@ -1,11 +1,11 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { keywayRowProblems, keywaysOf } from '@/core/blade/keyway-rows';
+import { keywayColumns, keywayRowProblems, keywaysOf } from '@/core/blade/keyway-rows';
 import { formatBitting } from '@/core/catalogue/bitting';
 import type { ListName } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
-import { listKeywayRows } from '@/data/library/keyway-rows';
+import { listRowsNamed } from '@/data/library/list-rows';
 import { findRowByKey } from '@/data/library/rows';
 import { migrate } from '@/data/migrate';
 import type { SaveRowInput } from '@/inputs/library-inputs';
@@ -108,8 +108,9 @@ describe('a keyway that contradicts itself', () => {
 
   it('is none of the demo world', async () => {
     const found = await database().query<{ name: string }>('SELECT name FROM keyway');
-    const rows = await listKeywayRows(
+    const rows = await listRowsNamed(
       database(),
+      keywayColumns,
       found.rows.map(({ name }) => name),
     );
     expect(keywaysOf(rows).size).toBeGreaterThan(10);
@@ -180,7 +181,7 @@ describe('a keyway that contradicts itself', () => {
     await store('keyways', dunnock(3, 88).replace('8.6', '3.7'));
     expect(await storeImport(actor, read.id, {})).toMatchObject({
       ok: false,
-      problems: [{ message: expect.stringMatching(/changed after this file was read, and contradicts it/) }],
+      problems: [{ message: expect.stringMatching(/changed after it was read, and contradicts it/) }],
     });
     expect(await wholeOf(exportCsv(actor, 'keyway-depths'))).toContain('Dunnock 8,1,4,1.8,');
   });
@@ -290,7 +291,7 @@ describe('the locks of a generation', () => {
   });
 
   it('hold a keyway to the spaces they need', async () => {
-    const rows = await listKeywayRows(database(), ['Wagtail 10']);
+    const rows = await listRowsNamed(database(), keywayColumns, ['Wagtail 10']);
     const fewer = rows.map((row) =>
       row.list === 'keyways' ? { ...row, cells: { ...row.cells, spaces: '9' } } : row,
     );

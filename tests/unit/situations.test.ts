@@ -2,9 +2,8 @@ import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import type { MethodKind } from '@/core/catalogue/methods';
-import type { PinSource, Platform } from '@/core/catalogue/platform';
-import { type WaitEnd, waitsOf } from '@/core/catalogue/wait';
+import type { Platform } from '@/core/catalogue/platform';
+import { platformOf } from '@/core/catalogue/platform-cells';
 import { adviseRoute } from '@/core/programming/advice';
 import { adviseChoices } from '@/core/programming/choices';
 import { isMissing } from '@/core/programming/key-count';
@@ -19,58 +18,18 @@ const rowsOf = (path: string) =>
   readCsv(readFileSync(join(import.meta.dirname, path), 'utf8')).rows.map(({ cells }) => cells);
 const world = (name: string) => rowsOf(`../../world/${name}.csv`);
 const words = (text: string | undefined, by: string | RegExp = ' ') => (text ? text.split(by) : []);
-const month = (text: string | undefined) => text || null;
 
 const methods = world('platform-methods');
 const platforms = new Map(
-  world('platforms').map((cells): [string, Platform] => [
-    cells.name ?? '',
-    {
-      id: cells.name ?? '',
-      name: cells.name ?? '',
-      chipFamily: cells.chip_family as Platform['chipFamily'],
-      link: cells.link as Platform['link'],
-      slotsMaximum: Number(cells.slots_maximum),
-      slotsMinimum: Number(cells.slots_minimum),
-      count: cells.count as Platform['count'],
-      remoteLearned: cells.remote_learned as Platform['remoteLearned'],
-      rank: cells.rank as Platform['rank'],
-      whenFull: cells.when_full as Platform['whenFull'],
-      pinSources: words(cells.pin_sources) as PinSource[],
-      systemTypes: words(cells.system_types),
-      pellet: cells.lockout_seconds
-        ? {
-            steps: world('pellet-steps').filter(({ platform }) => platform === cells.name).length,
-            lockoutSeconds: Number(cells.lockout_seconds),
-          }
-        : null,
-      methods: methods
-        .filter(({ platform }) => platform === cells.name)
-        .map((method) => ({
-          kind: method.kind as MethodKind,
-          knownKeysNeeded: Number(method.known_keys_needed),
-          needsPin: method.needs_pin === 'yes',
-          needsTurning: method.needs_turning === 'yes',
-          needsTool: method.needs_tool === 'yes',
-          needsNetwork: method.needs_network === 'yes',
-          others: method.others as 'keep' | 'erase',
-          adapters: words(method.adapters, / > /),
-          article: method.article || null,
-          boardsFrom: month(method.boards_from),
-          boardsTo: month(method.boards_to),
-          chance: Number(method.chance),
-          waits: waitsOf(
-            words(method.waits_seconds).map(Number),
-            words(method.waits_by) as WaitEnd[],
-            words(method.waits_longest).map(Number),
-          ),
-          sessionP50Minutes: Number(method.session_p50_minutes),
-          keyP50Minutes: Number(method.key_p50_minutes),
-          spread: Number(method.spread),
-          how: method.how ?? '',
-        })),
-    },
-  ]),
+  world('platforms').map((cells): [string, Platform] => {
+    const pellet = cells.lockout_seconds
+      ? {
+          steps: world('pellet-steps').filter(({ platform }) => platform === cells.name).length,
+          lockoutSeconds: Number(cells.lockout_seconds),
+        }
+      : null;
+    return [cells.name ?? '', { ...platformOf(cells, methods), pellet }];
+  }),
 );
 
 describe('the platforms of the world', () => {

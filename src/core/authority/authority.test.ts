@@ -22,6 +22,7 @@ describe('the gate', () => {
     ['quote', true, true, true],
     ['decode', true, true, true],
     ['repair', true, true, true],
+    ['practice', true, true, true],
     ['codeToBitting', false, true, true],
     ['searchCodes', false, true, true],
     ['codeFromVin', false, true, true],

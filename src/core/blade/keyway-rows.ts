@@ -2,19 +2,16 @@ import type { Cells } from '@/core/catalogue/lists/description';
 import type { Recut } from '@/core/catalogue/lists/keys';
 import { type KeywayProblem, type KeywaySpec, keywayProblems, loneDepths, ofAxis } from './keyway';
 
-/** The lists that a keyway's metal lies in. */
-export const metalLists = ['keyways', 'keyway-spaces', 'keyway-depths'] as const;
-/** Beside these the locks that hold its spaces: all that must not contradict each other. */
-export const keywayLists = [...metalLists, 'locks'] as const;
-export type KeywayList = (typeof keywayLists)[number];
-
-/** The column of each list that names the keyway. */
-export const keywayColumns = {
+/** The lists that a keyway's metal lies in, each with the column that names the keyway. */
+export const metalColumns = {
   keyways: 'name',
   'keyway-spaces': 'keyway',
   'keyway-depths': 'keyway',
-  locks: 'keyway',
-} as const satisfies Record<KeywayList, string>;
+} as const;
+/** Beside these the locks that hold its spaces: all that must not contradict each other. */
+export const keywayColumns = { ...metalColumns, locks: 'keyway' } as const;
+export type KeywayList = keyof typeof keywayColumns;
+export const keywayLists = Object.keys(keywayColumns) as KeywayList[];
 
 export function isKeywayList(list: string): list is KeywayList {
   return list in keywayColumns;

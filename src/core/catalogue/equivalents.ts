@@ -62,3 +62,14 @@ export function canStandIn(
 ): boolean {
   return universal.families.includes(family) && universal.frequenciesMhz.includes(remote.frequencyMhz);
 }
+
+/** The universal remotes that can stand in for a car's own, each with the functions that the customer would lose. */
+export function standInsFor<Row extends Universal>(
+  remote: Pick<Remote, 'layout' | 'frequencyMhz'>,
+  family: string,
+  universals: readonly Row[],
+): (Row & { readonly lost: readonly string[] })[] {
+  return universals
+    .filter((universal) => canStandIn(remote, family, universal))
+    .map((universal) => ({ ...universal, lost: functionsLost(remote, universal) }));
+}

@@ -1,4 +1,5 @@
 import type { Application } from '@/core/catalogue/application';
+import { entropyBits } from '@/core/kinds/entropy-bits';
 import { formatSpan } from '@/core/kinds/year-span';
 import { buildIntervals, type MonthRange, rangeOf, spanOf, wholeRange, yearMonthOf } from './build-time';
 import {
@@ -149,14 +150,6 @@ function leadingOf(weights: readonly number[], groups: Groups): Decided | undefi
   for (let at = 0; at < sums.length; at += 1) if (best < 0 || (sums[at] ?? 0) > (sums[best] ?? 0)) best = at;
   const key = groups.keys[best];
   return key === undefined || total === 0 ? undefined : { key, probability: (sums[best] ?? 0) / total };
-}
-
-function entropyBits(sums: readonly number[]): number {
-  const total = sums.reduce((sum, weight) => sum + weight, 0);
-  if (total === 0) return 0;
-  let bits = 0;
-  for (const weight of sums) if (weight > 0) bits -= (weight / total) * Math.log2(weight / total);
-  return bits;
 }
 
 /** A question with the likelihood of each answer for each candidate. */

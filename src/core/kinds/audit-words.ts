@@ -1,6 +1,7 @@
 /** What the first part of an action is about. */
 const subjects: Readonly<Record<string, string>> = {
   account: 'Trade account',
+  benchCar: 'Bench car',
   bureau: 'Code service',
   codeRows: 'Code rows',
   coupon: 'Coupon',
@@ -46,6 +47,7 @@ const deeds: Readonly<Record<string, string>> = {
   wireChecked: 'wire in the column looked at',
   stepTried: 'pellet step tried',
   stepWithdrawn: 'pellet step undone',
+  remoteWritten: 'universal remote written',
   right: 'licence or credits',
   rightRemoved: 'licence or credits removed',
   cover: 'coverage',

@@ -4,6 +4,7 @@ export type Purpose =
   | 'quote'
   | 'decode'
   | 'repair'
+  | 'practice'
   | 'plainCopy'
   | 'handOver'
   | 'codeToBitting'

@@ -1,3 +1,4 @@
+import { benchCarPaths } from './bench-car';
 import { bladePaths } from './blade';
 import { identifyPaths } from './identify';
 import { importPaths } from './imports';
@@ -5,6 +6,7 @@ import { jobPaths } from './jobs';
 import { libraryPaths } from './library';
 import { anyObject, operation, type Paths, problemSchema } from './operation';
 import { pelletPaths } from './pellet';
+import { procedurePaths } from './procedures';
 import { quotePaths } from './quote';
 import { routePaths } from './routes';
 import { vinPaths } from './vin';
@@ -14,6 +16,8 @@ const paths: Paths = {
   ...vinPaths,
   ...identifyPaths,
   ...bladePaths,
+  ...benchCarPaths,
+  ...procedurePaths,
   ...pelletPaths,
   ...routePaths,
   ...quotePaths,

@@ -29,12 +29,20 @@ export function requestSchema(Class: InputClass, own: Readonly<Record<string, Sc
   };
 }
 
+function anyOf(classes: Readonly<Record<string, InputClass>>): Schema {
+  return { oneOf: Object.values(classes).map((Class) => requestSchema(Class)) };
+}
+
 function schemaOf(plain: Schema, told: readonly FieldSchema[]): Schema {
-  const own = told.map(({ schema, listOf }) => ({
+  const own = told.map(({ schema, listOf, nested, byKind }) => ({
     ...schema,
     ...(listOf && { items: requestSchema(listOf()) }),
+    ...(nested && requestSchema(nested())),
+    ...(byKind && (byKind.list ? { items: anyOf(byKind.classes) } : anyOf(byKind.classes))),
   }));
-  const all: Schema = Object.assign({}, plain, ...own);
+  // What the library says of a nested class is a name that leads nowhere here.
+  const { $ref: _, ...known } = plain as Schema & { readonly $ref?: string };
+  const all: Schema = Object.assign({}, known, ...own);
   const words = told.flatMap((one) => one.orWords ?? []);
   const wide = words.length > 0 ? { anyOf: [all, { type: 'string', enum: words }] } : all;
   return told.some((one) => one.orNull) ? orNull(wide) : wide;

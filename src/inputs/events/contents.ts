@@ -10,6 +10,7 @@ import { DoorOpenedContent } from './door-opened';
 import { LockTriedContent } from './lock-tried';
 import { PelletReadContent } from './pellet-read';
 import { PlanChosenContent } from './plan-chosen';
+import { RemoteWrittenContent } from './remote-written';
 import { StepTriedContent } from './step-tried';
 import { StepWithdrawnContent } from './step-withdrawn';
 import { TryWithdrawnContent } from './try-withdrawn';
@@ -32,4 +33,5 @@ export const eventContents: { readonly [Name in EventKindName]: new () => EventC
   wireChecked: WireCheckedContent,
   stepTried: StepTriedContent,
   stepWithdrawn: StepWithdrawnContent,
+  remoteWritten: RemoteWrittenContent,
 };

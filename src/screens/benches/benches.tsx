@@ -32,6 +32,11 @@ const benches = [
     name: 'Key count',
     what: 'What the car says it knows against the keys there are; what adding, erasing and copying would leave.',
   },
+  {
+    href: '/benches/car',
+    name: 'Bench car',
+    what: 'A made-up car that answers as its platform says, with keys, hands and a tool: try here what should not be tried on a customer’s, and find out why a car refuses.',
+  },
 ];
 
 /** The benches that work without a job. */

@@ -10,6 +10,7 @@ import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Lead, Panel } from '@/ui/panel';
 import { Table, Td, Th, Tr } from '@/ui/table';
+import { ChangedCell } from './changed-cell';
 
 const watchMs = 400;
 
@@ -293,11 +294,10 @@ function Changes({ changes }: { readonly changes: readonly Change[] }) {
               <span className="text-small text-mute">Line {line}</span>{' '}
               <span className="font-semibold">{rowName(listOf(list), after)}</span>{' '}
               <span className={before ? 'text-ochre' : 'text-glaze'}>{before ? '≠ changed' : '+ added'}</span>
-              {fields.map(({ name, label }) => (
-                <span key={name} className="block pl-4">
-                  {label}: <span className="font-mono">{before?.[name] ?? 'empty'}</span> →{' '}
-                  <span className="font-mono">{after[name] ?? 'empty'}</span>
-                </span>
+              {fields.map((column) => (
+                <div key={column.name} className="pl-4">
+                  <ChangedCell column={column} was={before?.[column.name]} is={after[column.name]} />
+                </div>
               ))}
             </li>
           );

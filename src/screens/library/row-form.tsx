@@ -4,10 +4,10 @@ import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
 import { type Cells, cellWords, type ListColumn } from '@/core/catalogue/lists/description';
-import { type ListName, listOf } from '@/core/catalogue/lists/lists';
+import { type LibraryList, type ListName, listOf } from '@/core/catalogue/lists/lists';
 import type { Failed } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
-import { Field, SelectField, TextField } from '@/ui/field';
+import { Field, SelectField, TextAreaField, TextField } from '@/ui/field';
 import { Problems } from '@/ui/problems';
 import { StaleNotice } from '@/ui/stale-notice';
 import { useSubmit } from '@/ui/use-submit';
@@ -32,7 +32,7 @@ interface RowFormProps {
 export function RowForm({ list: name, id, cells: first, choices, onSave, onDone }: RowFormProps) {
   const list = listOf(name);
   const router = useRouter();
-  const [cells, setCells] = useState<Cells>(first);
+  const [cells, setCells] = useState<Cells>(() => laidOut(list, first));
   const [seen, setSeen] = useState<Cells>(first);
   const [words, setWords] = useState({ source: '', reason: '' });
   const [theirs, setTheirs] = useState<Cells | null>();
@@ -86,7 +86,7 @@ export function RowForm({ list: name, id, cells: first, choices, onSave, onDone 
             sendOver(theirs);
           }}
           onTakeTheirs={() => {
-            setCells(theirs);
+            setCells(laidOut(list, theirs));
             setSeen(theirs);
             setTheirs(undefined);
             router.refresh();
@@ -116,6 +116,16 @@ export function RowForm({ list: name, id, cells: first, choices, onSave, onDone 
       </div>
     </form>
   );
+}
+
+/** Documents in lines, as people read and write them; the library keeps them in one. */
+function laidOut({ columns }: LibraryList, cells: Cells): Cells {
+  const documents = columns.filter(({ type }) => type.kind === 'document');
+  const lines = documents.flatMap(({ name }) => {
+    const text = cells[name];
+    return text === undefined ? [] : [[name, JSON.stringify(JSON.parse(text), null, 2)] as const];
+  });
+  return { ...cells, ...Object.fromEntries(lines) };
 }
 
 interface CellFieldProps {
@@ -165,6 +175,19 @@ function CellField({ column, value, choices, error, stays, onChange }: CellField
           </>
         )}
       </Field>
+    );
+  if (type.kind === 'document')
+    return (
+      <TextAreaField
+        label={label}
+        value={value}
+        error={error}
+        hint="JSON, as the schema of the library says"
+        className="col-span-full font-mono"
+        rows={24}
+        spellCheck={false}
+        onChange={(event) => onChange(event.target.value)}
+      />
     );
   return (
     <TextField

@@ -14,7 +14,8 @@ import { Problems } from '@/ui/problems';
 import { useSave } from '@/ui/use-submit';
 import type { RowView } from '@/usecases/library/browse';
 import type { FactStanding } from '@/usecases/library/check';
-import { CellText } from './cell-text';
+import { CellText, DocumentText } from './cell-text';
+import { ChangedCell } from './changed-cell';
 import { isCode } from './columns';
 import { RowForm, type SaveAnswer } from './row-form';
 import { SourceFields } from './source-fields';
@@ -29,6 +30,8 @@ interface RowPageProps {
   readonly facts: readonly FactStanding[];
   readonly choices: Readonly<Record<string, readonly string[]>>;
   readonly zone: string;
+  /** What is to be read before its cells. */
+  readonly top?: ReactNode;
   /** What else is said of it elsewhere. */
   readonly about?: ReactNode;
   /** What else this row has, for those who may see it. */
@@ -53,6 +56,7 @@ export function RowPage(props: RowPageProps) {
         </Link>
       }
     >
+      {props.top}
       {row && (
         <Panel title={editing ? 'Change it' : 'What it says'}>
           {editing ? (
@@ -69,10 +73,14 @@ export function RowPage(props: RowPageProps) {
             <>
               <dl className="grid gap-x-5 gap-y-2 sm:grid-cols-2 lg:grid-cols-3">
                 {list.columns.map((column) => (
-                  <div key={column.name}>
+                  <div key={column.name} className={column.type.kind === 'document' ? 'col-span-full' : ''}>
                     <dt className="text-small text-mute">{column.label}</dt>
                     <dd className={isCode(column) ? 'font-mono' : ''}>
-                      <CellText column={column} value={row.cells[column.name]} />
+                      {column.type.kind === 'document' ? (
+                        <DocumentText text={row.cells[column.name]} />
+                      ) : (
+                        <CellText column={column} value={row.cells[column.name]} />
+                      )}
                     </dd>
                   </div>
                 ))}
@@ -159,10 +167,13 @@ function Changes({
                     </p>
                     {change.before && change.after && (
                       <ul className="mt-1">
-                        {fields.map(({ name: of, label }) => (
-                          <li key={of}>
-                            {label}: <span className="font-mono">{change.before?.[of] ?? 'empty'}</span> →{' '}
-                            <span className="font-mono">{change.after?.[of] ?? 'empty'}</span>
+                        {fields.map((column) => (
+                          <li key={column.name}>
+                            <ChangedCell
+                              column={column}
+                              was={change.before?.[column.name]}
+                              is={change.after?.[column.name]}
+                            />
                           </li>
                         ))}
                       </ul>

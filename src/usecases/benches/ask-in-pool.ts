@@ -6,7 +6,15 @@ const lane = openLane<typeof shortTasks>({
   threads: 1,
   ready: 1,
   queue: 32,
-  limitsMs: { identify: 10_000, decode: 10_000, search: 10_000, progression: 20_000 },
+  limitsMs: {
+    identify: 10_000,
+    decode: 10_000,
+    search: 10_000,
+    progression: 20_000,
+    benchCar: 20_000,
+    benchTrace: 20_000,
+    procedure: 10_000,
+  },
 });
 
 /** Runs a question that a person waits for in a thread of the short lane. */

@@ -1,6 +1,10 @@
-import type { Actor } from '@/core/kinds/actor';
+import type { Actor, PersonActor } from '@/core/kinds/actor';
+import type { BenchCarRunInput, BenchCarStepInput } from '@/inputs/bench-car-inputs';
 import type { DecodeInput, ProgressionInput, SearchInput } from '@/inputs/blade-inputs';
 import type { IdentifyInput } from '@/inputs/identify-input';
+import type { ProcedureCheckInput } from '@/inputs/library-inputs';
+import { checkProcedure } from '../library/check-procedure';
+import { keepBenchTrace, stepBenchCar } from './bench-car';
 import { decodeKey } from './blade';
 import { searchCodes } from './code-search';
 import { identify } from './identify';
@@ -20,4 +24,13 @@ export const shortTasks = {
   /** Plans in which order to try what may be meant. */
   progression: ({ actor, input }: { readonly actor: Actor; readonly input: ProgressionInput }) =>
     planProgression(actor, input),
+  /** Lets a car on the bench live through what was done to it. */
+  benchCar: ({ actor, input }: { readonly actor: Actor; readonly input: BenchCarStepInput }) =>
+    stepBenchCar(actor, input),
+  /** Keeps what was said on its line. */
+  benchTrace: ({ actor, input }: { readonly actor: PersonActor; readonly input: BenchCarRunInput }) =>
+    keepBenchTrace(actor, input),
+  /** Checks a procedure that somebody writes. */
+  procedure: ({ actor, input }: { readonly actor: Actor; readonly input: ProcedureCheckInput }) =>
+    checkProcedure(actor, input),
 } as const;

@@ -1,6 +1,6 @@
 import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
-import { canStandIn, compareRemotes, functionsLost, type RemoteLikeness } from '@/core/catalogue/equivalents';
+import { compareRemotes, type RemoteLikeness, standInsFor } from '@/core/catalogue/equivalents';
 import { lastListed } from '@/core/identify/listed-entry';
 import { boundsOf, type CarFacts } from '@/core/identify/posterior';
 import {
@@ -91,16 +91,16 @@ export async function readArticleFacts(
       note: other.note,
       lowestMinor: prices[other.article],
     })),
-    universals: universals
-      .filter((universal) => own && canStandIn(own, chip?.family ?? 'none', universal))
-      .map((universal) => ({
-        article: universal.article,
-        profile: universal.profile,
-        shells: universal.shells,
-        cell: universal.cell,
-        lost: own ? functionsLost(own, universal) : [],
-        lowestMinor: prices[universal.article],
-      })),
+    universals: (own ? standInsFor(own, chip?.family ?? 'none', universals) : []).map(
+      ({ article, profile, shells, cell, lost }) => ({
+        article,
+        profile,
+        shells,
+        cell,
+        lost,
+        lowestMinor: prices[article],
+      }),
+    ),
     sisters,
     listEnds: listEnds.map(({ tool, toYear }) => ({
       tool,

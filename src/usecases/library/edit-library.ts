@@ -12,7 +12,7 @@ import type { RemoveRowInput, SaveRowInput, UndoChangeInput } from '@/inputs/lib
 import { parseLibraryRow } from '@/inputs/library-row';
 import { transact } from '../database';
 import { refusedFor } from '../duties';
-import { addedContradictions, contradictionsOf, keywaysNamed } from './keyway-check';
+import { addedContradictions, contradictionsOf } from './contradictions';
 
 /** Somebody changed the row after it was shown: nothing was stored, and here is how it stands. */
 export interface StaleRow extends Failed {
@@ -114,11 +114,11 @@ export async function store(
   list: LibraryList,
   edit: Edit,
 ): Promise<{ id: string }> {
-  const keyways = keywaysNamed(list.name, edit.before, edit.after);
-  const stood = await contradictionsOf(db, keyways);
+  const stands = () => contradictionsOf(db, list.name, edit.before, edit.after);
+  const stood = await stands();
   const id = edit.after === null ? edit.id : await write(db, list.name, edit.id, edit.after);
   if (edit.after === null) await deleteRow(db, list.name, edit.id);
-  const [problem] = addedContradictions(stood, await contradictionsOf(db, keyways));
+  const [problem] = addedContradictions(stood, await stands());
   if (problem)
     throw new Refused(failed(problem.reason, problem.list === list.name ? problem.column : undefined));
   await insertChange(db, actor, { ...edit, rowId: id, id: uuid(), list: list.name });
@@ -155,6 +155,8 @@ export async function editing(
       return failed(`Another row of the library or a job names this ${list.one}, so it stays.`);
     if (code === '23505') return failed(`There is a ${list.one} of this name already.`, list.key[0]);
     if (code === '23P01') return failed('It overlaps another row of the same model and market.', 'from_year');
+    if (code === 'KM001')
+      return failed('This version stands for another content: give it a higher one.', 'version');
     if (code === '23514') return failed('This breaks a rule of the list.');
     throw error;
   }

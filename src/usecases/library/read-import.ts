@@ -23,7 +23,7 @@ import { database, importDatabase, transact } from '../database';
 import { refusedFor } from '../duties';
 import { runInPool } from '../pool/pool';
 import type { RowsStaged } from '../pool/stage-rows';
-import { importContradictions } from './keyway-check';
+import { importContradictions } from './contradictions';
 import { giveSigns } from './signs-of-life';
 
 export interface ImportFile {

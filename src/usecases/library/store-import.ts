@@ -19,7 +19,7 @@ import type { StoreImportInput } from '@/inputs/library-inputs';
 import { now } from '@/outside/clock';
 import { database, importDatabase, transact } from '../database';
 import { refusedFor } from '../duties';
-import { importContradictions } from './keyway-check';
+import { importContradictions } from './contradictions';
 import { giveSigns } from './signs-of-life';
 
 /** Rows stored by one statement; between two the progress is told. */
@@ -51,7 +51,7 @@ export async function storeImport(
       await noteBackend(pool, db, id);
       await prepareForImport(db);
       if ((await countStagedRows(db, id)) !== found.rowsTotal) throw new RowsGone();
-      // Somebody may have changed a keyway since the file was read.
+      // Somebody may have changed what it has to agree with since the file was read.
       if ((await importContradictions(db, id)).length > 0) throw new Contradicted();
       await storeLists(db, actor, found);
       // In the same transaction: a cancel that was first is met here, one that is later finds it stored.
@@ -121,7 +121,7 @@ function storeFailure(error: unknown): Failed | undefined {
     return failed('The rows that were read are gone with a crash of the database. Read the file again.');
   if (error instanceof Contradicted)
     return failed(
-      'A keyway was changed after this file was read, and contradicts it. Nothing was stored; read the file again.',
+      'What this file has to agree with was changed after it was read, and contradicts it. Nothing was stored; read the file again.',
     );
   const { code, constraint } = error as { code?: string; constraint?: string };
   if (code === '23505' || code === '23503')
@@ -131,6 +131,10 @@ function storeFailure(error: unknown): Failed | undefined {
       constraint?.startsWith('generation')
         ? 'Two generations of one model overlap in one market. Nothing was stored.'
         : 'Two rows overlap that must not. Nothing was stored.',
+    );
+  if (code === 'KM001')
+    return failed(
+      'A document has a version that stands for another content: give it a higher one. Nothing was stored.',
     );
   if (code === '23514') return failed('A row breaks a rule of its list. Nothing was stored.');
   return undefined;

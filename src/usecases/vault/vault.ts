@@ -42,7 +42,7 @@ export function wrap(vault: VaultKey, id: string, bytes: Buffer): Buffer {
   );
 }
 
-export function unwrap({ id, fingerprint, wrapped }: DataKeyRow): Buffer {
+export function unwrap({ id, fingerprint, wrapped }: Omit<DataKeyRow, 'jobId'>): Buffer {
   if (wrapped === null) throw new KeyDestroyed();
   const place = { table: 'data_key', row: id, column: 'wrapped', keyId: fingerprint };
   return unseal(vaultKeyOf(fingerprint).bytes, place, wrapped);
@@ -129,7 +129,11 @@ function bodyPlace(id: string, keyId: string) {
 
 async function dataKeyOf(db: Db, jobId: string, at: Date): Promise<OpenDataKey> {
   const known = await findDataKey(db, jobId);
-  if (known) return { id: known.id, bytes: unwrap(known) };
+  return known ? { id: known.id, bytes: unwrap(known) } : makeDataKey(db, jobId, at);
+}
+
+/** A new data key, of a job or of something that hangs on none. */
+export async function makeDataKey(db: Db, jobId: string | null, at: Date): Promise<OpenDataKey> {
   const fingerprint = await findCurrentVaultKey(db);
   if (!fingerprint) throw new Error('this database has no vault key; start the program once to make it');
   const id = uuid();

@@ -1,5 +1,5 @@
 import type { Application } from '@/core/catalogue/application';
-import { canStandIn, compareRemotes, functionsLost } from '@/core/catalogue/equivalents';
+import { compareRemotes, standInsFor } from '@/core/catalogue/equivalents';
 import type { Platform } from '@/core/catalogue/platform';
 import type { Job } from '@/core/job/job';
 import { addDays, instantOf, type LocalMoment, localMoment } from '@/core/kinds/local-time';
@@ -11,13 +11,7 @@ import { type DriveOf, placeBefore, type Stop, waitingSaves } from '@/core/trave
 import { freeGaps, gapsAround } from '@/core/travel/gaps';
 import type { RoadNetwork } from '@/core/travel/roads';
 import { toldTrip, tripBy } from '@/core/travel/trip';
-import {
-  listEquals,
-  listMultiTypeChips,
-  listRemotes,
-  listUniversals,
-  type UniversalRow,
-} from '@/data/article-facts';
+import { listEquals, listMultiTypeChips, listRemotes, listUniversals } from '@/data/article-facts';
 import type { Db } from '@/data/db';
 import { findLadders } from '@/data/pellets';
 import { readPriceLists } from '@/data/prices';
@@ -236,10 +230,13 @@ async function readKeyArticles(
     const same = equivalents.filter(
       (one) => mine && one.equalOf === mine.article && compareRemotes(mine, one).differs.length === 0,
     );
-    const standIns = universals.filter(
-      (one: UniversalRow) =>
-        mine && one.remote === mine.article && canStandIn(mine, chip?.family ?? 'none', one),
-    );
+    const standIns = mine
+      ? standInsFor(
+          mine,
+          chip?.family ?? 'none',
+          universals.filter((one) => one.remote === mine.article),
+        )
+      : [];
     return {
       blank,
       remote: remote?.article ?? null,
@@ -249,10 +246,7 @@ async function readKeyArticles(
         .filter(({ families }) => chip && !remote && families.includes(chip.family))
         .map(({ article, setting }) => ({ article, setting })),
       equivalents: same.map(({ article, note }) => ({ article, note: note ?? 'the same board' })),
-      universals: standIns.map((one) => ({
-        article: one.article,
-        lost: mine ? functionsLost(mine, one) : [],
-      })),
+      universals: standIns.map(({ article, lost }) => ({ article, lost })),
     };
   };
 }

@@ -3,6 +3,7 @@ import { v5 as uuidFrom } from 'uuid';
 import { isListName, listOf } from '@/core/catalogue/lists/lists';
 import type { Result } from '@/core/kinds/result';
 import { fieldOfColumn, readCsv } from '@/formats/csv';
+import { readLibraryJson } from '@/formats/library-json';
 import { parseInput } from '@/inputs/parse';
 
 export interface WorldProblem {
@@ -16,6 +17,11 @@ export interface WorldProblem {
 export interface TableRows {
   readonly table: string;
   readonly rows: readonly Readonly<Record<string, unknown>>[];
+}
+
+interface FileRow {
+  readonly line: number;
+  readonly cells: Readonly<Record<string, string>>;
 }
 
 /** One row's dealings with names: all problems carry its file and line. */
@@ -41,7 +47,7 @@ export class WorldReader {
 
   constructor(private readonly readFile: (name: string) => string) {}
 
-  /** The rows of `<list>.csv`, each checked and turned into what `make` makes; a wrong row is told and left out. */
+  /** The rows of a list's file, each checked and turned into what `make` makes; a wrong row is told and left out. */
   read<Row extends object, Made>(
     list: string,
     Class: ClassConstructor<Row>,
@@ -61,10 +67,8 @@ export class WorldReader {
     parse: (cells: Readonly<Record<string, string>>) => Result<Row>,
     make: (row: Row, place: RowPlace, line: number) => Made,
   ): Made[] {
-    const file = `${list}.csv`;
-    const table = readCsv(this.readFile(file));
-    for (const { line, column, reason } of table.problems) this.problems.push({ file, line, column, reason });
-    return table.rows.flatMap(({ line, cells }) => {
+    const { file, rows } = this.fileOf(list);
+    return rows.flatMap(({ line, cells }) => {
       const parsed = parse(cells);
       if (parsed.ok) return [make(parsed.value, this.placeAt(file, line), line)];
       for (const { field, message } of parsed.problems) {
@@ -77,6 +81,25 @@ export class WorldReader {
       }
       return [];
     });
+  }
+
+  /** Lists of documents are JSON, since a document in a cell is hard to read; the others are CSV. */
+  private fileOf(list: string): { readonly file: string; readonly rows: readonly FileRow[] } {
+    if (isListName(list) && listOf(list).columns.some(({ type }) => type.kind === 'document')) {
+      const file = `${list}.json`;
+      const read = readLibraryJson(this.readFile(file));
+      const rows = read.ok ? read.value : [];
+      const wrong = read.ok
+        ? rows.filter(({ reason }) => reason !== undefined)
+        : read.problems.map(({ message }) => ({ line: 1, reason: message }));
+      for (const { line, reason = '' } of wrong)
+        this.problems.push({ file, line, column: undefined, reason });
+      return { file, rows: rows.filter((row) => row.list === list && row.reason === undefined) };
+    }
+    const file = `${list}.csv`;
+    const table = readCsv(this.readFile(file));
+    for (const { line, column, reason } of table.problems) this.problems.push({ file, line, column, reason });
+    return { file, rows: table.rows };
   }
 
   private placeAt(file: string, line: number): RowPlace {

@@ -4,6 +4,7 @@ import type { CutCheck } from '@/core/blade/cut/check-cut';
 import type { FaceReadings } from '@/core/blade/readings';
 import type { Result } from '@/core/kinds/result';
 import type { VinAnswer } from '@/core/vin/vin-answer';
+import { BenchCarInput, TraceInput } from '@/inputs/bench-car-inputs';
 import {
   CandidatesInput,
   CheckCutInput,
@@ -21,6 +22,7 @@ import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { MeterReadInput } from '@/inputs/pellet-inputs';
 import { VinInput } from '@/inputs/vin-input';
 import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { type DocumentedPlatform, readBenchCar, removeBenchTrace } from '@/usecases/benches/bench-car';
 import { readWithDevice } from '@/usecases/benches/blade-bench';
 import type { CodeSearch } from '@/usecases/benches/code-search';
 import { checkCutBlade, cutOnMachine, readCut } from '@/usecases/benches/cutting';
@@ -106,4 +108,12 @@ export async function checkCutAction(data: unknown): Promise<Result<CutCheck>> {
 
 export async function readMeterAction(data: unknown): Promise<Result<{ readonly ohms: number | null }>> {
   return runAction(MeterReadInput, data, readMeter);
+}
+
+export async function readBenchCarAction(data: unknown): Promise<Result<DocumentedPlatform>> {
+  return runAction(BenchCarInput, data, (actor, { platform }) => readBenchCar(actor, platform));
+}
+
+export async function removeBenchTraceAction(data: unknown): Promise<Result<null>> {
+  return runAction(TraceInput, data, removeBenchTrace);
 }

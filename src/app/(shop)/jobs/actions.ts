@@ -26,6 +26,7 @@ import {
   RefuseInput,
   SecondPersonInput,
   WordsInput,
+  WriteRemoteInput,
 } from '@/inputs/job-inputs';
 import { RankInput } from '@/inputs/key-inputs';
 import {
@@ -63,6 +64,7 @@ import { noteComeback } from '@/usecases/jobs/key-sources';
 import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { writeRemote } from '@/usecases/jobs/write-remote';
 import { acceptByPhone, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { noteRival } from '@/usecases/quote/rivals';
@@ -217,4 +219,8 @@ export async function bittingAction(data: unknown): Promise<Edited> {
 
 export async function askBureauAction(data: unknown): Promise<Edited> {
   return runAction(AskBureauInput, data, askBureau);
+}
+
+export async function writeRemoteAction(data: unknown): Promise<Result<unknown>> {
+  return runAction(WriteRemoteInput, data, writeRemote);
 }

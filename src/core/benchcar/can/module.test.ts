@@ -57,7 +57,7 @@ const work: ModuleWork<string> = {
       : { kind: 'later', afterUs: 20_000_000, says: does === 'slow' },
   faults: () => [],
   clearFaults: () => 'cleared',
-  seed: () => [],
+  seed: () => ({ kind: 'done', bytes: [] }),
   keyOf: () => [],
 };
 const ids = { requestId: 0x7e0, responseId: 0x7e8 };

@@ -27,3 +27,14 @@ export const silentToAll: ReadonlySet<Refusal> = new Set([
   'subFunctionNotInSession',
   'serviceNotInSession',
 ]);
+
+/** What a negative answer says; one that the standard knows and no module here gives is said by its number. */
+export function refusalOf(code: number): { readonly name: string; readonly words: string } {
+  const found = Object.entries(refusals).find(([, refusal]) => refusal.code === code);
+  return found
+    ? { name: found[0], words: found[1].words }
+    : {
+        name: 'other',
+        words: `It refuses by the number ${code.toString(16).toUpperCase().padStart(2, '0')}`,
+      };
+}

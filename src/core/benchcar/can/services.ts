@@ -11,14 +11,24 @@ import {
 
 /** What a service says to a message. */
 export type Reply<Effect> =
-  | { readonly kind: 'refused'; readonly why: Refusal; readonly state?: SpeechState }
+  | {
+      readonly kind: 'refused';
+      readonly why: Refusal;
+      readonly state?: SpeechState;
+      readonly effects?: readonly Effect[];
+    }
   | {
       readonly kind: 'done';
       readonly bytes: readonly number[];
       readonly state?: SpeechState;
       readonly effects?: readonly Effect[];
     }
-  | { readonly kind: 'later'; readonly afterUs: number; readonly says: boolean };
+  | {
+      readonly kind: 'later';
+      readonly afterUs: number;
+      readonly says: boolean;
+      readonly effects?: readonly Effect[];
+    };
 
 /** Services whose first byte is a sub-function, with the bit that suppresses a positive answer. */
 export const withSubFunction: ReadonlySet<number> = new Set([
@@ -189,7 +199,9 @@ function access<Effect>(
     if (state.open === level.level)
       return { kind: 'done', bytes: [sub, ...Array.from({ length: level.seedBytes }, () => 0)] };
     if (shut) return refused('delayRuns');
-    const bytes = work.seed(level.level, state.seedsGiven, level.seedBytes);
+    const seeded = work.seed(level.level, state.seedsGiven, level.seedBytes);
+    if (seeded.kind === 'refused') return { ...refused(seeded.why), ...effectsOf(seeded) };
+    const { bytes } = seeded;
     const next = { ...state, seed: { level: level.level, bytes }, seedsGiven: state.seedsGiven + 1 };
     return { kind: 'done', bytes: [sub, ...bytes], state: next };
   }
@@ -256,14 +268,18 @@ function repliedOf<Effect>(worked: Worked<Effect>, head: readonly number[]): Rep
     case 'refused':
       return refused(worked.why);
     case 'later':
-      return worked;
+      return { kind: 'later', afterUs: worked.afterUs, says: worked.says, ...effectsOf(worked) };
     case 'done':
       return {
         kind: 'done',
         bytes: [...head, ...worked.bytes],
-        ...(worked.effect !== undefined && { effects: [worked.effect] }),
+        ...effectsOf(worked),
       };
   }
+}
+
+function effectsOf<Effect>({ effect }: { readonly effect?: Effect }): { effects?: readonly Effect[] } {
+  return effect === undefined ? {} : { effects: [effect] };
 }
 
 function isOpen(state: SpeechState, level: number | null): boolean {

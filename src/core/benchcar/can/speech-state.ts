@@ -41,7 +41,8 @@ export interface ModuleWork<Effect> {
   ) => Worked<Effect>;
   readonly faults: () => readonly { readonly code: number; readonly status: number }[];
   readonly clearFaults: () => Effect;
-  readonly seed: (level: number, count: number, bytes: number) => readonly number[];
+  /** A seed, or why there is none; asking may set something going. */
+  readonly seed: (level: number, count: number, bytes: number) => Seeded<Effect>;
   readonly keyOf: (level: number, seed: readonly number[]) => readonly number[];
 }
 
@@ -49,8 +50,16 @@ export type RoutineStep = 'start' | 'stop' | 'results';
 export type Worked<Effect> =
   | { readonly kind: 'refused'; readonly why: Refusal }
   | { readonly kind: 'done'; readonly bytes: readonly number[]; readonly effect?: Effect }
-  /** It is done later, and says so meanwhile or says nothing at all. */
-  | { readonly kind: 'later'; readonly afterUs: number; readonly says: boolean };
+  /** It is done later, and says so meanwhile or says nothing at all; what is set going now is its effect. */
+  | {
+      readonly kind: 'later';
+      readonly afterUs: number;
+      readonly says: boolean;
+      readonly effect?: Effect;
+    };
+export type Seeded<Effect> =
+  | { readonly kind: 'refused'; readonly why: Refusal; readonly effect?: Effect }
+  | { readonly kind: 'done'; readonly bytes: readonly number[] };
 
 /** S3: how long a session stands where nobody speaks. */
 export const sessionUs = 5_000_000;

@@ -91,7 +91,10 @@ const work: ModuleWork<string> = {
     { code: 0x000102, status: 0x08 },
   ],
   clearFaults: () => 'faults cleared',
-  seed: (level, count, bytes) => Array.from({ length: bytes }, (_, at) => level + count + at + 1),
+  seed: (level, count, bytes) => ({
+    kind: 'done',
+    bytes: Array.from({ length: bytes }, (_, at) => level + count + at + 1),
+  }),
   keyOf: (level, seed) => seed.map((byte) => (byte ^ 0x5a ^ level) & 0xff),
 };
 

@@ -103,7 +103,7 @@ export function serve<Effect>(
     return {
       state: { ...stays, pending },
       answer: says ? negative(message, 'pending') : null,
-      effects: [],
+      effects: replied.effects ?? [],
     };
   }
   return finish(replied, stays, message, { toAll, mustSay: false }, nowUs);
@@ -121,7 +121,11 @@ function finish<Effect>(
   const stands = next.session === 'default' ? next : { ...next, sessionEndsUs: nowUs + sessionUs };
   if (replied.kind === 'refused') {
     const held = toAll && silentToAll.has(replied.why);
-    return { state: stands, answer: held ? null : negative(message, replied.why), effects: [] };
+    return {
+      state: stands,
+      answer: held ? null : negative(message, replied.why),
+      effects: replied.effects ?? [],
+    };
   }
   const [id = 0, sub = 0] = message;
   const held = withSubFunction.has(id) && (sub & 0x80) !== 0 && !mustSay;

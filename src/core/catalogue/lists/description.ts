@@ -1,6 +1,9 @@
 /** How values that files hold are said on screens; those that are words themselves are left out. */
 export type Said = Readonly<Record<string, string>>;
 
+/** Kinds of documents that the library holds: each has a class that says what stands in it. */
+export type DocumentKind = 'behaviour' | 'procedure';
+
 /** How a cell of a list is read and written. */
 export type ColumnType =
   | {
@@ -13,7 +16,9 @@ export type ColumnType =
   | { readonly kind: 'yesNo' }
   | { readonly kind: 'choice'; readonly values: readonly string[]; readonly said?: Said }
   /** Words, or with `numbers` numbers, separated by spaces. */
-  | { readonly kind: 'words'; readonly max: number; readonly numbers?: boolean; readonly said?: Said };
+  | { readonly kind: 'words'; readonly max: number; readonly numbers?: boolean; readonly said?: Said }
+  /** A document of one kind, as JSON in one line. */
+  | { readonly kind: 'document'; readonly of: DocumentKind };
 
 export interface ListColumn {
   readonly name: string;
@@ -62,6 +67,7 @@ export const choice = (values: readonly string[], said: Said = {}) =>
   ({ kind: 'choice', values, said }) as const;
 export const words = (max: number, numbers = false) => ({ kind: 'words', max, numbers }) as const;
 export const yesNo = { kind: 'yesNo' } as const;
+export const document = (of: DocumentKind) => ({ kind: 'document', of }) as const;
 
 export function column(
   name: string,
@@ -96,6 +102,7 @@ export function endsBeforeItBegins(cells: Cells): { column: string; reason: stri
 
 /** A cell as people read it. */
 export function cellWords({ type }: ListColumn, value: string): string {
+  if (type.kind === 'document') return `${Math.max(1, Math.round(value.length / 1000))} kB`;
   const said = type.kind === 'choice' || type.kind === 'words' ? type.said : undefined;
   if (!said) return value;
   return type.kind === 'choice'

@@ -5,6 +5,7 @@ import {
   choice,
   column,
   decimal,
+  document,
   type ListDescription,
   make,
   model,
@@ -173,9 +174,17 @@ export const platformLists = {
       column('key_p50_minutes', 'Key P50, minutes', decimal(0, 120)),
       column('spread', 'Spread', decimal(0, 2)),
       column('how', 'How', text(200)),
+      column('procedure', 'Procedure', text(60), {
+        optional: true,
+        hint: 'What leads through it, step by step.',
+      }),
+      column('arguments', 'Filled in', text(300), {
+        optional: true,
+        hint: 'What the procedure leaves open, as name=value, separated by semicolons.',
+      }),
     ],
     key: ['platform', 'kind'],
-    references: [oneOf('platforms', 'platform', 'name')],
+    references: [oneOf('platforms', 'platform', 'name'), oneOf('procedures', 'procedure', 'name')],
     check: ({ boards_from: from, boards_to: to, ...cells }) =>
       from !== undefined && to !== undefined && to < from
         ? { column: 'boards_to', reason: 'Ends before it begins.' }
@@ -184,6 +193,62 @@ export const platformLists = {
             partsOf(cells.waits_by),
             partsOf(cells.waits_longest).map(Number),
           ),
+  },
+  procedures: {
+    title: 'Procedures',
+    one: 'procedure',
+    about:
+      'How to talk to a car, as documents: steps with what leads from each to which, what may be behind what goes wrong, and the way back in.',
+    columns: [
+      column('name', 'Procedure', text(60)),
+      column('version', 'Version', whole(1, 9999), {
+        hint: 'Another content takes a higher number; one that was used stands for what it stood for.',
+      }),
+      column('body', 'Document', document('procedure')),
+      column('source', 'Source', text(120)),
+      column('certainty', 'Certainty', decimal(0.5, 0.995)),
+    ],
+    key: ['name'],
+    references: [],
+  },
+  causes: {
+    title: 'Causes',
+    one: 'cause',
+    about: 'What may be behind a step that goes wrong, and what mends it.',
+    columns: [
+      column('name', 'Name', text(40)),
+      column('says', 'Cause', text(120)),
+      column('remedy', 'What mends it', text(200)),
+    ],
+    key: ['name'],
+    references: [],
+  },
+  looks: {
+    title: 'Looks',
+    one: 'look',
+    about: 'Where to look for a cause: a question that is answered by yes or no, and how long that takes.',
+    columns: [
+      column('name', 'Name', text(40)),
+      column('asks', 'Question', text(160)),
+      column('seconds', 'Seconds', decimal(0.5, 3600)),
+      column('otherwise', 'Yes without a cause', decimal(0.001, 0.5), {
+        hint: 'How often it is answered by yes where none of its causes is there.',
+      }),
+    ],
+    key: ['name'],
+    references: [],
+  },
+  'look-tells': {
+    title: 'What looks tell',
+    one: 'cause that a look tells',
+    about: 'How often a look is answered by yes where a cause is there.',
+    columns: [
+      column('look', 'Look', text(40)),
+      column('cause', 'Cause', text(40)),
+      column('chance', 'Yes with the cause', decimal(0.05, 0.999)),
+    ],
+    key: ['look', 'cause'],
+    references: [oneOf('looks', 'look', 'name'), oneOf('causes', 'cause', 'name')],
   },
   'rank-tests': {
     title: 'Rank tests',
@@ -223,6 +288,23 @@ export const platformLists = {
     ],
     key: ['name'],
     references: [],
+  },
+  behaviours: {
+    title: 'Behaviours',
+    one: 'behaviour of a platform',
+    about:
+      'How the cars of a platform behave, as documents: what a module is asked by which number, what hands do and what shows. A car on the bench is made of them.',
+    columns: [
+      column('platform', 'Platform', text(40)),
+      column('version', 'Version', whole(1, 9999), {
+        hint: 'Another content takes a higher number; one that was used stands for what it stood for.',
+      }),
+      column('body', 'Document', document('behaviour')),
+      column('source', 'Source', text(120)),
+      column('certainty', 'Certainty', decimal(0.5, 0.995)),
+    ],
+    key: ['platform'],
+    references: [oneOf('platforms', 'platform', 'name')],
   },
   'tool-lists': {
     title: 'Ends of tool lists',

@@ -241,6 +241,15 @@ it('an event comes out of JSON as it went in', () => {
     { kind: 'doorOpened', how: 'lock', at: at(5), conditions: 'wet' },
     { kind: 'countRead', moment: 'after', answer: 'cannotSay' },
     { kind: 'attemptWithdrawn', attemptId: 'a', reason: 'A slip' },
+    {
+      kind: 'remoteWritten',
+      universal: 'UNI-8',
+      remote: 'REM-5530',
+      profile: 'H44',
+      readBack: 'H44',
+      freshCell: true,
+      at: at(5),
+    },
     ...bladeEvents,
   ];
   expect(new Set(events.map(({ kind }) => kind))).toEqual(new Set(eventKinds));

@@ -13,6 +13,7 @@ import { lockTried } from './lock-tried';
 import { emptyLog, type JobLog } from './log';
 import { pelletRead } from './pellet-read';
 import { planChosen } from './plan-chosen';
+import { remoteWritten } from './remote-written';
 import { stepTried } from './step-tried';
 import { stepWithdrawn } from './step-withdrawn';
 import { tryWithdrawn } from './try-withdrawn';
@@ -35,6 +36,7 @@ const kinds = {
   wireChecked,
   stepTried,
   stepWithdrawn,
+  remoteWritten,
 } as const;
 
 export type EventKindName = keyof typeof kinds;

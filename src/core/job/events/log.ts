@@ -96,6 +96,18 @@ export interface PelletLog {
 }
 
 /** The fold of a job's events. */
+/** A universal remote that was written at the bench. */
+export interface RemoteWritten {
+  readonly universal: string;
+  /** The remote of the car that its profile is of. */
+  readonly remote: string;
+  readonly profile: string;
+  /** What the writer read back: the same where it is done. */
+  readonly readBack: string;
+  readonly freshCell: true;
+  readonly at: Date;
+}
+
 export interface JobLog {
   readonly countBefore?: CountAnswer;
   readonly countAfter?: CountAnswer;
@@ -110,6 +122,7 @@ export interface JobLog {
   readonly pellet: PelletLog;
   /** Pieces of stock that were used, one for each blank taken up and not given back. */
   readonly used: readonly Piece[];
+  readonly remotes: readonly RemoteWritten[];
 }
 
 export const emptyLog: JobLog = {
@@ -121,6 +134,7 @@ export const emptyLog: JobLog = {
   measured: [],
   fits: [],
   pellet: { reading: null, wireSound: null, tries: [] },
+  remotes: [],
   used: [],
 };
 

@@ -1,5 +1,15 @@
 import type { platformLists } from '@/core/catalogue/lists/platforms';
-import { type ListStorage, list, modelJoin, number, withId, words, yes, yesNo } from './list-storage';
+import {
+  type ListStorage,
+  list,
+  modelJoin,
+  number,
+  withId,
+  withKey,
+  words,
+  yes,
+  yesNo,
+} from './list-storage';
 
 export const platformStorages: Readonly<Record<keyof typeof platformLists, ListStorage>> = {
   platforms: withId({
@@ -93,6 +103,8 @@ export const platformStorages: Readonly<Record<keyof typeof platformLists, ListS
       key_p50_minutes: number('t.key_p50_minutes'),
       spread: number('t.spread'),
       how: 't.how',
+      procedure: 't.procedure',
+      arguments: 't.arguments',
     },
     write: {
       platform_id: 'p.id',
@@ -115,10 +127,82 @@ export const platformStorages: Readonly<Record<keyof typeof platformLists, ListS
       key_p50_minutes: 's.key_p50_minutes::numeric',
       spread: 's.spread::numeric',
       how: 's.how',
+      procedure: 's.procedure',
+      arguments: 's.arguments',
     },
     joins: 'JOIN platform p ON p.name = s.platform',
     conflict: 'platform_id, kind',
     byId: "(SELECT name FROM platform WHERE id = platform_id) || ' ' || kind = $1",
+  },
+  behaviours: {
+    table: 'behaviour',
+    from: 'behaviour t JOIN platform p ON p.id = t.platform_id',
+    id: 'p.name',
+    read: {
+      platform: 'p.name',
+      version: 't.version::text',
+      body: 't.body::text',
+      source: 't.source',
+      certainty: number('t.certainty'),
+    },
+    write: {
+      platform_id: 'p.id',
+      version: 's.version::int',
+      body: 's.body::json',
+      source: 's.source',
+      certainty: 's.certainty::numeric',
+    },
+    joins: 'JOIN platform p ON p.name = s.platform',
+    conflict: 'platform_id',
+    byId: '(SELECT name FROM platform WHERE id = platform_id) = $1',
+  },
+  procedures: withKey('name', 't', {
+    table: 'procedure',
+    from: 'procedure t',
+    read: {
+      name: 't.name',
+      version: 't.version::text',
+      body: 't.body::text',
+      source: 't.source',
+      certainty: number('t.certainty'),
+    },
+    write: {
+      name: 's.name',
+      version: 's.version::int',
+      body: 's.body::json',
+      source: 's.source',
+      certainty: 's.certainty::numeric',
+    },
+    joins: '',
+  }),
+  causes: withKey('name', 't', {
+    table: 'cause',
+    from: 'cause t',
+    read: { name: 't.name', says: 't.says', remedy: 't.remedy' },
+    write: { name: 's.name', says: 's.says', remedy: 's.remedy' },
+    joins: '',
+  }),
+  looks: withKey('name', 't', {
+    table: 'look',
+    from: 'look t',
+    read: { name: 't.name', asks: 't.asks', seconds: number('t.seconds'), otherwise: number('t.otherwise') },
+    write: {
+      name: 's.name',
+      asks: 's.asks',
+      seconds: 's.seconds::numeric',
+      otherwise: 's.otherwise::numeric',
+    },
+    joins: '',
+  }),
+  'look-tells': {
+    table: 'look_tell',
+    from: 'look_tell t',
+    id: "t.look || ' ' || t.cause",
+    read: { look: 't.look', cause: 't.cause', chance: number('t.chance') },
+    write: { look: 's.look', cause: 's.cause', chance: 's.chance::numeric' },
+    joins: '',
+    conflict: 'look, cause',
+    byId: "look || ' ' || cause = $1",
   },
   'rank-tests': {
     table: 'rank_test',

@@ -1,8 +1,12 @@
+import { writtenState } from '@/core/job/events/remote-written';
+import { momentWords } from '@/core/kinds/local-time';
 import { AuthorityPart } from '@/screens/authority/authority-part';
 import { BureauPanel } from '@/screens/authority/bureau-panel';
 import { RefusePanel } from '@/screens/authority/refuse-panel';
 import { RulesPanel } from '@/screens/authority/rules-panel';
 import { SecretsPanel } from '@/screens/authority/secrets-panel';
+import { RemoteBenchPanel } from '@/screens/prepare/remote-bench-panel';
+import { readRemoteBench } from '@/usecases/jobs/write-remote';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { requireActor } from '../../../../session';
 import {
@@ -11,6 +15,7 @@ import {
   keepSecretAction,
   recordAuthorityAction,
   refuseJobAction,
+  writeRemoteAction,
 } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 
@@ -20,6 +25,7 @@ export default async function PreparePage({ params }: JobPageProps) {
   const view = await loadJob(number);
   const { job, shop } = view;
   const { secrets, enquiries, fees } = await readSecrets(actor, job);
+  const remotes = await readRemoteBench(view.application);
   return (
     <>
       <AuthorityPart
@@ -50,6 +56,18 @@ export default async function PreparePage({ params }: JobPageProps) {
         locale={shop.locale}
         onAsk={askBureauAction}
       />
+      {(remotes || job.log.remotes.length > 0) && (
+        <RemoteBenchPanel
+          job={editable(view)}
+          bench={remotes}
+          written={job.log.remotes.map((one) => ({
+            ...one,
+            state: writtenState(one, view.application?.remote?.article ?? null),
+            when: momentWords(one.at, shop.zone),
+          }))}
+          onWrite={writeRemoteAction}
+        />
+      )}
       <RulesPanel rules={shop.rules} />
       <RefusePanel job={editable(view)} onRefuse={refuseJobAction} />
     </>
