@@ -13,6 +13,8 @@ export default defineConfig({
   fullyParallel: true,
   // A busy machine may be several times slower than a quiet one: a test ends on what it waits for, not on these.
   timeout: 240_000,
+  // What passes only at the second try is named at the end.
+  retries: 1,
   expect: { timeout: 30_000 },
   use: {
     baseURL: process.env.E2E_ADDRESS,

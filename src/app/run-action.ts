@@ -29,7 +29,11 @@ export async function answer<Answer>(work: () => Promise<Answer>): Promise<Answe
   } catch (error) {
     unstable_rethrow(error);
     const passing = passingFailure(error);
-    if (passing) return failed(`${passing.words} Nothing was stored. ${passing.advice}`);
+    if (passing)
+      return {
+        ...failed(`${passing.words} Nothing was stored. ${passing.advice}`),
+        retrySeconds: passing.retrySeconds ?? 10,
+      };
     return failed(
       `Something unexpected happened; it is logged as ${reportUnexpected(error)}. Nothing was stored.`,
     );

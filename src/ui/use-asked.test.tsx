@@ -67,4 +67,27 @@ describe('useAsked', () => {
     await act(() => vi.advanceTimersByTimeAsync(200));
     expect(result.current.problems).toEqual([{ message: 'The server cannot be reached.' }]);
   });
+
+  it('asks again by itself, less and less often, after what passes, until something else is asked', async () => {
+    const { open, ask } = server();
+    const { rerender, result } = renderHook(({ line }) => useAsked({ line }, ask), {
+      initialProps: { line: 'a' },
+    });
+    await act(() => vi.advanceTimersByTimeAsync(200));
+    await act(async () => open[0]?.answer({ ...failed('Too much is being worked on.'), retrySeconds: 2 }));
+    expect(result.current.problems).toHaveLength(1);
+    await act(() => vi.advanceTimersByTimeAsync(2_000));
+    await act(async () => open[1]?.answer({ ...failed('Too much is being worked on.'), retrySeconds: 2 }));
+    await act(() => vi.advanceTimersByTimeAsync(3_999));
+    expect(open).toHaveLength(2);
+    await act(() => vi.advanceTimersByTimeAsync(1));
+    await act(async () => open[2]?.answer(done('of a')));
+    expect(result.current).toMatchObject({ answer: 'of a', problems: [] });
+    rerender({ line: 'b' });
+    await act(() => vi.advanceTimersByTimeAsync(200));
+    await act(async () => open[3]?.answer({ ...failed('Too much is being worked on.'), retrySeconds: 2 }));
+    rerender({ line: 'c' });
+    await act(() => vi.advanceTimersByTimeAsync(10_000));
+    expect(open.map(({ data }) => data)).toEqual(['a', 'a', 'a', 'b', 'c'].map((line) => ({ line })));
+  });
 });

@@ -10,6 +10,8 @@ export type Result<Value, Failure = Failed> = { readonly ok: true; readonly valu
 export interface Failed {
   readonly ok: false;
   readonly problems: readonly Problem[];
+  /** Where the failure passes by itself: after how many seconds the same may be asked again. */
+  readonly retrySeconds?: number;
 }
 
 export function done<Value>(value: Value): { readonly ok: true; readonly value: Value } {
