@@ -27,6 +27,7 @@ const subjects = [
   'procedure',
   'travel',
   'supply',
+  'run',
   'job',
   'logbook',
   'quote',

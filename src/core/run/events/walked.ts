@@ -1,0 +1,67 @@
+import { runTakes } from '@/core/procedure/run/run';
+import type { RunEvent as WalkEvent } from '@/core/procedure/run/run-state';
+import { waitOf } from '../run-basis';
+import { nodeAt, type RunLog } from '../run-log';
+import { type RunEventKind, type RunGround, type RunStep, refuse, type Timed } from './run-event-kind';
+
+type Content<Kind extends WalkEvent['kind']> = Omit<Extract<WalkEvent, { kind: Kind }>, 'kind'> & Timed;
+
+/** Who saw what came of a step: the person, the tool, or the car that was asked afterwards. */
+export const seers = ['person', 'tool', 'car'] as const;
+export type Seer = (typeof seers)[number];
+
+/** What came of the step at hand. */
+export const answered: RunEventKind<Content<'answered'> & { readonly by: Seer }> = {
+  apply(log, { node, answer, atMs }, ground) {
+    const at = nodeAt(ground.bound, log);
+    if (at && node === at.id) {
+      if (at.step.kind === 'command' && log.command?.node !== node)
+        return refuse('It was not commanded yet.');
+      if (
+        at.step.kind === 'enter' &&
+        at.step.value === 'pin' &&
+        answer === 'done' &&
+        log.entered?.node !== node
+      )
+        return refuse('Say which PIN was entered.');
+      if (at.step.kind === 'wait' && answer === 'over') {
+        if (log.begun?.node !== node) return refuse('This wait has not begun.');
+        const wait = waitOf(ground.basis, at);
+        if (at.step.uncut && wait && atMs - log.begun.atMs < wait.usualSeconds * 1000)
+          return refuse('This wait has to run to its end, though nothing moves.');
+      }
+    }
+    const step = walks(log, { kind: 'answered', node, answer }, ground);
+    if (!step.ok) return step;
+    const answeredMs = at ? { ...log.answeredMs, [at.step.id]: atMs } : log.answeredMs;
+    return { ok: true, log: { ...step.log, begun: null, command: null, entered: null, answeredMs } };
+  },
+  purposes: () => [],
+  audited: () => false,
+};
+
+export const looked = walking('looked');
+export const mended = walking('mended');
+export const gaveUp = walking('gaveUp');
+export const exchanged = walking('exchanged');
+
+function walking<Kind extends 'looked' | 'mended' | 'gaveUp' | 'exchanged'>(
+  kind: Kind,
+): RunEventKind<Content<Kind>> {
+  return {
+    apply: (log, content, ground) => {
+      const { atMs: _, ...event } = content as Content<Kind> & Timed;
+      return walks(log, { kind, ...event } as unknown as WalkEvent, ground);
+    },
+    purposes: () => [],
+    audited: () => false,
+  };
+}
+
+/** Takes a step of the procedure. */
+export function walks(log: RunLog, event: WalkEvent, { basis, bound }: RunGround): RunStep {
+  const taken = runTakes(bound, basis, log.walk, event);
+  return taken.ok
+    ? { ok: true, log: { ...log, walk: taken.value } }
+    : refuse(taken.problems[0]?.message ?? 'This does not fit.');
+}

@@ -1,0 +1,49 @@
+import type { BoundNode, BoundProcedure } from '@/core/procedure/bind/bound';
+import { startRun } from '@/core/procedure/run/run';
+import type { RunState } from '@/core/procedure/run/run-state';
+
+/** How a run came to its end. */
+export interface RunEnd {
+  readonly result: 'worked' | 'failed' | 'stopped';
+  readonly atMs: number;
+  /** What the car said that it knows; null where nobody asked. */
+  readonly count: number | 'cannotSay' | null;
+  /** Why it did not work; empty where it did. */
+  readonly reason: string;
+}
+
+/** The fold of a run's events. Moments are milliseconds since 1970 by the shop's clock, so that it is the same as JSON. */
+export interface RunLog {
+  readonly walk: RunState;
+  /** The timed step or wait that runs at the node at hand, and since when. */
+  readonly begun: { readonly node: string; readonly atMs: number } | null;
+  /** The command whose answer was not seen yet. */
+  readonly command: { readonly node: string; readonly atMs: number } | null;
+  /** The PIN that was entered at the node at hand: by reference, or null in `secretId` where it was on the customer's papers. */
+  readonly entered: { readonly node: string; readonly secretId: string | null } | null;
+  /** Secrets that were used so far, by reference. */
+  readonly secretIds: readonly string[];
+  /** When each step was answered last, by its id in its procedure: windows count from there. */
+  readonly answeredMs: Readonly<Record<string, number>>;
+  readonly startedMs: number;
+  readonly ended: RunEnd | null;
+}
+
+/** A run before anything happened. */
+export function startLog(bound: BoundProcedure, startedMs: number): RunLog {
+  return {
+    walk: startRun(bound),
+    begun: null,
+    command: null,
+    entered: null,
+    secretIds: [],
+    answeredMs: {},
+    startedMs,
+    ended: null,
+  };
+}
+
+/** The node at hand; undefined at an end. */
+export function nodeAt(bound: BoundProcedure, { walk }: RunLog): BoundNode | undefined {
+  return bound.nodes.get(walk.at);
+}
