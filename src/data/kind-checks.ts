@@ -10,6 +10,7 @@ import { routeKinds } from '@/core/programming/route';
 import { toolFunctions } from '@/core/programming/van-kit';
 import { optionKinds } from '@/core/quote/option-kinds';
 import { flatWorks } from '@/core/quote/price-rules';
+import { runEventNames } from '@/core/run/events/run-events';
 
 /** Columns that hold a kind of a registry: a new kind needs no migration of its own. */
 export const kindColumns: Readonly<Record<string, readonly string[]>> = {
@@ -20,6 +21,7 @@ export const kindColumns: Readonly<Record<string, readonly string[]>> = {
   'job.why': whys,
   'job_key.presence': presences,
   'job_event.kind': eventKinds,
+  'run_event.kind': runEventNames,
   'envelope.kind': secretKinds,
   'errand.kind': errandKinds,
   'price_menu.work': flatWorks,

@@ -57,3 +57,30 @@ export async function listProcedureVersions(
   );
   return found.rows;
 }
+
+/** How a way of a platform is led through: by which procedure, filled in with what, and in which versions all of them stand. */
+export async function findProcedureOfWay(
+  db: Db,
+  platformId: string,
+  way: string,
+): Promise<{
+  readonly procedure: string | null;
+  readonly filledIn: string | null;
+  readonly versions: Readonly<Record<string, number>>;
+}> {
+  const found = await db.query<{
+    procedure: string | null;
+    filledIn: string | null;
+    versions: Record<string, number> | null;
+  }>(
+    `SELECT m.procedure, m.arguments AS "filledIn", (SELECT json_object_agg(name, version) FROM procedure) AS versions
+     FROM platform_method m WHERE m.platform_id = $1 AND m.kind = $2`,
+    [platformId, way],
+  );
+  const row = found.rows[0];
+  return {
+    procedure: row?.procedure ?? null,
+    filledIn: row?.filledIn ?? null,
+    versions: row?.versions ?? {},
+  };
+}

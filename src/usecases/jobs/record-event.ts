@@ -67,35 +67,65 @@ export async function recordEvent(
       await keepRefusedEvent(db, jobId, actor, { id: input.id, kind: input.kind, reason });
       return failed(reason);
     }
-    const { input: kept, compared, store } = checked.value;
-    const seq = job.lastSeq + 1;
-    const moved = movedBy(job.log, kept);
-    await together(
-      db,
-      (db) =>
-        appendEvent(db, jobId, actor, seq, {
-          id: input.id,
-          event: kept,
-          deviceAt: input.deviceAt,
-          basedOn: input.basedOn,
-        }),
-      async (db) => {
-        if (moved) await moveForJob(db, actor, job, { id: input.id, ...moved });
-      },
-      store,
-      (db) => announceJob(db, job.number),
-      async (db) => {
-        if (!isAudited(event.kind) && compared === 0) return;
-        await appendAudit(db, actor, {
-          action: `job.${event.kind}`,
-          subjectKind: 'job',
-          subjectId: jobId,
-          details: { event: input.id, seq, ...(compared > 0 ? { compared } : {}) },
-        });
-      },
-    );
+    const seq = await keepEvent(db, actor, job, input, checked.value);
     return done({ seq, repeated: false });
   });
+}
+
+/**
+ * Appends an event that follows from something else, inside its transaction; the job is locked. Nothing is stored where it is
+ * refused. The event comes back as it was kept.
+ */
+export async function appendInside(
+  db: Db,
+  actor: PersonActor,
+  jobId: string,
+  input: EventInput,
+): Promise<Result<JobEvent>> {
+  const event = { kind: input.kind, ...input.content } as JobEvent;
+  const { job, seen, ...ground } = await readGround(db, actor, jobId, event, input.id);
+  if (seen) return 'seq' in seen ? done(event) : failed(seen.refused);
+  const checked = await checkEvent(db, actor, job, event, ground);
+  if (!checked.ok) return checked;
+  await keepEvent(db, actor, job, input, checked.value);
+  return done(checked.value.input);
+}
+
+/** Stores an event that was let through, with all it leaves. @returns its sequence */
+async function keepEvent(
+  db: Db,
+  actor: PersonActor,
+  job: JobAtCar,
+  input: EventInput,
+  { input: kept, compared, store }: Guarded<JobEvent>,
+): Promise<number> {
+  const seq = job.lastSeq + 1;
+  const moved = movedBy(job.log, kept);
+  await together(
+    db,
+    (db) =>
+      appendEvent(db, job.id, actor, seq, {
+        id: input.id,
+        event: kept,
+        deviceAt: input.deviceAt,
+        basedOn: input.basedOn,
+      }),
+    async (db) => {
+      if (moved) await moveForJob(db, actor, job, { id: input.id, ...moved });
+    },
+    store,
+    (db) => announceJob(db, job.number),
+    async (db) => {
+      if (!isAudited(kept.kind) && compared === 0) return;
+      await appendAudit(db, actor, {
+        action: `job.${kept.kind}`,
+        subjectKind: 'job',
+        subjectId: job.id,
+        details: { event: input.id, seq, ...(compared > 0 ? { compared } : {}) },
+      });
+    },
+  );
+  return seq;
 }
 
 type Ground = Omit<Awaited<ReturnType<typeof readGround>>, 'job' | 'seen'>;

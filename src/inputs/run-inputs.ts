@@ -1,0 +1,117 @@
+import { ArrayMaxSize, IsArray, IsIn, IsInt, IsUUID, Max, MaxLength, Min } from 'class-validator';
+import type { AuthorityStage } from '@/core/authority/purposes';
+import { type RunEvent, runEventNames } from '@/core/run/events/run-events';
+import { type Seer, seers } from '@/core/run/events/walked';
+import { byKind, instant, listOf, orNull, orWords, whole } from './fields';
+
+const tag = { least: 1, most: 999 };
+
+/** What all events of a run say: when, by the shop's clock. */
+class Timed {
+  @IsIn(runEventNames) kind!: RunEvent['kind'];
+  @IsInt({ message: 'When was it?' })
+  @Min(0, { message: 'When was it?' })
+  @Max(Number.MAX_SAFE_INTEGER, { message: 'When was it?' })
+  atMs!: number;
+}
+
+class AtNode extends Timed {
+  @MaxLength(400, { message: 'At which step?' }) node!: string;
+}
+
+class Begun extends AtNode {}
+
+class Answered extends AtNode {
+  @MaxLength(80, { message: 'What came of it?' }) answer!: string;
+  @IsIn(seers, { message: 'Who saw it?' }) by!: Seer;
+}
+
+class Commanded extends AtNode {
+  @IsIn(['none', 'advance', 'onSite'], { message: 'How far was the right shown?' }) stage!: AuthorityStage;
+}
+
+class PinEntered extends AtNode {
+  @orNull() @IsUUID(undefined, { message: 'Which PIN?' }) secretId!: string | null;
+}
+
+class Looked extends Timed {
+  @MaxLength(80, { message: 'What was looked at?' }) look!: string;
+  @IsIn(['yes', 'no', 'cannotTell'], { message: 'Yes, no or cannot tell?' }) answer!:
+    | 'yes'
+    | 'no'
+    | 'cannotTell';
+}
+
+class Mended extends Timed {
+  @MaxLength(80, { message: 'Which cause?' }) cause!: string;
+}
+
+class GaveUp extends Timed {}
+
+class Exchanged extends Timed {
+  @whole('Which key?', tag.least) @Max(tag.most, { message: 'Which key?' }) from!: number;
+  @whole('Which key?', tag.least) @Max(tag.most, { message: 'Which key?' }) to!: number;
+}
+
+class Ended extends Timed {
+  @orNull()
+  @orWords('cannotSay')
+  @whole('A number of keys, or cannotSay.')
+  @Min(0, { message: '0 to 64 keys.' })
+  @Max(64, { message: '0 to 64 keys.' })
+  count!: number | 'cannotSay' | null;
+  @MaxLength(300, { message: 'Up to 300 characters.' }) reason!: string;
+}
+
+const contents: { readonly [Kind in RunEvent['kind']]: new () => Extract<RunEvent, { kind: Kind }> | Timed } =
+  {
+    begun: Begun,
+    answered: Answered,
+    commanded: Commanded,
+    pinEntered: PinEntered,
+    looked: Looked,
+    mended: Mended,
+    gaveUp: GaveUp,
+    exchanged: Exchanged,
+    ended: Ended,
+  };
+
+/** One event of a run as a device sends it; the same one sent twice changes nothing. */
+class RunEventInput {
+  @IsUUID(undefined, { message: 'An event has an id of its own.' }) id!: string;
+  @instant('When, by the device?') deviceAt!: Date;
+  /** The sequence that the device had reached: it is taken only if the run has come just as far. */
+  @whole('Which sequence did the device see?') basedOn!: number;
+  @byKind(contents, null, 'an event') event!: RunEvent;
+}
+
+/** What a device sends of its queue, in its order. */
+export class RunEventsInput {
+  @IsUUID(undefined, { message: 'A device has an id of its own.' }) device!: string;
+  @listOf(() => RunEventInput, 100, 'events') events!: RunEventInput[];
+}
+
+/** A run that begins. */
+export class StartRunInput {
+  @IsUUID(undefined, { message: 'A run has an id of its own.' }) id!: string;
+  @IsUUID(undefined, { message: 'A device has an id of its own.' }) device!: string;
+  @keyIds() known!: string[];
+  @keyIds() learn!: string[];
+}
+
+export const leaseWants = ['drive', 'ask', 'give', 'keep', 'leave'] as const;
+export type LeaseWant = (typeof leaseWants)[number];
+
+/** What a device wants of who drives. */
+export class LeaseInput {
+  @IsUUID(undefined, { message: 'A device has an id of its own.' }) device!: string;
+  @IsIn(leaseWants, { message: 'Drive, ask, give, keep or leave?' }) want!: LeaseWant;
+}
+
+function keyIds(): PropertyDecorator {
+  return (target, name) => {
+    IsArray({ message: 'Which keys?' })(target, name);
+    ArrayMaxSize(24, { message: 'Up to 24 keys.' })(target, name);
+    IsUUID(undefined, { each: true, message: 'Which keys?' })(target, name);
+  };
+}

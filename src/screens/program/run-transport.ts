@@ -1,0 +1,63 @@
+import type { Problem } from '@/core/kinds/result';
+import type { RunEvent } from '@/core/run/events/run-events';
+import type { LeaseRead, RunRead } from '@/usecases/jobs/read-run';
+import type { RunEventsAnswer } from '@/usecases/jobs/run-events';
+
+/** An event that waits on the device. */
+export interface QueuedEvent {
+  readonly id: string;
+  readonly deviceAt: string;
+  readonly event: RunEvent;
+}
+
+/** The server gave no answer, or none that says anything: the same is to be asked again. */
+export class Unreachable extends Error {}
+
+/** The server answered that it will not; asking again changes nothing. */
+export class Refused extends Error {}
+
+/** How a device talks to the server about one run. */
+export interface RunTransport {
+  read(after: number): Promise<RunRead>;
+  send(device: string, basedOn: number, events: readonly QueuedEvent[]): Promise<RunEventsAnswer>;
+  lease(device: string, want: 'drive' | 'ask' | 'give' | 'keep' | 'leave'): Promise<LeaseRead>;
+}
+
+const patienceMs = 10_000;
+
+export function runTransport(runId: string): RunTransport {
+  const address = `/api/v1/runs/${runId}`;
+  return {
+    read: (after) => ask(`${address}?after=${after}`),
+    send: (device, basedOn, events) =>
+      ask(`${address}/events`, {
+        device,
+        events: events.map((event, at) => ({ ...event, basedOn: basedOn + at })),
+      }),
+    lease: (device, want) => ask(`${address}/lease`, { device, want }),
+  };
+}
+
+async function ask<Answer>(address: string, body?: object): Promise<Answer> {
+  const response = await fetch(address, {
+    ...(body && {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(body),
+    }),
+    cache: 'no-store',
+    signal: AbortSignal.timeout(patienceMs),
+  }).catch((error: unknown) => {
+    throw new Unreachable(String(error));
+  });
+  if (response.ok) return (await response.json().catch(unreadable)) as Answer;
+  // Somebody who is not signed in any more signs in again: what waits on the device stays.
+  if (response.status >= 500 || response.status === 401 || response.status === 429)
+    throw new Unreachable(String(response.status));
+  const told = (await response.json().catch(() => ({}))) as { detail?: string; errors?: Problem[] };
+  throw new Refused(told.errors?.[0]?.message ?? told.detail ?? 'Refused.');
+}
+
+function unreadable(error: unknown): never {
+  throw new Unreachable(String(error));
+}

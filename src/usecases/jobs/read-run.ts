@@ -1,0 +1,94 @@
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { decided, drives, isFree, type Lease, renewed, wanted } from '@/core/run/lease';
+import type { RunBasis } from '@/core/run/run-basis';
+import { announceJob } from '@/data/live';
+import { findRun, listRunEvents, lockRun, type RunEventRow, type RunRow, updateLease } from '@/data/runs';
+import { together } from '@/data/together';
+import type { LeaseInput } from '@/inputs/run-inputs';
+import { database, transact } from '../database';
+import { readRunGround } from './run-ground';
+
+export type { RunEventRow, RunRow } from '@/data/runs';
+
+/** A run as a device takes it up: what it rests on, and what happened after a sequence. */
+export interface RunRead {
+  readonly run: Omit<RunRow, 'state'>;
+  /** Left out where the device has it. */
+  readonly basis?: RunBasis;
+  readonly events: readonly RunEventRow[];
+}
+
+/** @param after the sequence that the device has; 0 brings what the run rests on, too */
+export async function readRun(_actor: PersonActor, id: string, after: number): Promise<RunRead | undefined> {
+  const [run, events, ground] = await together(
+    database(),
+    (db) => findRun(db, id),
+    (db) => listRunEvents(db, id, after),
+    async (db) => (after === 0 ? readRunGround(db, id) : undefined),
+  );
+  if (!run) return undefined;
+  const { state: _, ...row } = run;
+  return { run: row, events, ...(ground && { basis: ground.basis }) };
+}
+
+/** Who drives, after a device said what it wants. */
+export interface LeaseRead {
+  readonly lease: Lease | null;
+  readonly drives: boolean;
+  readonly driverName: string | null;
+  readonly askedName: string | null;
+  readonly lastSeq: number;
+  readonly nowMs: number;
+}
+
+/** A device drives on, asks to, hands over, keeps it, or leaves. */
+export async function changeLease(
+  actor: PersonActor,
+  id: string,
+  { device, want }: LeaseInput,
+): Promise<Result<LeaseRead>> {
+  return transact(async (db) => {
+    const run = await lockRun(db, id);
+    if (!run) return failed('There is no such run.');
+    const lease = run.endedAt ? null : after(run);
+    if (lease !== run.lease) {
+      await together(
+        db,
+        (db) => updateLease(db, id, lease),
+        async (db) => {
+          if (speaks(run.lease, lease)) await announceJob(db, run.jobNumber);
+        },
+      );
+    }
+    const now = lease === run.lease ? run : ((await findRun(db, id)) ?? run);
+    return done({
+      lease,
+      drives: drives(lease, device, run.nowMs),
+      driverName: now.driverName,
+      askedName: now.askedName,
+      lastSeq: run.lastSeq,
+      nowMs: run.nowMs,
+    });
+  });
+
+  function after({ lease, nowMs, state }: RunRow): Lease | null {
+    const driver = { device, personId: actor.personId };
+    switch (want) {
+      case 'drive':
+        return isFree(lease, device, nowMs) ? renewed(lease, driver, nowMs) : lease;
+      case 'ask':
+        return wanted(lease, driver, nowMs, state.command !== null);
+      case 'give':
+      case 'keep':
+        return decided(lease, device, want === 'give', nowMs);
+      case 'leave':
+        return lease?.driver.device === device ? null : lease;
+    }
+  }
+}
+
+/** Whether others want to know of it: somebody else drives, or asks to. */
+function speaks(before: Lease | null, now: Lease | null): boolean {
+  return before?.driver.device !== now?.driver.device || before?.asked?.by.device !== now?.asked?.by.device;
+}

@@ -1,0 +1,277 @@
+import { v5 as uuidOf } from 'uuid';
+import { methods } from '@/core/catalogue/methods';
+import type { EventContent } from '@/core/job/events/events';
+import { formatJobNumber } from '@/core/job/job';
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { learnTags } from '@/core/procedure/run/run';
+import type { RunGround, RunStanding } from '@/core/run/events/run-event-kind';
+import { isRunEventAudited, type RunEvent, wantsStanding, weighRunEvent } from '@/core/run/events/run-events';
+import { isFree, type Lease, renewed } from '@/core/run/lease';
+import type { RunEnd, RunLog } from '@/core/run/run-log';
+import { appendAudit } from '@/data/audit';
+import { readAuthority } from '@/data/authority';
+import type { Db } from '@/data/db';
+import { getJobAtCar } from '@/data/jobs';
+import { announceJob } from '@/data/live';
+import {
+  appendRunEvents,
+  keepRefusedRunEvent,
+  listSeenRunEvents,
+  lockJobOfRun,
+  lockRun,
+  type NewRunEvent,
+  type RunRow,
+  type SeenRunEvent,
+  updateRun,
+} from '@/data/runs';
+import { listSecretRefs } from '@/data/secrets';
+import { together } from '@/data/together';
+import type { EventInput } from '@/inputs/event-input';
+import type { RunEventsInput } from '@/inputs/run-inputs';
+import { transact } from '../database';
+import { readStandingBeside, standingFrom } from '../editing/gates';
+import { appendInside } from './record-event';
+import { readRunGround } from './run-ground';
+
+/** What became of one event that a device sent. */
+export type RunEventAnswer = { readonly id: string } & (
+  | { readonly seq: number }
+  /** It does not fit, or the gate is shut to it. */
+  | { readonly refused: string }
+  /** The run has come elsewhere meanwhile: nothing was done with it, and it may be decided what to do. */
+  | { readonly conflict: 'driven' | 'cameFurther' }
+);
+
+export interface RunEventsAnswer {
+  readonly answers: readonly RunEventAnswer[];
+  readonly lastSeq: number;
+  readonly lease: Lease | null;
+  readonly nowMs: number;
+}
+
+/**
+ * Takes what a device has queued, in its order, up to the first that cannot be taken. The same id sent again gets the same answer.
+ * An event is taken only where the run has come just as far as the device had seen, from the one that drives or from anybody where
+ * nobody does. It costs the database five messages, however many events there are.
+ */
+export async function recordRunEvents(
+  actor: PersonActor,
+  runId: string,
+  input: RunEventsInput,
+): Promise<Result<RunEventsAnswer>> {
+  return transact(async (db) => {
+    const wants = input.events.some(({ event }) => wantsStanding(event.kind) || event.kind === 'ended');
+    const [, run, ground] = await together(
+      db,
+      async (db) => {
+        if (wants) await lockJobOfRun(db, runId);
+      },
+      (db) => lockRun(db, runId),
+      (db) => readRunGround(db, runId),
+    );
+    if (!run || !ground) return failed('There is no such run.');
+    const [seen, standing] = await together(
+      db,
+      (db) =>
+        listSeenRunEvents(
+          db,
+          runId,
+          input.events.map(({ id }) => id),
+        ),
+      async (db) => (wants ? readStanding(db, actor, run.jobId) : undefined),
+    );
+    const taken = await takeAll(db, actor, { run, ground, standing, seen }, input);
+    const { log, answers, events, lease } = taken;
+    await together(
+      db,
+      async (db) => {
+        if (events.length > 0) await appendRunEvents(db, actor, { runId, device: input.device, events });
+      },
+      async (db) => {
+        if (events.length === 0 && lease === run.lease) return;
+        await updateRun(db, {
+          id: runId,
+          lastSeq: run.lastSeq + events.length,
+          state: log,
+          lease: log.ended ? null : lease,
+          endedAt: log.ended ? actor.at : null,
+        });
+      },
+      async (db) => {
+        if (events.length > 0) await announceJob(db, run.jobNumber);
+      },
+      async (db) => {
+        for (const { action, event } of taken.audited)
+          await appendAudit(db, actor, {
+            action,
+            subjectKind: 'job',
+            subjectId: run.jobId,
+            details: { run: runId, event },
+          });
+      },
+      async (db) => {
+        if (taken.refused) await keepRefusedRunEvent(db, actor, { runId, ...taken.refused });
+      },
+    );
+    return done({
+      answers,
+      lastSeq: run.lastSeq + events.length,
+      lease: log.ended ? null : lease,
+      nowMs: run.nowMs,
+    });
+  });
+}
+
+interface Taking {
+  readonly run: RunRow;
+  readonly ground: RunGround;
+  /** Loaded where an event wants it. */
+  readonly standing: RunStanding | undefined;
+  readonly seen: readonly SeenRunEvent[];
+}
+
+interface Taken {
+  readonly log: RunLog;
+  readonly answers: readonly RunEventAnswer[];
+  readonly events: readonly NewRunEvent[];
+  readonly audited: readonly { readonly action: string; readonly event: string }[];
+  readonly refused: { readonly id: string; readonly kind: string; readonly reason: string } | null;
+  readonly lease: Lease | null;
+}
+
+/** Takes one event after the other, and stops at the first that cannot be. */
+async function takeAll(
+  db: Db,
+  actor: PersonActor,
+  { run, ground, standing, seen }: Taking,
+  { device, events: sent }: RunEventsInput,
+): Promise<Taken> {
+  const answers: RunEventAnswer[] = [];
+  const events: NewRunEvent[] = [];
+  const audited: Taken['audited'][number][] = [];
+  let log = run.state;
+  const isDriven = !isFree(run.lease, device, run.nowMs);
+  const end = (refused: Taken['refused'] = null): Taken => ({
+    log,
+    answers,
+    events,
+    audited,
+    refused,
+    lease:
+      isDriven || (events.length === 0 && refused === null)
+        ? run.lease
+        : renewed(run.lease, { device, personId: actor.personId }, run.nowMs),
+  });
+  for (const { id, event, deviceAt, basedOn } of sent) {
+    const before = seen.find((one) => one.id === id);
+    if (before) {
+      answers.push(before.seq === null ? { id, refused: before.reason } : { id, seq: before.seq });
+      if (before.seq === null) return end();
+      continue;
+    }
+    if (isDriven) {
+      answers.push({ id, conflict: 'driven' });
+      return end();
+    }
+    const seq = run.lastSeq + events.length + 1;
+    if (basedOn !== seq - 1) {
+      answers.push({ id, conflict: 'cameFurther' });
+      return end();
+    }
+    const weighed = run.isJobClosed
+      ? ({ ok: false, reason: `${formatJobNumber(run.jobNumber)} is closed.` } as const)
+      : weighRunEvent(log, event, ground, {
+          now: actor.at,
+          standing: standing?.standing ?? noStanding,
+          secretIds: standing?.secretIds ?? new Set(),
+        });
+    const stored = weighed.ok
+      ? await withAttempt(db, actor, run, ground, weighed.log, { id, event })
+      : weighed;
+    if (!stored.ok) {
+      answers.push({ id, refused: stored.reason });
+      return end({ id, kind: event.kind, reason: stored.reason });
+    }
+    if (isRunEventAudited(event, log, ground)) audited.push({ action: `run.${event.kind}`, event: id });
+    log = stored.log;
+    events.push({ id, seq, event: stored.event, deviceAt });
+    answers.push({ id, seq });
+  }
+  return end();
+}
+
+type Stored =
+  | { readonly ok: true; readonly log: RunLog; readonly event: RunEvent }
+  | { readonly ok: false; readonly reason: string };
+
+/** A run that ends is an attempt of its job, with what the car said that it knows; what the job refuses ends no run. */
+async function withAttempt(
+  db: Db,
+  actor: PersonActor,
+  run: RunRow,
+  ground: RunGround,
+  log: RunLog,
+  { id, event }: { readonly id: string; readonly event: RunEvent },
+): Promise<Stored> {
+  if (!log.ended || event.kind !== 'ended') return { ok: true, log, event };
+  const job = await getJobAtCar(db, run.jobId);
+  const input = { deviceAt: actor.at, basedOn: job.lastSeq };
+  const learned = new Set(learnTags(ground.bound, log.walk));
+  const content: EventContent<'attemptRecorded'> = {
+    attemptId: run.id,
+    route: ground.basis.way,
+    from: run.startedAt,
+    to: new Date(Math.max(log.ended.atMs, run.startedAt.getTime())),
+    result: log.ended.result,
+    reason: log.ended.reason,
+    learnedKeyIds:
+      log.ended.result === 'worked' && methods[ground.basis.way].makes !== 'remote'
+        ? job.keys.filter(({ tag }) => learned.has(tag)).map((key) => key.id)
+        : [],
+    secretIds: log.secretIds,
+  };
+  const attempt = await appendInside(db, actor, run.jobId, {
+    ...input,
+    id: uuidOf('attempt', id),
+    kind: 'attemptRecorded',
+    content,
+  } as EventInput);
+  if (!attempt.ok) return { ok: false, reason: attempt.problems[0]?.message ?? 'Refused.' };
+  const reason = attempt.value.kind === 'attemptRecorded' ? attempt.value.reason : '';
+  const kept: RunEnd = { ...log.ended, reason };
+  if (kept.count !== null) {
+    const counted = await appendInside(db, actor, run.jobId, {
+      ...input,
+      basedOn: job.lastSeq + 1,
+      id: uuidOf('count', id),
+      kind: 'countRead',
+      content: { moment: 'after', answer: kept.count },
+    } as EventInput);
+    if (!counted.ok) return { ok: false, reason: counted.problems[0]?.message ?? 'Refused.' };
+  }
+  return { ok: true, log: { ...log, ended: kept }, event: { ...event, reason } };
+}
+
+async function readStanding(db: Db, actor: PersonActor, jobId: string): Promise<RunStanding> {
+  const [rows, beside, secrets] = await together(
+    db,
+    (db) => readAuthority(db, jobId, true),
+    (db) => readStandingBeside(db, actor, jobId),
+    (db) => listSecretRefs(db, jobId),
+  );
+  return {
+    standing: standingFrom(rows, actor, beside),
+    secretIds: new Set(secrets.filter(({ kind }) => kind === 'pin').map(({ id }) => id)),
+  };
+}
+
+/** Nothing is shown; for events that ask for no authority. */
+const noStanding: RunStanding['standing'] = {
+  stage: 'none',
+  doorNote: false,
+  danger: false,
+  noteForPlainCopy: false,
+  role: 'trainee',
+  secondPerson: false,
+};

@@ -1,0 +1,165 @@
+import { v7 as uuid } from 'uuid';
+import { beforeAll, describe, expect, it } from 'vitest';
+import type { PersonActor } from '@/core/kinds/actor';
+import type { RunEvent } from '@/core/run/events/run-events';
+import { foldRun } from '@/core/run/events/run-events';
+import { boundOf } from '@/core/run/run-basis';
+import { database } from '@/usecases/database';
+import { refuseJob } from '@/usecases/jobs/authority';
+import { changeLease, readRun } from '@/usecases/jobs/read-run';
+import { viewOf } from '../support/jobs';
+import { jobAtCar, RunDevice } from '../support/runs';
+import { actorOf, testDatabase } from '../support/test-database';
+
+testDatabase('world');
+
+let locksmith: PersonActor;
+let proprietor: PersonActor;
+beforeAll(async () => {
+  locksmith = await actorOf('locksmith');
+  proprietor = await actorOf('proprietor');
+});
+
+async function countOf(table: string, runId: string): Promise<number> {
+  const found = await database().query<{ n: number }>(
+    `SELECT count(*)::integer AS n FROM ${table} WHERE run_id = $1`,
+    [runId],
+  );
+  return found.rows[0]?.n ?? 0;
+}
+
+const isCommand = (device: RunDevice) => async () => {
+  const { goesOn } = await device.state();
+  return goesOn[0]?.kind === 'commanded';
+};
+
+/** Goes on until the next thing is a command. */
+async function toCommand(device: RunDevice): Promise<RunEvent> {
+  for (let turn = 0; turn < 60; turn += 1) {
+    const { goesOn } = await device.state();
+    if (await isCommand(device)()) return goesOn[0] as RunEvent;
+    await device.sends(goesOn);
+  }
+  throw new Error('no command comes');
+}
+
+describe('a run of a job', () => {
+  it('goes from its start to its end, which is an attempt with its count; the checkpoint is the fold', async () => {
+    const number = await jobAtCar(locksmith);
+    const device = await RunDevice.starts(locksmith, number);
+    await device.goesToEnd();
+    const atMs = locksmith.at.getTime();
+    const refused = await device.sends([{ kind: 'ended', count: null, reason: '', atMs }]);
+    expect(refused.answers[0]).toMatchObject({ refused: expect.stringMatching(/how many keys/) });
+    const { answers } = await device.sends([{ kind: 'ended', count: 3, reason: '', atMs }]);
+    expect(answers[0]).toHaveProperty('seq');
+
+    const read = await readRun(locksmith, device.runId, 0);
+    if (!read?.basis) throw new Error('no run');
+    const ground = { basis: read.basis, bound: boundOf(read.basis) };
+    const events = read.events.map(({ event }) => event);
+    const { log } = await device.state();
+    expect(log).toEqual(foldRun(ground, locksmith.at.getTime(), events));
+    expect(log.ended?.result).toBe('worked');
+
+    const { job } = await viewOf(locksmith, number);
+    const made = job.keys.find(({ madeHere }) => madeHere);
+    expect(job.log.attempts).toMatchObject([
+      { attemptId: device.runId, route: 'add', result: 'worked', learnedKeyIds: [made?.id] },
+    ]);
+    expect(job.log.countAfter).toBe(3);
+    const audit = await database().query<{ action: string }>(
+      "SELECT action FROM audit_line WHERE details->>'run' = $1 ORDER BY seq",
+      [device.runId],
+    );
+    const actions = audit.rows.map(({ action }) => action);
+    expect(actions[0]).toBe('run.started');
+    expect(actions.at(-1)).toBe('run.ended');
+    expect(actions).toContain('run.commanded');
+  });
+
+  it('takes the same events once, whoever sends them again and however they are cut', async () => {
+    const number = await jobAtCar(locksmith);
+    const device = await RunDevice.starts(locksmith, number);
+    const { goesOn } = await device.state();
+    const ids = goesOn.map(() => uuid());
+    const first = await device.sends(goesOn, { basedOn: 0, ids });
+    const again = await device.sends(goesOn, { basedOn: 0, ids });
+    expect(again.answers).toEqual(first.answers);
+    expect(await countOf('run_event', device.runId)).toBe(goesOn.length);
+    // Sent by six at once, each event stands once.
+    const next = (await device.state()).goesOn;
+    const nextIds = next.map(() => uuid());
+    const basedOn = device.lastSeq;
+    await Promise.all(Array.from({ length: 6 }, () => device.sends(next, { basedOn, ids: nextIds })));
+    expect(await countOf('run_event', device.runId)).toBe(goesOn.length + next.length);
+  });
+
+  it('takes nothing that was made on another state than the one it has come to', async () => {
+    const number = await jobAtCar(locksmith);
+    const device = await RunDevice.starts(locksmith, number);
+    const { goesOn } = await device.state();
+    await device.sends(goesOn);
+    const stale = await device.sends((await device.state()).goesOn, { basedOn: 0 });
+    expect(stale.answers).toEqual([{ id: expect.any(String), conflict: 'cameFurther' }]);
+    expect(await countOf('run_event', device.runId)).toBe(goesOn.length);
+  });
+
+  it('starts no gated command without the right to the car, by a direct call of any role; a refusal made meanwhile wins', async () => {
+    const number = await jobAtCar(locksmith, { papers: false });
+    const device = await RunDevice.starts(locksmith, number);
+    const command = await toCommand(device);
+    for (const actor of [locksmith, proprietor, await actorOf('trainee')]) {
+      const sent = await new RunDeviceOf(actor, device).sends([command]);
+      expect(sent.answers[0]).toMatchObject({
+        refused: expect.stringMatching(/right to the car|On site|second person/),
+      });
+    }
+    expect(await countOf('run_event_refused', device.runId)).toBe(3);
+
+    const shown = await jobAtCar(locksmith);
+    const other = await RunDevice.starts(locksmith, shown);
+    const gated = await toCommand(other);
+    const { job } = await viewOf(locksmith, shown);
+    await refuseJob(locksmith, { number: shown, version: job.version, reason: 'The plate is another one.' });
+    expect((await other.sends([gated])).answers[0]).toMatchObject({ refused: expect.any(String) });
+  });
+
+  it('is driven by one device: others are told so, ask, and are let in or not', async () => {
+    const number = await jobAtCar(locksmith);
+    const device = await RunDevice.starts(locksmith, number);
+    const second = new RunDevice(proprietor, device.runId);
+    const { goesOn } = await device.state();
+    expect((await second.sends(goesOn)).answers).toEqual([{ id: expect.any(String), conflict: 'driven' }]);
+
+    const ask = await changeLease(proprietor, device.runId, { device: second.device, want: 'ask' });
+    expect(ask.ok && ask.value).toMatchObject({ drives: false, askedName: proprietor.name });
+    const kept = await changeLease(locksmith, device.runId, { device: device.device, want: 'keep' });
+    expect(kept.ok && kept.value).toMatchObject({ drives: true, askedName: null });
+    await changeLease(proprietor, device.runId, { device: second.device, want: 'ask' });
+    await changeLease(locksmith, device.runId, { device: device.device, want: 'give' });
+    const now = await changeLease(proprietor, device.runId, { device: second.device, want: 'drive' });
+    expect(now.ok && now.value).toMatchObject({ drives: true, driverName: proprietor.name });
+    expect((await device.sends(goesOn)).answers).toEqual([{ id: expect.any(String), conflict: 'driven' }]);
+    expect((await second.sends(goesOn)).answers[0]).toHaveProperty('seq');
+    await changeLease(proprietor, device.runId, { device: second.device, want: 'leave' });
+    device.lastSeq = second.lastSeq;
+    expect((await device.sends((await device.state()).goesOn)).answers[0]).toHaveProperty('seq');
+  });
+
+  it('begins once for each job, with keys that are here and known to work', async () => {
+    const number = await jobAtCar(locksmith);
+    await RunDevice.starts(locksmith, number);
+    await expect(RunDevice.starts(locksmith, number)).rejects.toThrow(/open/);
+  });
+});
+
+/** Another person at the same device. */
+class RunDeviceOf extends RunDevice {
+  override readonly device: string;
+  constructor(actor: PersonActor, { runId, device, lastSeq }: RunDevice) {
+    super(actor, runId);
+    this.device = device;
+    this.lastSeq = lastSeq;
+  }
+}

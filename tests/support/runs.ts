@@ -1,0 +1,161 @@
+import { v7 as uuid } from 'uuid';
+import type { PersonActor } from '@/core/kinds/actor';
+import type { RunEvent } from '@/core/run/events/run-events';
+import { boundOf } from '@/core/run/run-basis';
+import { nodeAt, type RunLog } from '@/core/run/run-log';
+import { ChangeRingInput } from '@/inputs/job-inputs';
+import { parseInput } from '@/inputs/parse';
+import { RunEventsInput, StartRunInput } from '@/inputs/run-inputs';
+import { recordAuthority } from '@/usecases/jobs/authority';
+import { changeRing, chooseCandidate, chooseRoute } from '@/usecases/jobs/decide';
+import { readRun } from '@/usecases/jobs/read-run';
+import { recordRunEvents } from '@/usecases/jobs/run-events';
+import { draftRun, startRunOf } from '@/usecases/jobs/start-run';
+import { openTestJob, viewOf } from './jobs';
+import { advancePapers, onSitePapers } from './papers';
+
+/** A job at the car: the model chosen, a key that works and a new one on the ring, and the right to the car shown. */
+export async function jobAtCar(
+  actor: PersonActor,
+  {
+    route = 'add',
+    papers = true,
+    model = 'Merrowdale',
+  }: { route?: string; papers?: boolean; model?: string } = {},
+): Promise<number> {
+  const number = await openTestJob(actor, model, { year: 2018, ignition: 'push', why: 'spare' });
+  const edit = async () => ({ number, version: (await viewOf(actor, number)).job.version });
+  const view = await viewOf(actor, number);
+  const applicationId = view.candidates[0]?.application.id ?? '';
+  await right(chooseCandidate(actor, { ...(await edit()), applicationId, reason: 'likeliest' }));
+  const { van } = await viewOf(actor, number);
+  await right(
+    chooseRoute(actor, {
+      ...(await edit()),
+      vanId: van?.id ?? '',
+      route: route as 'add',
+      reason: 'as the test wants',
+    }),
+  );
+  if (papers) {
+    await right(recordAuthority(actor, { ...(await edit()), ...advancePapers }));
+    await right(recordAuthority(actor, { ...(await edit()), ...onSitePapers }));
+  }
+  await hangKeys(actor, number);
+  return number;
+}
+
+async function hangKeys(actor: PersonActor, number: number): Promise<void> {
+  const { job } = await viewOf(actor, number);
+  const key = { presence: 'here', rank: 'unknown', blade: 'good', faults: [], cloneOf: null };
+  const ring = parseInput(ChangeRingInput, {
+    number,
+    version: job.version,
+    keys: [
+      { ...key, id: uuid(), name: 'Old one', madeHere: false, known: 'yes' },
+      { ...key, id: uuid(), name: 'Second old one', madeHere: false, known: 'yes' },
+      { ...key, id: uuid(), name: 'New one', madeHere: true, known: 'no' },
+    ],
+  });
+  if (!ring.ok) throw new Error(JSON.stringify(ring.problems));
+  await right(changeRing(actor, ring.value));
+}
+
+async function right(edited: Promise<{ ok: boolean }>): Promise<void> {
+  const answer = await edited;
+  if (!answer.ok) throw new Error(JSON.stringify(answer));
+}
+
+/** A device that sends what happens in a run, as a tablet does. */
+export class RunDevice {
+  readonly device = uuid();
+  lastSeq = 0;
+
+  constructor(
+    readonly actor: PersonActor,
+    readonly runId: string,
+  ) {}
+
+  /** Begins a run with the keys that are proposed. */
+  static async starts(actor: PersonActor, number: number): Promise<RunDevice> {
+    const { keys, refused } = await draftRun(await viewOf(actor, number));
+    if (refused !== null) throw new Error(refused);
+    const device = new RunDevice(actor, uuid());
+    const input = parseInput(StartRunInput, {
+      id: device.runId,
+      device: device.device,
+      known: keys.known.map(({ id }) => id),
+      learn: keys.learn.map(({ id }) => id),
+    });
+    if (!input.ok) throw new Error(JSON.stringify(input.problems));
+    await right(startRunOf(actor, number, input.value));
+    return device;
+  }
+
+  async sends(events: readonly RunEvent[], { basedOn = this.lastSeq, ids = events.map(() => uuid()) } = {}) {
+    const input = parseInput(RunEventsInput, {
+      device: this.device,
+      events: events.map((event, at) => ({
+        id: ids[at],
+        deviceAt: this.actor.at.toISOString(),
+        basedOn: basedOn + at,
+        event,
+      })),
+    });
+    if (!input.ok) throw new Error(JSON.stringify(input.problems));
+    const sent = await recordRunEvents(this.actor, this.runId, input.value);
+    if (!sent.ok) throw new Error(JSON.stringify(sent.problems));
+    this.lastSeq = sent.value.lastSeq;
+    return sent.value;
+  }
+
+  async state(): Promise<{ log: RunLog; goesOn: readonly RunEvent[] }> {
+    const read = await readRun(this.actor, this.runId, 0);
+    if (!read?.basis) throw new Error('no such run');
+    const { findRun } = await import('@/data/runs');
+    const { database } = await import('@/usecases/database');
+    const row = await findRun(database(), this.runId);
+    if (!row) throw new Error('no such run');
+    return { log: row.state, goesOn: nextEvents(boundOf(read.basis), row.state, this.actor.at.getTime()) };
+  }
+
+  /** Goes on by what goes well, one message for each step, until the end. @returns how many events there were */
+  async goesToEnd(until: (log: RunLog) => boolean = () => false): Promise<number> {
+    for (let turn = 0; turn < 300; turn += 1) {
+      const { log, goesOn } = await this.state();
+      if (goesOn.length === 0 || until(log)) return this.lastSeq;
+      const { answers } = await this.sends(goesOn);
+      const bad = answers.find((answer) => !('seq' in answer));
+      if (bad) throw new Error(JSON.stringify(bad));
+    }
+    throw new Error('the run does not end');
+  }
+}
+
+/** What somebody sends for whom all goes well; nothing at an end. */
+export function nextEvents(
+  bound: ReturnType<typeof boundOf>,
+  log: RunLog,
+  atMs: number,
+): readonly RunEvent[] {
+  const node = nodeAt(bound, log);
+  if (!node) return [];
+  const answers = Object.keys(node.exits);
+  const answer = ['done', 'yes', 'held', 'over'].find((one) => answers.includes(one)) ?? answers[0] ?? '';
+  const first: Partial<Record<string, RunEvent>> = {
+    command: { kind: 'commanded', node: node.id, stage: 'onSite', atMs },
+    wait: { kind: 'begun', node: node.id, atMs },
+    enter: { kind: 'pinEntered', node: node.id, secretId: null, atMs },
+  };
+  const begins = first[node.step.kind];
+  return [
+    ...(begins ? [begins] : []),
+    {
+      kind: 'answered',
+      node: node.id,
+      answer,
+      by: 'person',
+      atMs: atMs + (node.step.kind === 'wait' ? 3_600_000 : 0),
+    },
+  ];
+}
