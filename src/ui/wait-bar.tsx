@@ -9,6 +9,8 @@ interface WaitBarProps {
   /** When the wait began and ends, by the shop's clock. */
   readonly from: Date;
   readonly until: Date;
+  /** After which something is wrong, where that is later than its usual end. */
+  readonly longest?: Date;
   readonly time: ShopTime;
   /** What can be done meanwhile, and what follows. */
   readonly meanwhile: string;
@@ -16,11 +18,14 @@ interface WaitBarProps {
 }
 
 /** A wait that burns down by the server's clock, so that a reload changes nothing; it sounds and shakes at its end. */
-export function WaitBar({ label, from, until, time, meanwhile, over }: WaitBarProps) {
+export function WaitBar({ label, from, until, longest = until, time, meanwhile, over }: WaitBarProps) {
   const now = useTicking(time);
   const left = Math.max(0, until.getTime() - now.getTime());
-  const share = Math.min(1, left / Math.max(1, until.getTime() - from.getTime()));
+  const all = Math.max(1, longest.getTime() - from.getTime());
+  const gone = Math.min(1, Math.max(0, (now.getTime() - from.getTime()) / all));
+  const usual = (until.getTime() - from.getTime()) / all;
   const isOver = left === 0;
+  const isLate = isOver && longest > until && now >= longest;
   const waited = useRef(false);
   useEffect(() => {
     if (!isOver) waited.current = true;
@@ -35,18 +40,37 @@ export function WaitBar({ label, from, until, time, meanwhile, over }: WaitBarPr
       <p className="flex flex-wrap justify-between gap-x-4">
         <strong>{label}</strong>
         <span className="font-mono" role="timer">
-          {isOver ? 'over' : leftWords(left)}
+          {isLate ? 'too long' : isOver ? 'over' : leftWords(left)}
         </span>
       </p>
-      <progress aria-label={label} className="sr-only" max={1} value={1 - share} />
-      <div aria-hidden className="mt-2 h-3 overflow-hidden rounded-full bg-shelf">
+      <progress aria-label={label} className="sr-only" max={1} value={gone} />
+      <div aria-hidden className="relative mt-2 h-3 overflow-hidden rounded-full bg-shelf">
         <div
-          className={classNames('h-full rounded-full', isOver ? 'bg-glaze' : 'bg-ochre')}
-          style={{ width: `${Math.round((isOver ? 1 : share) * 1000) / 10}%` }}
+          className={classNames(
+            'h-full rounded-full',
+            isLate ? 'bg-oxide' : isOver ? 'bg-glaze' : 'bg-ochre',
+          )}
+          style={{ width: `${Math.round((longest > until ? gone : isOver ? 1 : 1 - gone) * 1000) / 10}%` }}
         />
+        {longest > until && (
+          <div
+            className="absolute inset-y-0 w-0.5 bg-ink"
+            style={{ left: `${Math.round(usual * 1000) / 10}%` }}
+          />
+        )}
       </div>
+      {longest > until && (
+        <p className="mt-1 text-small text-mute">
+          usual {leftWords(until.getTime() - from.getTime())}, longest{' '}
+          {leftWords(longest.getTime() - from.getTime())}
+        </p>
+      )}
       <p className="mt-1 text-small text-mute" data-said>
-        {isOver ? over : meanwhile}
+        {isLate
+          ? 'Longer than the longest: something is wrong. Say so, and look for the cause.'
+          : isOver
+            ? over
+            : meanwhile}
       </p>
     </section>
   );

@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { RunEvent } from '@/core/run/events/run-events';
 import { boundOf } from '@/core/run/run-basis';
-import { nodeAt, type RunLog } from '@/core/run/run-log';
+import type { RunLog } from '@/core/run/run-log';
 import { ChangeRingInput } from '@/inputs/job-inputs';
 import { parseInput } from '@/inputs/parse';
 import { RunEventsInput, StartRunInput } from '@/inputs/run-inputs';
@@ -13,6 +13,7 @@ import { recordRunEvents } from '@/usecases/jobs/run-events';
 import { draftRun, startRunOf } from '@/usecases/jobs/start-run';
 import { openTestJob, viewOf } from './jobs';
 import { advancePapers, onSitePapers } from './papers';
+import { nextEvents } from './world-runs';
 
 /** A job at the car: the model chosen, a key that works and a new one on the ring, and the right to the car shown. */
 export async function jobAtCar(
@@ -130,32 +131,4 @@ export class RunDevice {
     }
     throw new Error('the run does not end');
   }
-}
-
-/** What somebody sends for whom all goes well; nothing at an end. */
-export function nextEvents(
-  bound: ReturnType<typeof boundOf>,
-  log: RunLog,
-  atMs: number,
-): readonly RunEvent[] {
-  const node = nodeAt(bound, log);
-  if (!node) return [];
-  const answers = Object.keys(node.exits);
-  const answer = ['done', 'yes', 'held', 'over'].find((one) => answers.includes(one)) ?? answers[0] ?? '';
-  const first: Partial<Record<string, RunEvent>> = {
-    command: { kind: 'commanded', node: node.id, stage: 'onSite', atMs },
-    wait: { kind: 'begun', node: node.id, atMs },
-    enter: { kind: 'pinEntered', node: node.id, secretId: null, atMs },
-  };
-  const begins = first[node.step.kind];
-  return [
-    ...(begins ? [begins] : []),
-    {
-      kind: 'answered',
-      node: node.id,
-      answer,
-      by: 'person',
-      atMs: atMs + (node.step.kind === 'wait' ? 3_600_000 : 0),
-    },
-  ];
 }

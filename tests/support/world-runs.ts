@@ -1,6 +1,9 @@
 import type { Procedures } from '@/core/procedure/document/procedure';
 import type { RunGround } from '@/core/run/events/run-event-kind';
+import type { RunEvent } from '@/core/run/events/run-events';
+import { optionsOpen } from '@/core/run/events/walked';
 import { boundOf, type RunBasis } from '@/core/run/run-basis';
+import { nodeAt, type RunLog } from '@/core/run/run-log';
 import { boundWay, keysToLearn, type WorldWay, worldCauses } from './world-procedures';
 
 /** A run of a way of the demo world before it begins, with as many keys to learn as the way wants. */
@@ -23,4 +26,28 @@ export function runGround(procedures: Procedures, way: WorldWay, learn = keysToL
     causes: worldCauses(),
   };
   return { basis, bound: boundOf(basis) };
+}
+
+/** What somebody sends for whom all goes well; nothing at an end. */
+export function nextEvents(bound: RunGround['bound'], log: RunLog, atMs: number): readonly RunEvent[] {
+  const node = nodeAt(bound, log);
+  if (!node) return [];
+  const answers = node.step.kind === 'choose' ? optionsOpen(node, log) : Object.keys(node.exits);
+  const answer = ['done', 'yes', 'held', 'over'].find((one) => answers.includes(one)) ?? answers[0] ?? '';
+  const first: Partial<Record<string, RunEvent>> = {
+    command: { kind: 'commanded', node: node.id, stage: 'onSite', atMs },
+    wait: { kind: 'begun', node: node.id, atMs },
+    enter: { kind: 'pinEntered', node: node.id, secretId: null, atMs },
+  };
+  const begins = first[node.step.kind];
+  return [
+    ...(begins ? [begins] : []),
+    {
+      kind: 'answered',
+      node: node.id,
+      answer,
+      by: 'person',
+      atMs: atMs + (node.step.kind === 'wait' ? 3_600_000 : 0),
+    },
+  ];
 }

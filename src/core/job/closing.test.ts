@@ -14,6 +14,7 @@ const worked: Attempt = {
 const good: ClosingRequest = {
   outcome: 'done',
   route: 'add',
+  openRun: false,
   opening: false,
   doorNoted: false,
   authority: 'onSite',
@@ -35,6 +36,8 @@ const plain = { attempts: [{ ...worked, route: 'noProgramming' as const, reason:
 describe('closingNeeds', () => {
   const rows: readonly [string, Partial<ClosingRequest>, RegExp | undefined][] = [
     ['everything recorded', {}, undefined],
+    ['a run that is open', { openRun: true }, /End the run/],
+    ['not done, a run that is open', { outcome: 'notDone', reason: 'x', openRun: true }, /End the run/],
     ['no route', { route: null }, /Choose the route/],
     ['no attempt', { log: { ...good.log, attempts: [], doors: [] } }, /attempt that worked/],
     [

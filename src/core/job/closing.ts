@@ -18,6 +18,8 @@ export type Outcome = keyof typeof outcomes;
 export interface ClosingRequest {
   readonly outcome: Outcome;
   readonly route: RouteKind | null;
+  /** A run at the car was begun and not ended. */
+  readonly openRun: boolean;
   /** The keys are in the locked car: it is opened, and no key is made. */
   readonly opening: boolean;
   /** Agreed and noted before the door was opened, or somebody was in danger. */
@@ -36,9 +38,9 @@ export interface ClosingRequest {
 /** Everything that keeps a job from being closed; empty when nothing does. */
 export function closingNeeds(request: ClosingRequest): string[] {
   const { outcome, route, log, reason } = request;
-  const needs: string[] = [];
+  const needs = request.openRun ? ['End the run that is open at Program.'] : [];
   if (outcome !== 'done' && outcome !== 'partly')
-    return reason.trim() === '' ? ['Write why the work was not done.'] : [];
+    return reason.trim() === '' ? [...needs, 'Write why the work was not done.'] : needs;
   if (request.opening) return openingNeeds(request);
   if (route === null) needs.push('Choose the route that was taken.');
   if (!log.attempts.some(({ result }) => result === 'worked')) needs.push('Record the attempt that worked.');

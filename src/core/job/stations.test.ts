@@ -57,6 +57,7 @@ const request: StationsRequest = {
   locale: 'en-US',
   authority: 'none',
   blade: { bittings: 0, codes: 0 },
+  run: undefined,
 };
 
 const lines = (more: Partial<StationsRequest>, change: Partial<Job> = {}) =>
@@ -74,6 +75,7 @@ describe('the stations', () => {
       prepare: 'Papers, where something is looked up',
       'on-site': 'Person, papers and plate',
       blade: 'Waits for the car',
+      program: 'Waits for the route',
       close: 'Attempts and count',
     });
   });
@@ -91,6 +93,7 @@ describe('the stations', () => {
       prepare: 'Papers seen',
       'on-site': 'Right recorded',
       blade: 'Find the bitting',
+      program: 'Begin the run',
       close: 'Attempts and count',
     });
   });
@@ -122,6 +125,16 @@ describe('the stations', () => {
     expect(line({ bittings: 0, codes: 1 })).toBe('Code to bitting');
     expect(line({ bittings: 1, codes: 1 })).toBe('Bitting kept');
     expect(line({ bittings: 0, codes: 0 }, { route: 'repair' })).toBe('Nothing to cut');
+  });
+
+  it('say how far the run at the car is', () => {
+    const line = (run: StationsRequest['run'], route: Job['route'] = 'add') =>
+      lines({ run }, { route }).program;
+    expect(line(undefined)).toBe('Begin the run');
+    expect(line(undefined, 'repair')).toBe('Nothing to program');
+    expect(line({ answered: 7, ended: null })).toBe('Under way, 7 steps done');
+    expect(line({ answered: 12, ended: 'worked' })).toBe('It worked');
+    expect(line({ answered: 3, ended: 'stopped' })).toBe('Stopped');
   });
 
   it.each([

@@ -1,10 +1,20 @@
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { formatMoney } from '@/core/kinds/money';
-import { makesKey, type RouteKind, routeNames } from '@/core/programming/route';
+import { makesKey, methodOf, type RouteKind, routeNames } from '@/core/programming/route';
 import { outcomes } from './closing';
+import type { AttemptResult } from './events/log';
 import { formatJobNumber, type Job } from './job';
 
-export type StationName = 'call' | 'identify' | 'route' | 'quote' | 'prepare' | 'on-site' | 'blade' | 'close';
+export type StationName =
+  | 'call'
+  | 'identify'
+  | 'route'
+  | 'quote'
+  | 'prepare'
+  | 'on-site'
+  | 'blade'
+  | 'program'
+  | 'close';
 
 export interface Station {
   readonly name: StationName;
@@ -28,6 +38,8 @@ export interface StationsRequest {
   readonly authority: AuthorityStage;
   /** Bittings and key codes that are kept with the job. */
   readonly blade: BladeKnown;
+  /** The latest run at the car: how many of its steps were answered, and how it ended. */
+  readonly run: { readonly answered: number; readonly ended: AttemptResult | null } | undefined;
 }
 
 export interface BladeKnown {
@@ -74,6 +86,13 @@ export function stationsOf(request: StationsRequest): Station[] {
       label: 'Blade',
       line: bladeLine(request),
       done: request.blade.bittings > 0,
+      gated: false,
+    },
+    {
+      name: 'program',
+      label: 'Program',
+      line: programLine(request),
+      done: request.run?.ended === 'worked',
       gated: false,
     },
     {
@@ -140,6 +159,14 @@ function bladeLine({ job, blade }: StationsRequest): string {
   if (blade.codes > 0) return 'Code to bitting';
   return job.applicationId === null ? 'Waits for the car' : 'Find the bitting';
 }
+
+function programLine({ job, run }: StationsRequest): string {
+  if (run) return run.ended === null ? `Under way, ${run.answered} steps done` : runEnds[run.ended];
+  if (job.route === null) return 'Waits for the route';
+  return methodOf(job.route) ? 'Begin the run' : 'Nothing to program';
+}
+
+const runEnds = { worked: 'It worked', failed: 'It did not work', stopped: 'Stopped' } as const;
 
 function closeLine({ job }: StationsRequest): string {
   return job.closed ? outcomes[job.closed.outcome] : 'Attempts and count';

@@ -25,6 +25,8 @@ export interface RunLog {
   readonly secretIds: readonly string[];
   /** When each step was answered last, by its id in its procedure: windows count from there. */
   readonly answeredMs: Readonly<Record<string, number>>;
+  /** Whether the car was told to forget every key, and did not refuse. */
+  readonly erased: boolean;
   readonly startedMs: number;
   readonly ended: RunEnd | null;
 }
@@ -38,6 +40,7 @@ export function startLog(bound: BoundProcedure, startedMs: number): RunLog {
     entered: null,
     secretIds: [],
     answeredMs: {},
+    erased: false,
     startedMs,
     ended: null,
   };

@@ -40,6 +40,7 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
     const needs = closingNeeds({
       outcome: input.outcome,
       route: job.route,
+      openRun: view?.run !== undefined && view.run.endedAt === null,
       authority,
       log: job.log,
       opening: job.call.why === 'keysInside' && job.keysWanted === 0,

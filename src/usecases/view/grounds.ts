@@ -16,6 +16,7 @@ import { listYearErrors } from '@/data/library/evidence';
 import { listQuotes, type QuoteRow } from '@/data/quotes';
 import { findRankTest } from '@/data/rank-tests';
 import { listRouteRecords } from '@/data/route-records';
+import { listRuns, type RunRow } from '@/data/runs';
 import { listSecretRefs } from '@/data/secrets';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { together } from '@/data/together';
@@ -58,6 +59,8 @@ export interface Grounds extends Settings {
   readonly hasPin: boolean;
   readonly hasCode: boolean;
   readonly quotes: readonly QuoteRow[];
+  /** The runs of the job, the latest first. */
+  readonly runs: readonly RunRow[];
   /** How ranks are told on the platform. */
   readonly rank: RankTest | undefined;
 }
@@ -71,13 +74,14 @@ export async function readGrounds(
 ): Promise<Grounds> {
   const now = localMoment(actor.at, shop.zone);
   const { modelId } = job.call;
-  const [gathered, applications, application, secrets, quotes] = await together(
+  const [gathered, applications, application, secrets, quotes, runs] = await together(
     db,
     (db) => gatheredOf(db, job, shop, actor.at),
     async (db) => (modelId === null ? [] : listApplications(db, modelId)),
     async (db) => (job.applicationId === null ? undefined : findApplication(db, job.applicationId)),
     (db) => listSecretRefs(db, job.id),
     (db) => listQuotes(db, job.id),
+    (db) => listRuns(db, job.id),
   );
   const candidates = rankCandidates(applications, gathered.facts);
   const likely = application ?? candidates[0]?.application;
@@ -109,6 +113,7 @@ export async function readGrounds(
     hasPin: secrets.some(({ kind }) => kind === 'pin'),
     hasCode: secrets.some(({ kind }) => kind === 'keyCode' || kind === 'bitting'),
     quotes,
+    runs,
     rank: ranks ? rankTest : undefined,
   };
 }

@@ -21,6 +21,7 @@ import { type RightToBuy, rightsToBuy } from '@/core/quote/right-to-buy';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
 import type { QuoteRow } from '@/data/quotes';
+import type { RunRow } from '@/data/runs';
 import type { ShopRow } from '@/data/shop';
 import { together } from '@/data/together';
 import type { VanRow } from '@/data/vans';
@@ -54,6 +55,8 @@ export interface JobView {
   /** Licences and credits that the van lacks for the car. */
   readonly rightsToBuy: readonly RightToBuy[];
   readonly quotes: readonly QuoteRow[];
+  /** The run that is open, or the latest one. */
+  readonly run: RunRow | undefined;
   readonly stations: readonly Station[];
   /** Local day and hour of this view. */
   readonly now: { readonly day: string; readonly hour: string };
@@ -90,7 +93,8 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
   const { shop, now, gathered, candidates, application, likely, platforms, vans, van, secrets, quotes } =
     loaded;
   const platform = likely && platforms[likely.platformId];
-  const { pricing, records, hasPin, hasCode, rank } = loaded;
+  const { pricing, records, hasPin, hasCode, rank, runs } = loaded;
+  const [run] = runs;
   const vinFits = gathered.vin?.doubts.length === 0;
   const grounds = { shop, now, van, pricing, records, hasPin, hasCode, vinFits };
   const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
@@ -114,7 +118,7 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
     application,
     platform,
     situation,
-    ring: deriveRing(situation, planOf(job, platform)),
+    ring: deriveRing(situation, planOf(job, platform, run)),
     vans,
     van,
     request,
@@ -141,6 +145,7 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
         ? rightsToBuy(job, likely, platform, grounds, rightPrices(vans), quote?.options ?? [])
         : [],
     quotes,
+    run,
     stations: stationsOf({
       job,
       candidates: candidates.filter(isLikely).length,
@@ -150,6 +155,10 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
       currency: shop.currency,
       locale: shop.locale,
       authority: authorityStage(job.authority),
+      run: run && {
+        answered: Object.keys(run.state.answeredMs).length,
+        ended: run.state.ended?.result ?? null,
+      },
       blade: {
         bittings: secrets.filter(({ kind }) => kind === 'bitting').length,
         codes: secrets.filter(({ kind }) => kind === 'keyCode').length,
@@ -175,13 +184,19 @@ function chipCertainty(candidates: readonly Candidate[], likely: Application | u
     .reduce((sum, { probability }) => sum + probability, 0);
 }
 
-export function planOf(job: Job, platform: Platform | undefined): JobPlan {
+export function planOf(job: Job, platform: Platform | undefined, run?: RunRow): JobPlan {
   const worked = job.log.attempts.filter(({ result }) => result === 'worked');
+  // While a run is open, what it did to the car so far.
+  const open = run && run.endedAt === null ? run.state : undefined;
+  const taken = new Set(open?.walk.taken);
   return {
     route: job.route,
     others: job.route === null ? 'keep' : othersEffect(job.route, platform),
-    learned: new Set(worked.flatMap(({ learnedKeyIds }) => learnedKeyIds)),
-    finished: worked.some(({ route }) => route === job.route),
+    learned: new Set([
+      ...worked.flatMap(({ learnedKeyIds }) => learnedKeyIds),
+      ...job.keys.filter(({ tag }) => taken.has(tag)).map(({ id }) => id),
+    ]),
+    finished: worked.some(({ route }) => route === job.route) || open?.erased === true,
   };
 }
 

@@ -5,7 +5,7 @@ import { serverWants } from '@/core/run/needs-server';
 import { waitOf } from '@/core/run/run-basis';
 import { nodeAt, type RunLog, startLog } from '@/core/run/run-log';
 import { worldProcedures, worldWays } from '../../support/world-procedures';
-import { runGround } from '../../support/world-runs';
+import { nextEvents, runGround } from '../../support/world-runs';
 
 const procedures = worldProcedures();
 const ways = worldWays();
@@ -31,17 +31,10 @@ function reach(ground: RunGround, test: (log: RunLog) => boolean): { log: RunLog
     log = step.log;
   };
   for (let turn = 0; turn < 200 && !test(log); turn += 1) {
-    const node = nodeAt(ground.bound, log);
-    if (!node) break;
-    const { step } = node;
-    if (step.kind === 'command') take({ kind: 'commanded', node: node.id, stage: 'onSite', atMs });
-    if (step.kind === 'wait') take({ kind: 'begun', node: node.id, atMs });
-    if (step.kind === 'enter') take({ kind: 'pinEntered', node: node.id, secretId: null, atMs });
-    if (test(log)) break;
-    const late = atMs + 3_600_000;
-    const answers = Object.keys(node.exits);
-    const good = ['done', 'yes', 'held', 'over'].find((one) => answers.includes(one)) ?? answers[0] ?? '';
-    take({ kind: 'answered', node: node.id, answer: good, by: 'person', atMs: late });
+    for (const event of nextEvents(ground.bound, log, atMs)) {
+      if (test(log)) break;
+      take(event);
+    }
   }
   return { log, events };
 }

@@ -5,6 +5,7 @@ import {
   type Act,
   type Amount,
   checkedThings,
+  type KeyRole,
   keyRoles,
   type Part,
   type Procedure,
@@ -30,12 +31,18 @@ export const kindWords: Readonly<Record<Part['kind'], string>> = {
 };
 
 /** A sentence with the keys in it said as people say them; other names stay in braces. */
-export function said(text: string): string {
-  const words = text.replace(
-    /\{(known|otherKnown|new|came)\}/g,
-    (_, role: keyof typeof keyRoles) => keyRoles[role],
-  );
+export function said(text: string, nameOf: (role: KeyRole) => string = (role) => keyRoles[role]): string {
+  const words = saidParts(text)
+    .map((part) => ('role' in part ? nameOf(part.role) : part.text))
+    .join('');
   return words.charAt(0).toUpperCase() + words.slice(1);
+}
+
+/** A sentence cut at the keys in it. @example saidParts('Hold {new} flat') // [{text: 'Hold '}, {role: 'new'}, {text: ' flat'}] */
+export function saidParts(text: string): readonly ({ readonly text: string } | { readonly role: KeyRole })[] {
+  return text
+    .split(/\{(known|otherKnown|new|came)\}/)
+    .map((part, at) => (at % 2 === 1 ? { role: part as KeyRole } : { text: part }));
 }
 
 /** What hands do, in words. */

@@ -1,4 +1,6 @@
-import { runTakes } from '@/core/procedure/run/run';
+import { commands } from '@/core/authority/commands';
+import type { BoundNode } from '@/core/procedure/bind/bound';
+import { runTakes, tagNow } from '@/core/procedure/run/run';
 import type { RunEvent as WalkEvent } from '@/core/procedure/run/run-state';
 import { waitOf } from '../run-basis';
 import { nodeAt, type RunLog } from '../run-log';
@@ -24,6 +26,8 @@ export const answered: RunEventKind<Content<'answered'> & { readonly by: Seer }>
         log.entered?.node !== node
       )
         return refuse('Say which PIN was entered.');
+      if (optionsOpen(at, log).every((id) => id !== answer) && at.step.kind === 'choose')
+        return refuse('The car did not take this key in this run.');
       if (at.step.kind === 'wait' && answer === 'over') {
         if (log.begun?.node !== node) return refuse('This wait has not begun.');
         const wait = waitOf(ground.basis, at);
@@ -34,7 +38,10 @@ export const answered: RunEventKind<Content<'answered'> & { readonly by: Seer }>
     const step = walks(log, { kind: 'answered', node, answer }, ground);
     if (!step.ok) return step;
     const answeredMs = at ? { ...log.answeredMs, [at.step.id]: atMs } : log.answeredMs;
-    return { ok: true, log: { ...step.log, begun: null, command: null, entered: null, answeredMs } };
+    const erased =
+      log.erased ||
+      (at?.step.kind === 'command' && commands[at.step.command].erases === true && answer !== 'refused');
+    return { ok: true, log: { ...step.log, begun: null, command: null, entered: null, answeredMs, erased } };
   },
   purposes: () => [],
   audited: () => false,
@@ -56,6 +63,17 @@ function walking<Kind extends 'looked' | 'mended' | 'gaveUp' | 'exchanged'>(
     purposes: () => [],
     audited: () => false,
   };
+}
+
+/** The options of a choice that can be true: a key counts as taken only where the car took it in this run. */
+export function optionsOpen({ step, tags }: BoundNode, { walk }: RunLog): readonly string[] {
+  if (step.kind !== 'choose') return [];
+  const planned = tags[step.key ?? 'new'];
+  const isTaken = planned !== undefined && walk.taken.includes(tagNow(walk, planned));
+  const open = step.options.filter(({ when }) => when !== 'taken' || isTaken);
+  return (
+    isTaken ? [...open].sort((a, b) => Number(b.when === 'taken') - Number(a.when === 'taken')) : open
+  ).map(({ id }) => id);
 }
 
 /** Takes a step of the procedure. */

@@ -150,7 +150,7 @@ function Signs({
   if (!signs || signs.length === 0) return null;
   return (
     <p>
-      <span className="text-small text-mute">{words}</span> {signs.map(said).join('; ')}
+      <span className="text-small text-mute">{words}</span> {signs.map((sign) => said(sign)).join('; ')}
     </p>
   );
 }

@@ -1,0 +1,50 @@
+import { secretName } from '@/core/authority/secrets';
+import { authorityStage } from '@/core/job/job';
+import { routeNames } from '@/core/programming/route';
+import { ProgramStation } from '@/screens/program/program-station';
+import { StartPanel } from '@/screens/program/start-panel';
+import { draftRun } from '@/usecases/jobs/start-run';
+import { readSecrets } from '@/usecases/secrets/secrets';
+import { shopTime } from '@/usecases/shop/shop';
+import { requireActor } from '../../../../session';
+import { type JobPageProps, loadJob } from '../job-page';
+
+export default async function ProgramPage({ params }: JobPageProps) {
+  const actor = await requireActor();
+  const view = await loadJob((await params).number);
+  const { job, run } = view;
+  const isOpen = run !== undefined && run.endedAt === null;
+  const draft = isOpen || job.closed ? undefined : await draftRun(view);
+  const { secrets } = await readSecrets(actor, job);
+  return (
+    <>
+      {run && (
+        <ProgramStation
+          key={run.id}
+          runId={run.id}
+          jobNumber={job.number}
+          personId={actor.personId}
+          time={shopTime(actor)}
+          stage={authorityStage(job.authority)}
+          pins={secrets
+            .filter(({ kind, destroyed }) => kind === 'pin' && !destroyed)
+            .map((secret) => ({ id: secret.id, words: secretName(secret) }))}
+        />
+      )}
+      {draft && (
+        <StartPanel
+          key={`${job.version} ${run?.id}`}
+          jobNumber={job.number}
+          personId={actor.personId}
+          way={job.route === null ? 'No route yet' : routeNames[job.route]}
+          procedure={draft.procedure}
+          here={draft.here.map(({ id, tag, name, madeHere }) => ({ id, tag, name, madeHere }))}
+          known={draft.keys.known.map(({ id }) => id)}
+          learn={draft.keys.learn.map(({ id }) => id)}
+          refused={draft.refused}
+        />
+      )}
+      {!run && job.closed && <p className="text-mute">No run was begun on this job.</p>}
+    </>
+  );
+}

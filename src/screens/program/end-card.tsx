@@ -1,0 +1,94 @@
+'use client';
+
+import { useState } from 'react';
+import { said } from '@/core/procedure/document/step-words';
+import { Button } from '@/ui/button';
+import { CountField } from '@/ui/count-field';
+import { TextField } from '@/ui/field';
+import type { RunShown } from './run-engine';
+
+interface EndProps {
+  readonly shown: RunShown;
+  readonly busy: boolean;
+  readonly onEnd: (count: number | 'cannotSay' | null, reason: string) => void;
+}
+
+/** The end that was reached: a success with its count, or a stop that says what comes next. */
+export function EndCard({ shown, busy, onEnd }: EndProps) {
+  const end = shown.ground.bound.ends.get(shown.log.walk.at);
+  if (!end) return null;
+  return (
+    <section
+      aria-label="The end"
+      className="flex flex-col gap-3 rounded-lg border border-line border-l-[6px] border-l-terra bg-biscuit p-4"
+    >
+      <div data-said>
+        <p className="text-small text-mute">{end.kind === 'success' ? 'It worked' : 'It stops here'}</p>
+        <h2 className="text-ask font-semibold">{said(end.say)}</h2>
+      </div>
+      {end.kind === 'success' ? (
+        <CountField
+          label="Keys that the car knows now"
+          answer={null}
+          hint={
+            shown.ground.basis.count === 'cannotSay'
+              ? 'This car cannot tell: say so.'
+              : 'Ask the car once more.'
+          }
+          pending={busy}
+          onCount={(count) => onEnd(count, '')}
+        />
+      ) : (
+        <Button
+          look="main"
+          className="self-start"
+          busy={busy}
+          disabled={!shown.drives}
+          onClick={() => onEnd(null, '')}
+        >
+          End the run
+        </Button>
+      )}
+    </section>
+  );
+}
+
+/** A run that is given up before its end; the car stays as it is, and that is said. */
+export function GiveUp({ shown, busy, onEnd }: EndProps) {
+  const [reason, setReason] = useState('');
+  const [isOpen, setOpen] = useState(false);
+  if (!isOpen)
+    return (
+      <Button look="quiet" className="self-start" onClick={() => setOpen(true)} disabled={!shown.drives}>
+        Stop the run
+      </Button>
+    );
+  return (
+    <form
+      className="flex flex-wrap items-end gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onEnd(null, reason);
+      }}
+    >
+      <TextField
+        className="min-w-64 flex-1"
+        label="Why is it stopped"
+        maxLength={300}
+        value={reason}
+        hint={
+          shown.log.erased
+            ? 'The car has forgotten its keys: those not learned since do not start it.'
+            : 'What was done to the car so far stays done.'
+        }
+        onChange={(event) => setReason(event.target.value)}
+      />
+      <Button type="submit" look="danger" busy={busy} disabled={!shown.drives}>
+        Stop it as it stands
+      </Button>
+      <Button look="quiet" onClick={() => setOpen(false)}>
+        Go on
+      </Button>
+    </form>
+  );
+}

@@ -1,0 +1,173 @@
+'use client';
+
+import { useState } from 'react';
+import type { AuthorityStage } from '@/core/authority/purposes';
+import { said } from '@/core/procedure/document/step-words';
+import { learnTags } from '@/core/procedure/run/run';
+import { keyName, roleName } from '@/core/run/answer-words';
+import type { RunEvent } from '@/core/run/events/run-events';
+import { nodeAt } from '@/core/run/run-log';
+import { Badge, Notice } from '@/ui/notice';
+import { type ShopTime, useShopClock } from '@/ui/use-shop-clock';
+import { CausesCard } from './causes-card';
+import { DriveBar } from './drive-bar';
+import { EndCard, GiveUp } from './end-card';
+import type { RunShown } from './run-engine';
+import { StepCard } from './step-card';
+import { useRun } from './use-run';
+
+interface ProgramStationProps {
+  readonly runId: string;
+  readonly jobNumber: number;
+  readonly personId: string;
+  readonly time: ShopTime;
+  /** How far the right to the car was shown when the page was made. */
+  readonly stage: AuthorityStage;
+  readonly pins: readonly { readonly id: string; readonly words: string }[];
+}
+
+type WithoutTime = RunEvent extends infer Event
+  ? Event extends RunEvent
+    ? Omit<Event, 'atMs'>
+    : never
+  : never;
+
+/** The run at hand: one step large, the next small, whatever happens to server, network or browser. */
+export function ProgramStation({ runId, jobNumber, personId, time, stage, pins }: ProgramStationProps) {
+  const { shown, failed, engine } = useRun(runId, personId, jobNumber);
+  const clock = useShopClock(time.now, time.rate);
+  const [busy, setBusy] = useState(false);
+  if (failed !== null)
+    return (
+      <Notice tone="oxide" role="alert">
+        This device keeps no runs: {failed}. Private windows and full disks are the usual reasons.
+      </Notice>
+    );
+  if (!shown) return <p className="text-mute">The run is being taken up.</p>;
+
+  const driving = engine.current;
+  const node = nodeAt(shown.ground.bound, shown.log);
+  const held = driving?.needsServer() ?? null;
+  const happens = async (...events: WithoutTime[]) => {
+    if (!driving || busy) return;
+    setBusy(true);
+    try {
+      for (const event of events) {
+        const whole = { ...event, atMs: clock().getTime() } as RunEvent;
+        const gated = (whole.kind === 'commanded' || whole.kind === 'pinEntered') && held !== null;
+        const took = await (gated ? driving.takeWithServer(whole) : driving.take(whole));
+        if (!took) break;
+      }
+    } finally {
+      setBusy(false);
+    }
+  };
+  const at = node?.id ?? '';
+  const ends = (count: number | 'cannotSay' | null, reason: string) =>
+    void happens({ kind: 'ended', count, reason });
+  return (
+    <>
+      {driving && <DriveBar shown={shown} engine={driving} />}
+      {shown.problem && (
+        <Notice tone="oxide" role="alert">
+          {shown.problem}
+        </Notice>
+      )}
+      <RunKeys shown={shown} />
+      {shown.log.ended ? (
+        <Ended shown={shown} />
+      ) : node && shown.log.walk.search ? (
+        <CausesCard
+          shown={shown}
+          node={node}
+          busy={busy}
+          onLook={(look, answer) => void happens({ kind: 'looked', look, answer })}
+          onMended={(cause) => void happens({ kind: 'mended', cause })}
+          onGiveUp={() => void happens({ kind: 'gaveUp' })}
+        />
+      ) : node ? (
+        <>
+          <StepCard
+            key={`${node.id} ${Object.keys(shown.log.answeredMs).length}`}
+            shown={shown}
+            node={node}
+            time={time}
+            pins={pins}
+            held={held}
+            busy={busy}
+            onBegin={() => void happens({ kind: 'begun', node: at })}
+            onAnswer={(answer) => void happens({ kind: 'answered', node: at, answer, by: 'person' })}
+            onCommand={() => void happens({ kind: 'commanded', node: at, stage })}
+            onPin={(secretId) =>
+              void happens(
+                { kind: 'pinEntered', node: at, secretId },
+                { kind: 'answered', node: at, answer: 'done', by: 'person' },
+              )
+            }
+          />
+          <Then shown={shown} />
+        </>
+      ) : (
+        <EndCard shown={shown} busy={busy} onEnd={ends} />
+      )}
+      {!shown.log.ended && node && <GiveUp shown={shown} busy={busy} onEnd={ends} />}
+    </>
+  );
+}
+
+/** The step that follows where all goes well, small. */
+function Then({ shown: { ground, log } }: { readonly shown: RunShown }) {
+  const node = nodeAt(ground.bound, log);
+  const exit = node && ['done', 'yes', 'held', 'over'].map((one) => node.exits[one]).find(Boolean);
+  if (!node || exit?.kind !== 'goes') return null;
+  const next = ground.bound.nodes.get(exit.target.to);
+  const end = ground.bound.ends.get(exit.target.to);
+  const words = next?.step.say ?? end?.say;
+  if (words === undefined) return null;
+  return (
+    <section aria-label="The step after it" className="rounded-lg border border-line bg-biscuit px-4 py-3">
+      <p className="text-small text-mute">Then</p>
+      <p>{said(words, (role) => roleName(ground.basis, ground.bound, log, role))}</p>
+    </section>
+  );
+}
+
+/** The keys of the run as they are now: what leads, what shall be learned, what was. */
+function RunKeys({ shown: { ground, log } }: { readonly shown: RunShown }) {
+  const { bound, basis } = ground;
+  const learn = learnTags(bound, log.walk);
+  const rest = bound.plan.known.filter((tag) => !learn.includes(tag));
+  return (
+    <ul aria-label="Keys of the run" className="flex flex-wrap gap-2">
+      {learn.map((tag) => {
+        const taken = log.walk.taken.includes(tag);
+        return (
+          <li key={tag}>
+            <Badge tone={taken ? 'glaze' : 'smalt'}>
+              {taken ? '✓' : '○'} {keyName(basis, tag)} {taken ? 'the car took it' : 'to learn'}
+            </Badge>
+          </li>
+        );
+      })}
+      {rest.map((tag) => (
+        <li key={tag}>
+          <Badge tone={log.erased ? 'oxide' : 'plain'}>
+            {keyName(basis, tag)} {log.erased ? 'erased' : 'known'}
+          </Badge>
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function Ended({ shown: { log } }: { readonly shown: RunShown }) {
+  if (!log.ended) return null;
+  const { result, count, reason } = log.ended;
+  return (
+    <Notice tone={result === 'worked' ? 'glaze' : 'ochre'} said>
+      {result === 'worked'
+        ? `The run is over: it worked. ${count === 'cannotSay' ? 'This car cannot tell how many keys it knows.' : `The car knows ${count}.`}`
+        : `The run is over: ${reason}`}
+    </Notice>
+  );
+}

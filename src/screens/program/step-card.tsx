@@ -1,0 +1,329 @@
+'use client';
+
+import { useState } from 'react';
+import { commandDevices, commands } from '@/core/authority/commands';
+import { waitEnds } from '@/core/catalogue/wait';
+import type { BoundNode } from '@/core/procedure/bind/bound';
+import { handsFree, type KeyRole, stepPlaces } from '@/core/procedure/document/procedure';
+import { answerWords, factsOf, kindWords, said, stateWords } from '@/core/procedure/document/step-words';
+import { followsWords, roleName } from '@/core/run/answer-words';
+import { optionsOpen } from '@/core/run/events/walked';
+import { waitOf } from '@/core/run/run-basis';
+import { Button } from '@/ui/button';
+import { Badge, Notice } from '@/ui/notice';
+import { type ShopTime, useTicking } from '@/ui/use-shop-clock';
+import { WaitBar } from '@/ui/wait-bar';
+import { KeyWords } from './key-words';
+import type { RunShown } from './run-engine';
+
+/** What somebody does about the step at hand. */
+export interface StepActs {
+  /** A timed step or a wait begins. */
+  readonly onBegin: () => void;
+  readonly onAnswer: (answer: string) => void;
+  /** A device is told. */
+  readonly onCommand: () => void;
+  readonly onPin: (secretId: string | null) => void;
+}
+
+interface StepCardProps extends StepActs {
+  readonly shown: RunShown;
+  readonly node: BoundNode;
+  readonly time: ShopTime;
+  /** PINs that are kept with the job. */
+  readonly pins: readonly { readonly id: string; readonly words: string }[];
+  /** Why it waits for the server; null where it does not. */
+  readonly held: string | null;
+  readonly busy: boolean;
+}
+
+/** The step at hand, large: which key by its tag, what must be true, what to look out for, and what may come of it. */
+export function StepCard(props: StepCardProps) {
+  const { shown, node } = props;
+  const { step } = node;
+  const { basis, bound } = shown.ground;
+  const nameOf = (role: KeyRole) => roleName(basis, bound, shown.log, role);
+  const say = (text: string) => said(text, nameOf);
+  return (
+    <section
+      aria-label="The step at hand"
+      className="flex flex-col gap-3 rounded-lg border border-line border-l-[6px] border-l-terra bg-biscuit p-4"
+    >
+      <div data-said>
+        <p className="text-small text-mute">
+          {kindWords[step.kind]} · {stepPlaces[step.where]} · {handsFree[step.hands]}
+        </p>
+        <h2 className="text-[26px] leading-snug font-semibold">
+          <KeyWords text={step.say} nameOf={nameOf} />
+        </h2>
+      </div>
+      {step.while && (
+        <p className="flex flex-wrap items-center gap-2">
+          <span className="text-small text-mute">Must be so</span>
+          {Object.entries(step.while).map(([part, to]) => (
+            <Badge key={part} tone="glaze">
+              {stateWords({ [part]: to })}
+            </Badge>
+          ))}
+        </p>
+      )}
+      {step.cautions?.map((caution) => (
+        <Notice key={caution} tone="ochre">
+          {say(caution)}
+        </Notice>
+      ))}
+      <Facts node={node} say={say} />
+      <Signs words="Good signs" signs={step.good} say={say} />
+      <Signs words="Means nothing" signs={step.harmless} say={say} />
+      <Signs words="Meanwhile" signs={step.meanwhile} say={say} />
+      <Traps node={node} say={say} />
+      <StepTime {...props} />
+      <StepAnswers {...props} nameOf={nameOf} />
+    </section>
+  );
+}
+
+function Facts({
+  node: { step },
+  say,
+}: {
+  readonly node: BoundNode;
+  readonly say: (text: string) => string;
+}) {
+  // What hands do stands in the sentence; here is what has to be looked up.
+  const facts = factsOf(step).filter(([name]) => !hidden.has(name));
+  if (facts.length === 0) return null;
+  return (
+    <dl className="flex flex-wrap gap-x-6 gap-y-1">
+      {facts.map(([name, value]) => (
+        <div key={name}>
+          <dt className="text-small text-mute">{name}</dt>
+          <dd className={name === 'Not its neighbour' ? 'text-oxide' : 'font-semibold'}>{say(value)}</dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+const hidden: ReadonlySet<string> = new Set(['Key', 'Wait of the platform', 'Its clock starts', 'Looked at']);
+
+function Traps({
+  node: { step },
+  say,
+}: {
+  readonly node: BoundNode;
+  readonly say: (text: string) => string;
+}) {
+  if (step.kind !== 'command') return null;
+  return step.asks?.map(({ question, answer, other }) => (
+    <p key={question}>
+      <Badge tone="oxide">▲ it asks</Badge> “{say(question)}” <strong>{say(answer)}</strong>. {say(other)}.
+    </p>
+  ));
+}
+
+function Signs({
+  words,
+  signs,
+  say,
+}: {
+  readonly words: string;
+  readonly signs: readonly string[] | undefined;
+  readonly say: (text: string) => string;
+}) {
+  if (!signs || signs.length === 0) return null;
+  return (
+    <p>
+      <span className="text-small text-mute">{words}</span> {signs.map(say).join('; ')}
+    </p>
+  );
+}
+
+/** What runs: a wait as it burns down, a hold or a pace as its seconds. */
+function StepTime({ shown, node, time, onBegin, busy }: StepCardProps) {
+  const { log, ground } = shown;
+  const wait = waitOf(ground.basis, node);
+  const begun = log.begun?.node === node.id ? log.begun : null;
+  if (wait && begun)
+    return (
+      <WaitBar
+        key={begun.atMs}
+        label={`Wait, ${waitEnds[wait.by]}`}
+        from={new Date(begun.atMs)}
+        until={new Date(begun.atMs + wait.usualSeconds * 1000)}
+        longest={new Date(begun.atMs + wait.longestSeconds * 1000)}
+        time={time}
+        meanwhile={
+          node.step.meanwhile?.map((one) => said(one)).join('; ') ??
+          'Keep the supply on, and the doors as they are.'
+        }
+        over="By its usual time it is over: look at the car."
+      />
+    );
+  if (wait) return null;
+  if (node.step.kind !== 'hold' && node.step.kind !== 'pace' && node.step.kind !== 'window') return null;
+  return begun ? (
+    <Seconds sinceMs={begun.atMs} time={time} />
+  ) : (
+    <Button className="self-start" busy={busy} onClick={onBegin} disabled={!shown.drives}>
+      Start counting
+    </Button>
+  );
+}
+
+function Seconds({ sinceMs, time }: { readonly sinceMs: number; readonly time: ShopTime }) {
+  const now = useTicking(time);
+  const seconds = Math.max(0, Math.floor((now.getTime() - sinceMs) / 1000));
+  return (
+    <p role="timer" className="font-mono text-[44px] leading-none font-semibold">
+      {seconds} s
+    </p>
+  );
+}
+
+function StepAnswers({
+  shown,
+  node,
+  pins,
+  held,
+  busy,
+  nameOf,
+  onAnswer,
+  onCommand,
+  onPin,
+  onBegin,
+}: StepCardProps & { readonly nameOf: (role: KeyRole) => string }) {
+  const { step } = node;
+  const { log, ground, drives } = shown;
+  const told = log.command?.node === node.id;
+  const follows = (answer: string) => {
+    const exit = node.exits[answer];
+    return exit && followsWords(ground.bound, log, answer, exit, nameOf);
+  };
+  if (step.kind === 'command' && !told)
+    return (
+      <>
+        {held && !shown.online && <Notice tone="ochre">{held}</Notice>}
+        <Button
+          look={commands[step.command].erases ? 'danger' : 'main'}
+          className="self-start"
+          busy={busy}
+          disabled={!drives}
+          onClick={onCommand}
+          follows={
+            commands[step.command].erases
+              ? 'no key works after this until it is learned'
+              : `by ${commandDevices[commands[step.command].device]}`
+          }
+        >
+          {`Go: ${commands[step.command].words}`}
+        </Button>
+      </>
+    );
+  if (step.kind === 'wait' && log.begun?.node !== node.id)
+    return (
+      <Button look="main" className="self-start" busy={busy} disabled={!drives} onClick={onBegin}>
+        The wait begins
+      </Button>
+    );
+  if (step.kind === 'enter' && step.value === 'pin')
+    return <PinAnswers {...{ pins, held, busy, drives, onPin, onAnswer, follows }} online={shown.online} />;
+  const [first, ...others] =
+    step.kind === 'choose' ? optionsOpen(node, log) : orderOf(Object.keys(node.exits));
+  return (
+    <>
+      {told && (
+        <Notice tone="smalt">
+          It is told. What came of it? Look at the car and at the tool before you answer; it is not told
+          twice.
+        </Notice>
+      )}
+      <div className="flex flex-wrap gap-2">
+        {[first, ...others].map((answer, at) =>
+          answer === undefined ? null : (
+            <Button
+              key={answer}
+              look={at === 0 ? 'main' : 'plain'}
+              busy={busy}
+              disabled={!drives}
+              onClick={() => onAnswer(answer)}
+              follows={follows(answer)}
+            >
+              {upper(answerWords(step, answer))}
+            </Button>
+          ),
+        )}
+      </div>
+    </>
+  );
+}
+
+function PinAnswers({
+  pins,
+  held,
+  busy,
+  drives,
+  online,
+  onPin,
+  onAnswer,
+  follows,
+}: Pick<StepCardProps, 'pins' | 'held' | 'busy' | 'onPin' | 'onAnswer'> & {
+  readonly drives: boolean;
+  readonly online: boolean;
+  readonly follows: (answer: string) => string | undefined;
+}) {
+  const [chosen, setChosen] = useState(pins[0]?.id ?? paper);
+  return (
+    <>
+      {held && !online && <Notice tone="ochre">{held}</Notice>}
+      <fieldset className="flex flex-col gap-1">
+        <legend className="text-small font-semibold text-mute">Which PIN</legend>
+        {[...pins, { id: paper, words: 'The one on the customer’s papers' }].map(({ id, words }) => (
+          <label key={id} className="flex min-h-11 items-center gap-3">
+            <input
+              type="radio"
+              name="pin"
+              className="size-5 accent-(--terra)"
+              checked={chosen === id}
+              onChange={() => setChosen(id)}
+            />
+            {words}
+          </label>
+        ))}
+      </fieldset>
+      <div className="flex flex-wrap gap-2">
+        <Button
+          look="main"
+          busy={busy}
+          disabled={!drives}
+          onClick={() => onPin(chosen === paper ? null : chosen)}
+          follows={follows('done')}
+        >
+          Entered
+        </Button>
+        <Button
+          busy={busy}
+          disabled={!drives}
+          onClick={() => onAnswer('missing')}
+          follows={follows('missing')}
+        >
+          Not to be had
+        </Button>
+      </div>
+    </>
+  );
+}
+
+const paper = 'paper';
+
+/** What goes well first, what nobody can tell last. */
+function orderOf(answers: readonly string[]): readonly string[] {
+  const rank = (answer: string) => (good.includes(answer) ? 0 : answer === 'cannotTell' ? 2 : 1);
+  return [...answers].sort((a, b) => rank(a) - rank(b));
+}
+
+const good = ['done', 'yes', 'held', 'over'];
+
+function upper(words: string): string {
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
