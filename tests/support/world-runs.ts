@@ -39,7 +39,8 @@ export function nextEvents(bound: RunGround['bound'], log: RunLog, atMs: number)
     wait: { kind: 'begun', node: node.id, atMs },
     enter: { kind: 'pinEntered', node: node.id, secretId: null, atMs },
   };
-  const begins = first[node.step.kind];
+  const isBegun = [log.command, log.begun, log.entered].some((one) => one?.node === node.id);
+  const begins = isBegun ? undefined : first[node.step.kind];
   return [
     ...(begins ? [begins] : []),
     {

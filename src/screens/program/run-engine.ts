@@ -95,10 +95,15 @@ export class RunEngine {
       this.isDriver = kept.drives;
       this.tell();
     }
+    await this.sync();
+    if (!this.isOver) this.beat = setInterval(() => void this.drive(), beatMs);
+  }
+
+  /** Takes up what the server has, says that it drives on where it does, and sends what waits. */
+  async sync(): Promise<void> {
     await this.refresh();
     await this.drive();
     await this.flush();
-    if (!this.isOver) this.beat = setInterval(() => void this.drive(), beatMs);
   }
 
   close(): void {
@@ -344,6 +349,11 @@ export class RunEngine {
 
   private async keep(): Promise<void> {
     if (!this.confirmed) return;
+    if (this.confirmed.ended && this.queue.length === 0) {
+      // What is over is read from the server.
+      await Promise.all(['basis', 'state', 'outbox'].map((kind) => this.store.remove(kind, this.runId)));
+      return;
+    }
     const kept: Kept = {
       jobNumber: this.jobNumber,
       lastSeq: this.lastSeq,

@@ -26,7 +26,7 @@ export function useRun(runId: string, personId: string, jobNumber: number) {
       await opened.open();
     };
     open().catch((error: unknown) => setFailed(error instanceof Error ? error.message : String(error)));
-    const online = () => void opened?.refresh();
+    const online = () => void opened?.sync();
     window.addEventListener('online', online);
     return () => {
       gone = true;

@@ -4,11 +4,11 @@ import { useRouter } from 'next/navigation';
 import { ToggleGroup } from 'radix-ui';
 import { useTransition } from 'react';
 import type { Role } from '@/core/kinds/actor';
-import { Button } from '@/ui/button';
+import { SignOutButton } from '@/ui/device/sign-out-button';
 import type { Theme } from '@/ui/tokens';
 
 interface SettingsProps {
-  readonly person: { readonly name: string; readonly role: Role };
+  readonly person: { readonly personId: string; readonly name: string; readonly role: Role };
   readonly shop: { readonly name: string; readonly zone: string; readonly currency: string };
   readonly theme: Theme;
   readonly onTheme: (theme: unknown) => Promise<void>;
@@ -23,7 +23,7 @@ const themes: readonly { value: Theme; label: string }[] = [
 
 export function Settings({ person, shop, theme, onTheme, onSignOut }: SettingsProps) {
   const router = useRouter();
-  const [pending, startTransition] = useTransition();
+  const [, startTransition] = useTransition();
   return (
     <section
       aria-labelledby="you"
@@ -38,9 +38,9 @@ export function Settings({ person, shop, theme, onTheme, onSignOut }: SettingsPr
             {person.role} at {shop.name}. Local time is {shop.zone}, money is {shop.currency}.
           </p>
         </div>
-        <Button onClick={() => startTransition(onSignOut)} busy={pending}>
+        <SignOutButton personId={person.personId} onSignOut={onSignOut}>
           Sign out
-        </Button>
+        </SignOutButton>
       </div>
       <div className="flex flex-wrap items-center gap-3">
         <span id="theme-label" className="text-mute">

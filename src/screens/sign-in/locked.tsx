@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { Button } from '@/ui/button';
+import { SignOutButton } from '@/ui/device/sign-out-button';
 import { TextField } from '@/ui/field';
 import { LockedOut } from '@/ui/locked-out';
 import { Problems } from '@/ui/problems';
@@ -11,12 +12,13 @@ import { useSubmit } from '@/ui/use-submit';
 
 interface LockedProps {
   readonly name: string;
+  readonly personId: string;
   readonly to: string;
   readonly onSignOut: () => Promise<void>;
 }
 
 /** The lock screen: the passcode alone brings the person back to where they were. */
-export function Locked({ name, to, onSignOut }: LockedProps) {
+export function Locked({ name, personId, to, onSignOut }: LockedProps) {
   const [passcode, setPasscode] = useState('');
   const { send, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/unlock', data));
   return (
@@ -43,9 +45,9 @@ export function Locked({ name, to, onSignOut }: LockedProps) {
         <Button type="submit" look="main" busy={pending}>
           Unlock
         </Button>
-        <Button look="quiet" onClick={() => onSignOut()}>
+        <SignOutButton personId={personId} look="quiet" onSignOut={onSignOut}>
           Somebody else signs in
-        </Button>
+        </SignOutButton>
       </form>
     </Standalone>
   );

@@ -65,6 +65,14 @@ export class DeviceStore {
     await this.db.delete('sealed', [this.personId, kind, id]);
   }
 
+  /** How many entries wait to be sent, of all runs. */
+  async waiting(): Promise<number> {
+    const of = IDBKeyRange.bound([this.personId, 'outbox'], [this.personId, 'outbox', []]);
+    const keys = await this.db.getAllKeys('sealed', of);
+    const queues = await Promise.all(keys.map(([, , id]) => this.read<readonly unknown[]>('outbox', id)));
+    return queues.reduce((sum, queue) => sum + (queue?.length ?? 0), 0);
+  }
+
   close(): void {
     this.db.close();
   }

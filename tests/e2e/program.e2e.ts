@@ -1,0 +1,118 @@
+import type { Page } from '@playwright/test';
+import { atTheCar, expect, expectAccessible, passcodes, signIn, test } from './support';
+
+const card = (page: Page) => page.getByRole('region', { name: 'The step at hand' });
+const answers = (page: Page) => page.getByText('● the server answers');
+
+/** A job at the car with a route taken and its run begun by this device. */
+async function beginRun(page: Page): Promise<string> {
+  await signIn(page);
+  const number = await atTheCar(page, 'halvorn merrowdale 2018 push start lost both quarry end');
+  await page.goto(`/jobs/${number}/route`);
+  await expect(page.getByRole('heading', { name: 'Advised: AKL, adding' })).toBeVisible();
+  await page.locator('[data-main]').first().click();
+  await expect(page.getByText('taken', { exact: true })).toBeVisible();
+  await page.goto(`/jobs/${number}/program`);
+  await page.getByRole('button', { name: /Begin the run/ }).click();
+  await expect(card(page)).toBeVisible();
+  await expect(answers(page)).toBeVisible();
+  return number;
+}
+
+/** Presses what goes well until a step of a kind is at hand. */
+async function goesTo(page: Page, until: RegExp): Promise<void> {
+  for (let turn = 0; turn < 40; turn += 1) {
+    const text = (await card(page).textContent()) ?? '';
+    if (until.test(text)) return;
+    await press(page);
+  }
+  throw new Error(`no step ${until}`);
+}
+
+/** Presses the main answer, and waits until something else is at hand. */
+async function press(page: Page): Promise<void> {
+  const before = await page.locator('main').textContent();
+  await card(page).locator('[data-main]').first().click();
+  await expect.poll(() => page.locator('main').textContent()).not.toBe(before);
+}
+
+test('a run goes through a wait without the server, and ends as an attempt with its count', async ({
+  page,
+  context,
+}) => {
+  test.setTimeout(300_000);
+  const number = await beginRun(page);
+  await expectAccessible(page);
+  await expect(card(page)).toContainText('3 New');
+  await goesTo(page, /The wait begins/);
+  await press(page);
+  await expect(page.getByRole('timer').first()).toBeVisible();
+  await expectAccessible(page);
+
+  await context.setOffline(true);
+  await card(page)
+    .getByRole('button', { name: /It is over/ })
+    .click();
+  await expect(page.getByText('▲ without the server')).toBeVisible();
+  await expect(page.getByText('1 entry waits on this device')).toBeVisible();
+  await expect(page.getByText(/Nothing gated is told to the car/)).toBeVisible();
+  await goesTo(page, /Go: /);
+  await context.setOffline(false);
+  await expect(answers(page)).toBeVisible();
+  await expect(page.getByText(/waits? on this device/)).toBeHidden();
+
+  for (let turn = 0; turn < 20 && (await card(page).isVisible()); turn += 1) await press(page);
+  await expect(
+    page.getByRole('heading', { name: /every key that was to be learned is known/ }),
+  ).toBeVisible();
+  await expectAccessible(page);
+  const end = page.getByRole('region', { name: 'The end' });
+  await end.getByLabel('Keys that the car knows now').fill('3');
+  await end.getByRole('button', { name: /Note the count/ }).click();
+  await expect(page.getByText('The run is over: it worked. The car knows 3.')).toBeVisible();
+  await expect(page.getByText('learned now')).toBeVisible();
+
+  await page.goto(`/jobs/${number}/close`);
+  await expect(page.getByText('learned: 3 New')).toBeVisible();
+});
+
+test('another device asks to drive, is let in, and goes on where the run stood, on a phone', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(300_000);
+  const number = await beginRun(page);
+  await press(page);
+  const here = await card(page).getByRole('heading').first().textContent();
+
+  const other = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const phone = await other.newPage();
+  await phone.goto('/sign-in');
+  await phone.getByRole('radio', { name: /Imre Pellimoor/ }).click();
+  await phone.getByLabel('Passcode').fill(passcodes['Imre Pellimoor'] ?? '');
+  await phone.getByRole('button', { name: 'Sign in' }).click();
+  await phone.waitForURL('**/jobs');
+  await phone.goto(`/jobs/${number}/program`);
+  await expect(card(phone).getByRole('heading').first()).toHaveText(here ?? '');
+  await expect(phone.getByText('Sunniva Aasgren drives on another device')).toBeVisible();
+  await expect(card(phone).locator('[data-main]').first()).toBeDisabled();
+  await expectAccessible(phone);
+  expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+
+  await phone.getByRole('button', { name: /Ask to drive/ }).click();
+  await expect(page.getByText('Imre Pellimoor asks to drive this run from another device.')).toBeVisible();
+  await page.getByRole('button', { name: 'Hand over' }).click();
+  await expect(page.getByText('Imre Pellimoor drives on another device')).toBeVisible();
+  await expect(phone.getByText('this device drives')).toBeVisible();
+  await press(phone);
+  const next = await card(phone).getByRole('heading').first().textContent();
+  expect(next).not.toBe(here);
+  // The one who watches sees it within a moment.
+  await expect(card(page).getByRole('heading').first()).toHaveText(next ?? '');
+  await phone.getByRole('button', { name: 'Stop the run' }).click();
+  await phone.getByLabel('Why is it stopped').fill('The customer has no time');
+  await phone.getByRole('button', { name: 'Stop it as it stands' }).click();
+  await expect(page.getByText('The run is over: The customer has no time')).toBeVisible();
+  await expect(page.getByRole('button', { name: /Begin the run/ })).toBeVisible();
+  await other.close();
+});
