@@ -18,6 +18,13 @@ export async function findActor(): Promise<PersonActor | undefined> {
   return session.kind === 'live' ? session.actor : undefined;
 }
 
+/** The signed-in person whose page asks by itself, which is no use of the session. */
+export async function findWatcher(): Promise<PersonActor | undefined> {
+  const token = (await cookies()).get(cookieNames().session)?.value;
+  const session = token && (await readSession(token, (await requestOrigin()).device, false));
+  return session && session.kind === 'live' ? session.actor : undefined;
+}
+
 /** The signed-in person, or a redirect to the lock screen or the sign-in page. */
 export async function requireActor(): Promise<PersonActor> {
   const session = await findSession();

@@ -1,3 +1,4 @@
+import type { Call } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { RunEvent } from '@/core/run/events/run-events';
 import type { Lease } from '@/core/run/lease';
@@ -49,6 +50,23 @@ export async function listRuns(db: Db, jobId: string): Promise<RunRow[]> {
   const found = await db.query<RunRow>(
     `SELECT ${columns} FROM ${tables} WHERE r.job_id = $1 ORDER BY r.started_at DESC, r.id`,
     [jobId],
+  );
+  return found.rows;
+}
+
+/** An open run in which something timed has begun, with its car in the caller's words. */
+export interface TimedRun extends Pick<Call, 'make' | 'model' | 'carWords' | 'year'> {
+  readonly id: string;
+  readonly jobNumber: number;
+  readonly begun: NonNullable<RunLog['begun']>;
+}
+
+export async function listTimedRuns(db: Db): Promise<TimedRun[]> {
+  const found = await db.query<TimedRun>(
+    `SELECT r.id, j.number AS "jobNumber", r.state->'begun' AS begun, mk.name AS make, md.name AS model,
+       j.car_words AS "carWords", j.year
+     FROM run r JOIN job j ON j.id = r.job_id LEFT JOIN make mk ON mk.id = j.make_id LEFT JOIN model md ON md.id = j.model_id
+     WHERE r.ended_at IS NULL AND j.closed_at IS NULL AND r.state->'begun' <> 'null' ORDER BY r.id`,
   );
   return found.rows;
 }

@@ -8,7 +8,7 @@ import { type Passing, passingFailure, reportUnexpected } from '@/usecases/failu
 import type { Refused } from '@/usecases/people/sign-in';
 import { readProgram } from '@/usecases/people/tokens';
 import { checkRequestOrigin, isReadableAddress, transportHeaders } from '@/usecases/request-origin';
-import { findActor, requestOrigin } from '../session';
+import { findActor, findWatcher, requestOrigin } from '../session';
 
 /** Wraps an API handler: repeats the Host and Origin check, and answers the unexpected with an id only. */
 export function handler<Context>(work: (request: Request, context: Context) => Promise<Response>) {
@@ -41,6 +41,16 @@ export function signedIn<Context>(
   return handler(async (request: Request, context: Context) => {
     if (bearerOf(request) !== undefined) return problem(403, 'This is for people; no token opens it.');
     const actor = await findActor();
+    return actor ? work(actor, request, context) : problem(401, 'Sign in first.');
+  });
+}
+
+/** A handler for what the pages of signed-in people ask by themselves: it keeps no screen from being locked. */
+export function watching<Context>(
+  work: (actor: PersonActor, request: Request, context: Context) => Promise<Response>,
+) {
+  return handler(async (request: Request, context: Context) => {
+    const actor = await findWatcher();
     return actor ? work(actor, request, context) : problem(401, 'Sign in first.');
   });
 }

@@ -15,5 +15,7 @@ export default async function LockedPage({ searchParams }: LockedPageProps) {
   const session = await findSession();
   if (session.kind === 'none') redirect('/sign-in');
   if (session.kind === 'live') redirect(to);
-  return <Locked name={session.actor.name} personId={session.actor.personId} to={to} onSignOut={signOutAction} />;
+  return (
+    <Locked name={session.actor.name} personId={session.actor.personId} to={to} onSignOut={signOutAction} />
+  );
 }

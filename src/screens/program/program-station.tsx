@@ -1,13 +1,16 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { said } from '@/core/procedure/document/step-words';
 import { learnTags } from '@/core/procedure/run/run';
 import { keyName, roleName } from '@/core/run/answer-words';
 import type { RunEvent } from '@/core/run/events/run-events';
+import { waitOf } from '@/core/run/run-basis';
 import { nodeAt } from '@/core/run/run-log';
 import { Badge, Notice } from '@/ui/notice';
+import { stayOpenUntil } from '@/ui/stay-open';
+import { useAwake } from '@/ui/use-awake';
 import { type ShopTime, useShopClock } from '@/ui/use-shop-clock';
 import { CausesCard } from './causes-card';
 import { DriveBar } from './drive-bar';
@@ -37,6 +40,7 @@ export function ProgramStation({ runId, jobNumber, personId, time, stage, pins }
   const { shown, failed, engine } = useRun(runId, personId, jobNumber);
   const clock = useShopClock(time.now, time.rate);
   const [busy, setBusy] = useState(false);
+  useTimed(shown, clock);
   if (failed !== null)
     return (
       <Notice tone="oxide" role="alert">
@@ -113,6 +117,24 @@ export function ProgramStation({ runId, jobNumber, personId, time, stage, pins }
       {!shown.log.ended && node && <GiveUp shown={shown} busy={busy} onEnd={ends} />}
     </>
   );
+}
+
+/** A step past its time by so much keeps no screen open. */
+const graceMs = 5 * 60_000;
+
+/** While something is timed on the device that drives, its screen stays lit and open. */
+function useTimed(shown: RunShown | null, clock: () => Date): void {
+  const begun = shown?.drives && !shown.log.ended ? shown.log.begun : null;
+  useAwake(begun !== null);
+  const node = begun && shown?.ground.bound.nodes.get(begun.node);
+  const wait = node && shown && waitOf(shown.ground.basis, node);
+  const fromMs = begun?.atMs ?? null;
+  const longestMs = (wait?.longestSeconds ?? 0) * 1000 + graceMs;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is set when the step begins, by the clock of that moment
+  useEffect(() => {
+    if (fromMs !== null) stayOpenUntil(Date.now() + fromMs + longestMs - clock().getTime());
+    return () => stayOpenUntil(0);
+  }, [fromMs, longestMs]);
 }
 
 /** The step that follows where all goes well, small. */

@@ -146,19 +146,25 @@ function StepTime({ shown, node, time, onBegin, busy }: StepCardProps) {
   const begun = log.begun?.node === node.id ? log.begun : null;
   if (wait && begun)
     return (
-      <WaitBar
-        key={begun.atMs}
-        label={`Wait, ${waitEnds[wait.by]}`}
-        from={new Date(begun.atMs)}
-        until={new Date(begun.atMs + wait.usualSeconds * 1000)}
-        longest={new Date(begun.atMs + wait.longestSeconds * 1000)}
-        time={time}
-        meanwhile={
-          node.step.meanwhile?.map((one) => said(one)).join('; ') ??
-          'Keep the supply on, and the doors as they are.'
-        }
-        over="By its usual time it is over: look at the car."
-      />
+      <div className="flex flex-col gap-1">
+        <WaitBar
+          key={begun.atMs}
+          label={`Wait, ${waitEnds[wait.by]}`}
+          from={new Date(begun.atMs)}
+          until={new Date(begun.atMs + wait.usualSeconds * 1000)}
+          longest={new Date(begun.atMs + wait.longestSeconds * 1000)}
+          time={time}
+          meanwhile={
+            node.step.meanwhile?.map((one) => said(one)).join('; ') ??
+            'Keep the supply on, and the doors as they are.'
+          }
+          over="By its usual time it is over: look at the car."
+        />
+        <p className="text-small text-mute">
+          A device that sleeps, or has another program in front, does not sound at the end. Leave Kilnsman
+          open on another device that is signed in: it sounds there too.
+        </p>
+      </div>
     );
   if (wait) return null;
   if (node.step.kind !== 'hold' && node.step.kind !== 'pace' && node.step.kind !== 'window') return null;

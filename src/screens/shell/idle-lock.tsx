@@ -1,12 +1,21 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useEffect, useState } from 'react';
+import { Button } from '@/ui/button';
+import { staysOpen } from '@/ui/stay-open';
 import { forgetUnsaved } from '@/ui/unsaved';
 
 const tellEveryMs = 60_000;
 
-/** Locks this screen when nobody has touched it for the shop's minutes; while somebody does, tells the server so. */
+/** Said in the page where the server cannot be told that it is locked. */
+const coverEvent = 'kilnsman:cover';
+
+/**
+ * Locks this screen when nobody has touched it for the shop's minutes; while somebody does, tells the server so. Without the server
+ * the page is covered and goes on beneath: what runs at the car is not lost for a lock.
+ */
 export function IdleLock({ minutes }: { readonly minutes: number }) {
+  const [covered, setCovered] = useState(false);
   useEffect(() => {
     let seen = Date.now();
     let told = Date.now();
@@ -22,22 +31,47 @@ export function IdleLock({ minutes }: { readonly minutes: number }) {
       );
     };
     const timer = setInterval(() => {
+      if (staysOpen(Date.now())) seen = Date.now();
       if (Date.now() - seen > minutes * 60_000) lockScreen();
     }, 5_000);
     const signs = ['pointerdown', 'keydown', 'wheel'] as const;
     for (const sign of signs) window.addEventListener(sign, touch, { passive: true });
+    const cover = () => setCovered(true);
+    window.addEventListener(coverEvent, cover);
     return () => {
       clearInterval(timer);
+      window.removeEventListener(coverEvent, cover);
       for (const sign of signs) window.removeEventListener(sign, touch);
     };
   }, [minutes]);
-  return null;
+  if (!covered) return null;
+  return (
+    <div
+      role="dialog"
+      aria-modal="true"
+      aria-label="Locked"
+      className="fixed inset-0 z-50 flex flex-col items-center justify-center gap-4 bg-slip p-6 text-center"
+    >
+      <p className="text-ask font-semibold">Locked, without the server</p>
+      <p className="text-mute">
+        What runs at the car goes on. It opens again with the passcode once the server answers.
+      </p>
+      <Button look="main" onClick={() => lockScreen()}>
+        Try to unlock
+      </Button>
+    </div>
+  );
 }
 
 /** Locks the session and leaves nothing of the page on the screen. */
 export async function lockScreen(): Promise<void> {
   const { pathname, search } = window.location;
-  await fetch('/api/session', { method: 'DELETE' }).catch(() => {});
+  try {
+    await fetch('/api/session', { method: 'DELETE' });
+  } catch {
+    window.dispatchEvent(new Event(coverEvent));
+    return;
+  }
   // A locked screen shows nothing and asks nothing.
   forgetUnsaved();
   window.location.assign(`/locked?to=${encodeURIComponent(pathname + search)}`);

@@ -21,6 +21,7 @@ import { SaidRegion } from '@/ui/said-region';
 import { useShortcut } from '@/ui/use-shortcut';
 import { IdleLock, lockScreen } from './idle-lock';
 import { LeaveGuard } from './leave-guard';
+import { OpenWaits } from './open-waits';
 import { Shortcuts } from './shortcuts';
 
 interface Place {
@@ -110,6 +111,7 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
         </button>
       </nav>
       <div id="page" tabIndex={-1} className="min-w-0 flex-1">
+        <OpenWaits />
         {children}
       </div>
       <SaidRegion />

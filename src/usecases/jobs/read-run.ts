@@ -1,12 +1,14 @@
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { decided, drives, isFree, type Lease, renewed, wanted } from '@/core/run/lease';
-import type { RunBasis } from '@/core/run/run-basis';
+import { type RunBasis, waitOf } from '@/core/run/run-basis';
+import type { Db } from '@/data/db';
 import { announceJob } from '@/data/live';
 import { findRun, listRunEvents, lockRun, type RunEventRow, type RunRow, updateLease } from '@/data/runs';
 import { together } from '@/data/together';
 import type { LeaseInput } from '@/inputs/run-inputs';
 import { database, transact } from '../database';
+import { stayInUse } from '../people/sessions';
 import { readRunGround } from './run-ground';
 
 export type { RunEventRow, RunRow } from '@/data/runs';
@@ -61,6 +63,8 @@ export async function changeLease(
         },
       );
     }
+    if (want === 'drive' && lease?.driver.device === device && (await isTimed(db, run, actor.at)))
+      await stayInUse(db, actor);
     const now = lease === run.lease ? run : ((await findRun(db, id)) ?? run);
     return done({
       lease,
@@ -86,6 +90,18 @@ export async function changeLease(
         return lease?.driver.device === device ? null : lease;
     }
   }
+}
+
+/** A wait past its longest time, or a step that takes longer than this, keeps no screen open. */
+const graceMs = 5 * 60_000;
+
+/** Whether somebody waits at the car, or has both hands full: nobody touches the screen then. */
+async function isTimed(db: Db, { id, state: { begun } }: RunRow, at: Date): Promise<boolean> {
+  if (!begun) return false;
+  const ground = await readRunGround(db, id);
+  const node = ground?.bound.nodes.get(begun.node);
+  const wait = ground && node && waitOf(ground.basis, node);
+  return at.getTime() - begun.atMs <= (wait?.longestSeconds ?? 0) * 1000 + graceMs;
 }
 
 /** Whether others want to know of it: somebody else drives, or asks to. */

@@ -4,6 +4,7 @@ import { mayDo } from '@/core/authority/roles';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
+import type { Db } from '@/data/db';
 import {
   endSession,
   findLiveSession,
@@ -39,8 +40,11 @@ export type SessionState =
   | { readonly kind: 'locked'; readonly actor: PersonActor }
   | { readonly kind: 'none' };
 
-/** The person a session token stands for. Idle for the shop's minutes it is locked here, whatever the screen shows. */
-export async function readSession(token: string, device: string): Promise<SessionState> {
+/**
+ * The person a session token stands for. Idle for the shop's minutes it is locked here, whatever the screen shows.
+ * @param isUse whether asking is a use of the session; what a page asks by itself is none
+ */
+export async function readSession(token: string, device: string, isUse = true): Promise<SessionState> {
   const at = now();
   const idleSince = new Date(at.getTime() - idleHours * 3_600_000);
   const session = await findLiveSession(database(), hashToken(token), idleSince);
@@ -56,10 +60,15 @@ export async function readSession(token: string, device: string): Promise<Sessio
       return { kind: 'locked', actor };
     }
   }
-  if (at.getTime() - session.seenAt.getTime() > touchEverySeconds * 1000) {
+  if (isUse && at.getTime() - session.seenAt.getTime() > touchEverySeconds * 1000) {
     await touchSession(database(), session.sessionId, at);
   }
   return { kind: 'live', actor };
+}
+
+/** Somebody is at the screen though nobody touches it: a wait burns down, or hands are busy at the car. */
+export async function stayInUse(db: Db, { sessionId, at }: PersonActor): Promise<void> {
+  await touchSession(db, sessionId, at);
 }
 
 /** The sessions of these in which what was shown may still be told; asking is no use of a session. */

@@ -1,10 +1,10 @@
 import { canonicalJson } from '@/formats/canonical-json';
 import { readRun } from '@/usecases/jobs/read-run';
-import { problem, signedIn } from '../../../handler';
+import { problem, watching } from '../../../handler';
 import { runOf } from './run-of';
 
 /** A run as a device takes it up; `after` leaves out what it has. */
-export const GET = signedIn(async (actor, request, context: { params: Promise<{ id: string }> }) => {
+export const GET = watching(async (actor, request, context: { params: Promise<{ id: string }> }) => {
   const id = await runOf(context);
   const after = new URL(request.url).searchParams.get('after') ?? '0';
   if (typeof id !== 'string') return id;

@@ -1,10 +1,10 @@
 import { LeaseInput } from '@/inputs/run-inputs';
 import { changeLease } from '@/usecases/jobs/read-run';
-import { answerJson, signedIn } from '../../../../handler';
+import { answerJson, watching } from '../../../../handler';
 import { runOf } from '../run-of';
 
 /** A device says that it drives on, asks to, hands over, keeps it, or leaves. */
-export const POST = signedIn(async (actor, request, context: { params: Promise<{ id: string }> }) => {
+export const POST = watching(async (actor, request, context: { params: Promise<{ id: string }> }) => {
   const run = await runOf(context);
   return typeof run === 'string'
     ? answerJson(request, LeaseInput, (input) => changeLease(actor, run, input))
