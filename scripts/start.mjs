@@ -18,15 +18,18 @@ import { ownDatabase, prepareDatabase } from './lib/database.mjs';
 import { ensureInstalled } from './lib/install.mjs';
 import { clusterRuns, startCluster } from './lib/postgres.mjs';
 import { cloneId, ensureRoom, nextBinary, privateFolder, root, Stop, say } from './lib/project.mjs';
+import { tlsOf } from './lib/tls.mjs';
 
 const port = Number(process.env.PORT ?? 3000);
 const address = `http://127.0.0.1:${port}`;
 const pidFile = join(privateFolder, 'start.pid');
+const secureServer = join(root, 'scripts', 'serve-next.mjs');
 const serverPidFile = join(privateFolder, 'server.pid');
 let cluster;
 let server;
 let serverEnv;
 let stopping;
+let tls;
 
 whenToldToStop(() => stop(0));
 try {
@@ -43,6 +46,7 @@ async function main() {
   mkdirSync(privateFolder, { recursive: true, mode: 0o755 });
   writeFileSync(pidFile, String(process.pid));
 
+  tls = tlsOf(process.env);
   ensureRoom(root);
   await ensureInstalled();
   const urls = process.env.DATABASE_URL ? givenDatabase() : await startDatabase();
@@ -64,10 +68,16 @@ async function startDatabase() {
 
 function serve(env) {
   serverEnv = env;
-  const args = [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)];
+  const args = tls ? [secureServer] : [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)];
   server = spawn(process.execPath, args, {
     cwd: root,
-    env: { ...env, NODE_ENV: 'production', KILNSMAN_INSTANCE: cloneId, NEXT_TELEMETRY_DISABLED: '1' },
+    env: {
+      ...env,
+      ...(tls && { PUBLIC_ORIGIN: process.env.PUBLIC_ORIGIN ?? tls.origin }),
+      NODE_ENV: 'production',
+      KILNSMAN_INSTANCE: cloneId,
+      NEXT_TELEMETRY_DISABLED: '1',
+    },
     stdio: ['ignore', 'inherit', 'inherit'],
     detached: true,
   });

@@ -4,7 +4,7 @@
 // end-to-end tests. FAST_CHECK_SEED draws other properties than the usual ones.
 import { spawn } from 'node:child_process';
 import { randomBytes } from 'node:crypto';
-import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
@@ -16,6 +16,9 @@ import { isRoot, nextBinary, privateFolder, root, Stop, say } from './lib/projec
 
 /** The database of the server whose clock runs fast. */
 const quick = 'e2e_quick';
+/** Another address of this machine, by which a device would reach it over HTTPS. */
+const otherAddress = '127.0.0.2';
+let secureAddress = '';
 const parts = ['checks', 'unit', 'dom', 'data', 'e2e', 'commands'];
 const asked = process.argv.slice(2);
 const named = parts.filter((part) => asked.includes(part));
@@ -144,7 +147,7 @@ async function endToEnd(cluster, env) {
     cluster.url('kilnsman_serving', databaseOf(at)),
   );
   const [quickAddress, emptyAddress, ...addresses] = await Promise.all([
-    serve(cluster.url('kilnsman_serving', quick), 'rate:30@2027-03-03T15:20:00Z'),
+    serve(cluster.url('kilnsman_serving', quick), 'rate:30@2027-03-03T15:20:00Z', await secure()),
     ...[cluster.url('kilnsman_serving', 'empty'), ...databases].map((url) => serve(url)),
   ]);
   const file = join(results, 'e2e.json');
@@ -164,6 +167,7 @@ async function endToEnd(cluster, env) {
         ...env,
         E2E_PLACES: JSON.stringify(databases.map((database, at) => ({ database, address: addresses[at] }))),
         E2E_QUICK_ADDRESS: quickAddress,
+        E2E_SECURE_ADDRESS: secureAddress,
         E2E_EMPTY_ADDRESS: emptyAddress,
         E2E_EMPTY_DATABASE: cluster.url('kilnsman_serving', 'empty'),
         E2E_CLUSTER: clusterName,
@@ -179,27 +183,46 @@ async function endToEnd(cluster, env) {
 }
 
 /** Serves a database with the build of the tests on a free port; resolves to its address once it answers. */
-async function serve(databaseUrl, clock = 'fixed:2027-03-03T15:20:00Z') {
+async function serve(databaseUrl, clock = 'fixed:2027-03-03T15:20:00Z', tls = undefined) {
   const port = await freePort();
-  const server = spawn(process.execPath, [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)], {
-    cwd: root,
-    detached: true,
-    stdio: ['ignore', 'ignore', 'inherit'],
-    env: {
-      ...process.env,
-      NODE_ENV: 'production',
-      KILNSMAN_DIST: '.next-test',
-      KILNSMAN_CLOCK: clock,
-      DATABASE_URL: databaseUrl,
-      KILNSMAN_VAULT_KEY: vaultKey,
-      KILNSMAN_SEAL_FILE: join(results, `audit-${port}.seals`),
-      PORT: String(port),
-      LOG_LEVEL: 'error',
+  const server = spawn(
+    process.execPath,
+    tls
+      ? [join(root, 'scripts', 'serve-next.mjs')]
+      : [nextBinary, 'start', '-H', '127.0.0.1', '-p', String(port)],
+    {
+      cwd: root,
+      detached: true,
+      stdio: ['ignore', 'ignore', 'inherit'],
+      env: {
+        ...process.env,
+        NODE_ENV: 'production',
+        KILNSMAN_DIST: '.next-test',
+        KILNSMAN_CLOCK: clock,
+        DATABASE_URL: databaseUrl,
+        KILNSMAN_VAULT_KEY: vaultKey,
+        KILNSMAN_SEAL_FILE: join(results, `audit-${port}.seals`),
+        PORT: String(port),
+        LOG_LEVEL: 'error',
+        ...tls,
+      },
     },
-  });
+  );
   endings.push(() => endGroup(server));
   await answers(`http://127.0.0.1:${port}/api/health`);
   return `http://127.0.0.1:${port}`;
+}
+
+/** What lets the quick server answer other devices too: over HTTPS, by another address of this machine, with a certificate made for it. */
+async function secure() {
+  const { makeCertificate } = await import('./lib/make-certificate.mjs');
+  const { cert, key } = await makeCertificate([otherAddress]);
+  const files = { TLS_CERT: join(results, 'server.crt'), TLS_KEY: join(results, 'server.key') };
+  writeFileSync(files.TLS_CERT, cert);
+  writeFileSync(files.TLS_KEY, key, { mode: 0o600 });
+  const port = String(await freePort());
+  secureAddress = `https://${otherAddress}:${port}`;
+  return { ...files, TLS_HOST: otherAddress, TLS_PORT: port };
 }
 
 async function answers(url) {

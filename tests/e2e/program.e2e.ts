@@ -116,3 +116,57 @@ test('another device asks to drive, is let in, and goes on where the run stood, 
   await expect(page.getByRole('button', { name: /Begin the run/ })).toBeVisible();
   await other.close();
 });
+
+test('a wait burns down on another device, reached over HTTPS by another address, and sounds there', async ({
+  browser,
+}) => {
+  test.setTimeout(300_000);
+  const baseURL = process.env.E2E_SECURE_ADDRESS ?? '';
+  const van = await browser.newContext({
+    baseURL,
+    ignoreHTTPSErrors: true,
+    viewport: { width: 390, height: 844 },
+  });
+  const page = await van.newPage();
+  await page.goto('/sign-in');
+  await page.getByRole('radio', { name: /Sunniva Aasgren/ }).click();
+  await page.getByLabel('Passcode').fill(passcodes['Sunniva Aasgren'] ?? '');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/jobs');
+  expect(await page.evaluate(() => window.isSecureContext && 'wakeLock' in navigator)).toBe(true);
+  const [session] = (await van.cookies()).filter(({ name }) => name.startsWith('__Host-kilnsman_session'));
+  expect(session).toMatchObject({ secure: true, httpOnly: true });
+
+  const number = await atTheCar(page, 'halvorn merrowdale 2018 push start lost both quarry end');
+  await page.goto(`/jobs/${number}/route`);
+  await page.locator('[data-main]').first().click();
+  await expect(page.getByText('taken', { exact: true })).toBeVisible();
+  await page.goto(`/jobs/${number}/program`);
+  await page.getByRole('button', { name: /Begin the run/ }).click();
+  await expect(card(page)).toBeVisible();
+  await goesTo(page, /The wait begins/);
+  const desk = await van.newPage();
+  await desk.addInitScript(() => {
+    const heard: number[] = [];
+    Object.assign(window, { heard });
+    const { start } = OscillatorNode.prototype;
+    OscillatorNode.prototype.start = function started(...given) {
+      heard.push(this.frequency.value);
+      return start.apply(this, given);
+    };
+  });
+  await desk.goto('/jobs');
+  await desk.getByRole('heading', { name: 'Jobs' }).waitFor();
+  await press(page);
+  await expect(page.getByText('A device that sleeps', { exact: false })).toBeVisible();
+
+  const strip = desk.getByRole('region', { name: `K-${number} Halvorn Merrowdale, 2018` });
+  // Nine minutes at a clock that runs thirty times as fast: it is over soon, and sounds.
+  await expect(strip.getByRole('timer')).toBeVisible();
+  await expect(strip.getByRole('timer')).toHaveText(/over|too long/, { timeout: 60_000 });
+  expect(await desk.evaluate(() => (window as unknown as { heard: number[] }).heard)).toContain(660);
+  await desk.getByRole('link', { name: `To the run of K-${number}` }).click();
+  await desk.waitForURL('**/program');
+  await expect(card(desk)).toBeVisible();
+  await van.close();
+});
