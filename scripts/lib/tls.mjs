@@ -4,6 +4,7 @@ import { Stop } from './project.mjs';
 
 /**
  * How other devices are served over HTTPS, by the environment; undefined where it is not asked for.
+ * @param {Readonly<Record<string, string | undefined>>} env TLS_CERT and TLS_KEY, and where to listen: TLS_HOST, TLS_PORT
  * @throws {Stop} with a word on what is wrong with the files
  */
 export function tlsOf({ TLS_CERT: cert, TLS_KEY: key, TLS_HOST: host = '0.0.0.0', TLS_PORT: port = '3443' }) {

@@ -56,8 +56,16 @@ test('a run goes through a wait without the server, and ends as an attempt with 
   await expect(page.getByText('▲ without the server')).toBeVisible();
   await expect(page.getByText('1 entry waits on this device')).toBeVisible();
   await expect(page.getByText(/Nothing gated is told to the car/)).toBeVisible();
+  // The browser is opened anew in the dark: the run stands where it was, from the device alone.
+  await page.reload();
+  const shell = page.getByRole('heading', { name: `K-${number}, as this device has it` });
+  await expect(shell).toBeVisible();
+  await expect(page.getByText('1 entry waits on this device')).toBeVisible();
+  await expectAccessible(page);
   await goesTo(page, /Go: /);
   await context.setOffline(false);
+  // It takes itself up again with the server's own page.
+  await expect(shell).toBeHidden();
   await expect(answers(page)).toBeVisible();
   await expect(page.getByText(/waits? on this device/)).toBeHidden();
 
@@ -74,6 +82,47 @@ test('a run goes through a wait without the server, and ends as an attempt with 
 
   await page.goto(`/jobs/${number}/close`);
   await expect(page.getByText('learned: 3 New')).toBeVisible();
+});
+
+test('a screen that is locked without the server tells nothing, also where it is opened anew', async ({
+  page,
+  context,
+}) => {
+  const number = await beginRun(page);
+  // The shell is kept once the worker has it.
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await expect
+    .poll(() =>
+      page.evaluate(async () => (await caches.match('/run-shell', { ignoreSearch: true })) !== undefined),
+    )
+    .toBe(true);
+  await expect
+    .poll(() => page.evaluate(async () => (await (await caches.open('program')).keys()).length))
+    .toBeGreaterThan(5);
+  // Of all that the server said nothing is kept but the shell and the program's own files.
+  const kept = await page.evaluate(async () => {
+    const found: string[] = [];
+    for (const name of await caches.keys())
+      for (const { url } of await (await caches.open(name)).keys()) found.push(new URL(url).pathname);
+    return found;
+  });
+  expect(kept.filter((path) => path !== '/run-shell' && !path.startsWith('/_next/static/'))).toEqual([]);
+  const shell = await page.evaluate(async () =>
+    (await caches.match('/run-shell', { ignoreSearch: true }))?.text(),
+  );
+  for (const told of [number, 'Merrowdale', 'Halvorn', 'Sunniva']) expect(shell).not.toContain(told);
+
+  await context.setOffline(true);
+  await page.keyboard.press('q');
+  await expect(page.getByRole('dialog', { name: 'Locked' })).toBeVisible();
+  await expectAccessible(page);
+  await page.reload();
+  await expect(page.getByText('Locked, without the server')).toBeVisible();
+  await expect(card(page)).toBeHidden();
+  await expectAccessible(page);
+  await context.setOffline(false);
+  await page.getByRole('button', { name: 'Try the server again' }).click();
+  await expect(card(page)).toBeVisible();
 });
 
 test('another device asks to drive, is let in, and goes on where the run stood, on a phone', async ({

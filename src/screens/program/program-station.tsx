@@ -8,6 +8,7 @@ import { keyName, roleName } from '@/core/run/answer-words';
 import type { RunEvent } from '@/core/run/events/run-events';
 import { waitOf } from '@/core/run/run-basis';
 import { nodeAt } from '@/core/run/run-log';
+import { DeviceStore } from '@/ui/device/device-store';
 import { Badge, Notice } from '@/ui/notice';
 import { stayOpenUntil } from '@/ui/stay-open';
 import { useAwake } from '@/ui/use-awake';
@@ -15,7 +16,8 @@ import { type ShopTime, useShopClock } from '@/ui/use-shop-clock';
 import { CausesCard } from './causes-card';
 import { DriveBar } from './drive-bar';
 import { EndCard, GiveUp } from './end-card';
-import type { RunShown } from './run-engine';
+import { keepShell } from './keep-shell';
+import type { KeptClock, RunShown } from './run-engine';
 import { StepCard } from './step-card';
 import { useRun } from './use-run';
 
@@ -27,6 +29,8 @@ interface ProgramStationProps {
   /** How far the right to the car was shown when the page was made. */
   readonly stage: AuthorityStage;
   readonly pins: readonly { readonly id: string; readonly words: string }[];
+  /** Opened from what the device kept, without the server. */
+  readonly isShell?: boolean;
 }
 
 type WithoutTime = RunEvent extends infer Event
@@ -36,11 +40,24 @@ type WithoutTime = RunEvent extends infer Event
   : never;
 
 /** The run at hand: one step large, the next small, whatever happens to server, network or browser. */
-export function ProgramStation({ runId, jobNumber, personId, time, stage, pins }: ProgramStationProps) {
+export function ProgramStation({
+  runId,
+  jobNumber,
+  personId,
+  time,
+  stage,
+  pins,
+  isShell = false,
+}: ProgramStationProps) {
   const { shown, failed, engine } = useRun(runId, personId, jobNumber);
   const clock = useShopClock(time.now, time.rate);
   const [busy, setBusy] = useState(false);
   useTimed(shown, clock);
+  useKept(personId, time, isShell);
+  useEffect(() => {
+    // The server answers again, and has all: its own page goes on.
+    if (isShell && shown?.online && shown.waiting === 0 && !shown.conflict) window.location.reload();
+  }, [isShell, shown]);
   if (failed !== null)
     return (
       <Notice tone="oxide" role="alert">
@@ -117,6 +134,23 @@ export function ProgramStation({ runId, jobNumber, personId, time, stage, pins }
       {!shown.log.ended && node && <GiveUp shown={shown} busy={busy} onEnd={ends} />}
     </>
   );
+}
+
+/** What this page needs to open again without the server: the shell, and the shop's time. */
+function useKept(personId: string, { now, rate }: ShopTime, isShell: boolean): void {
+  const shopMs = now.getTime();
+  useEffect(() => {
+    if (isShell) return;
+    const keep = async () => {
+      const store = await DeviceStore.open(personId);
+      const clock: KeptClock = { shopMs, deviceMs: Date.now(), rate };
+      await store.write('clock', 'shop', clock);
+      store.close();
+      await keepShell();
+    };
+    // Where a browser keeps no shell, the run goes on as long as its page stays open.
+    keep().catch(() => {});
+  }, [personId, shopMs, rate, isShell]);
 }
 
 /** A step past its time by so much keeps no screen open. */

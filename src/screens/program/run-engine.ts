@@ -35,8 +35,15 @@ export interface RunShown {
   readonly conflict: Conflict | null;
 }
 
+/** The shop's time as a device knew it last. */
+export interface KeptClock {
+  readonly shopMs: number;
+  readonly deviceMs: number;
+  readonly rate: number;
+}
+
 /** What a device keeps of a run beside what waits to be sent. */
-interface Kept {
+export interface KeptRun {
   readonly jobNumber: number;
   readonly lastSeq: number;
   readonly log: RunLog;
@@ -83,7 +90,7 @@ export class RunEngine {
   async open(): Promise<void> {
     const [basis, kept, queue] = await Promise.all([
       this.store.read<RunBasis>('basis', this.runId),
-      this.store.read<Kept>('state', this.runId),
+      this.store.read<KeptRun>('state', this.runId),
       this.store.read<readonly QueuedEvent[]>('outbox', this.runId),
     ]);
     if (basis && kept) {
@@ -354,7 +361,7 @@ export class RunEngine {
       await Promise.all(['basis', 'state', 'outbox'].map((kind) => this.store.remove(kind, this.runId)));
       return;
     }
-    const kept: Kept = {
+    const kept: KeptRun = {
       jobNumber: this.jobNumber,
       lastSeq: this.lastSeq,
       log: this.confirmed,

@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import { Button } from '@/ui/button';
+import { markLocked } from '@/ui/device/device-store';
 import { staysOpen } from '@/ui/stay-open';
 import { forgetUnsaved } from '@/ui/unsaved';
 
@@ -14,8 +15,18 @@ const coverEvent = 'kilnsman:cover';
  * Locks this screen when nobody has touched it for the shop's minutes; while somebody does, tells the server so. Without the server
  * the page is covered and goes on beneath: what runs at the car is not lost for a lock.
  */
-export function IdleLock({ minutes }: { readonly minutes: number }) {
+export function IdleLock({
+  minutes,
+  isServed = true,
+}: {
+  readonly minutes: number;
+  /** Whether the server gave this page to somebody who is signed in; false for the shell of a run. */
+  readonly isServed?: boolean;
+}) {
   const [covered, setCovered] = useState(false);
+  useEffect(() => {
+    if (isServed) void markLocked(false).catch(() => {});
+  }, [isServed]);
   useEffect(() => {
     let seen = Date.now();
     let told = Date.now();
@@ -66,6 +77,7 @@ export function IdleLock({ minutes }: { readonly minutes: number }) {
 /** Locks the session and leaves nothing of the page on the screen. */
 export async function lockScreen(): Promise<void> {
   const { pathname, search } = window.location;
+  await markLocked(true).catch(() => {});
   try {
     await fetch('/api/session', { method: 'DELETE' });
   } catch {

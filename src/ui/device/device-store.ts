@@ -39,6 +39,7 @@ export class DeviceStore {
       'decrypt',
     ]);
     const key = await keepFirst(db, `key ${personId}`, made);
+    await db.put('own', personId, 'person');
     return new DeviceStore(db, key as CryptoKey, personId, String(device));
   }
 
@@ -61,16 +62,26 @@ export class DeviceStore {
     await this.db.put('sealed', { iv, data }, [this.personId, kind, id]);
   }
 
+  /** All of one kind. */
+  async list<Value>(kind: string): Promise<{ readonly id: string; readonly value: Value }[]> {
+    const of = IDBKeyRange.bound([this.personId, kind], [this.personId, kind, []]);
+    const keys = await this.db.getAllKeys('sealed', of);
+    const found: { id: string; value: Value }[] = [];
+    for (const [, , id] of keys) {
+      const value = await this.read<Value>(kind, id);
+      if (value !== undefined) found.push({ id, value });
+    }
+    return found;
+  }
+
   async remove(kind: string, id: string): Promise<void> {
     await this.db.delete('sealed', [this.personId, kind, id]);
   }
 
   /** How many entries wait to be sent, of all runs. */
   async waiting(): Promise<number> {
-    const of = IDBKeyRange.bound([this.personId, 'outbox'], [this.personId, 'outbox', []]);
-    const keys = await this.db.getAllKeys('sealed', of);
-    const queues = await Promise.all(keys.map(([, , id]) => this.read<readonly unknown[]>('outbox', id)));
-    return queues.reduce((sum, queue) => sum + (queue?.length ?? 0), 0);
+    const queues = await this.list<readonly unknown[]>('outbox');
+    return queues.reduce((sum, { value }) => sum + value.length, 0);
   }
 
   close(): void {
@@ -83,6 +94,33 @@ export class DeviceStore {
   }
 }
 
+/** Who opened the store of this browser last; undefined once that person signed out. */
+export async function lastPerson(): Promise<string | undefined> {
+  const found = await ofOwn((db) => db.get('own', 'person'));
+  return typeof found === 'string' ? found : undefined;
+}
+
+/** Whether the screen was locked: without the server nothing of a run is shown then. */
+export async function isLockedHere(): Promise<boolean> {
+  return (await ofOwn((db) => db.get('own', 'locked'))) === 'yes';
+}
+
+export async function markLocked(isLocked: boolean): Promise<void> {
+  await ofOwn(async (db) => {
+    if (isLocked) await db.put('own', 'yes', 'locked');
+    else await db.delete('own', 'locked');
+  });
+}
+
+async function ofOwn<Answer>(work: (db: IDBPDatabase<Schema>) => Promise<Answer>): Promise<Answer> {
+  const db = await open();
+  try {
+    return await work(db);
+  } finally {
+    db.close();
+  }
+}
+
 /** Drops all that this browser keeps for a person, and the key to it. */
 export async function dropFromDevice(personId: string): Promise<void> {
   const db = await open();
@@ -90,6 +128,7 @@ export async function dropFromDevice(personId: string): Promise<void> {
   const both = db.transaction(['own', 'sealed'], 'readwrite');
   await Promise.all([
     both.objectStore('own').delete(`key ${personId}`),
+    both.objectStore('own').delete('person'),
     both.objectStore('sealed').delete(of),
     both.done,
   ]);
