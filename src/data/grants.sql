@@ -48,7 +48,7 @@ GRANT INSERT, DELETE ON sealed_text, text_compared, retention_due TO :serving;
 GRANT INSERT, DELETE ON trace, trace_batch TO :serving;
 -- A run goes on; what it rests on and what happened in it never changes.
 GRANT INSERT, UPDATE (last_seq, state, lease, ended_at) ON run TO :serving;
-GRANT INSERT ON run_event, run_event_refused TO :serving;
+GRANT INSERT ON run_event, run_event_refused, right_use TO :serving;
 -- A seal of the audit chain is written and never changed.
 GRANT INSERT ON audit_seal TO :serving;
 GRANT DELETE ON code_row TO :serving;

@@ -220,3 +220,38 @@ export async function keepRefusedRunEvent(
     [refused.runId, refused.id, refused.kind, refused.reason, actor.at, actor.personId],
   );
 }
+
+/**
+ * Uses a counted licence up by one, once for an event.
+ * @returns whether there was a use left
+ */
+export async function takeRight(
+  db: Db,
+  actor: PersonActor,
+  use: {
+    readonly id: string;
+    readonly runId: string;
+    readonly jobId: string;
+    readonly vanId: string;
+    readonly name: string;
+  },
+): Promise<boolean> {
+  const taken = await db.query(
+    `WITH taken AS (
+       UPDATE tool_right SET credits = credits - 1 WHERE van_id = $4 AND name = $5 AND credits > 0
+       RETURNING van_id, name, use_minor)
+     INSERT INTO right_use (id, run_id, job_id, van_id, name, use_minor, used_at, used_by)
+     SELECT $1, $2, $3, van_id, name, use_minor, $6, $7 FROM taken`,
+    [use.id, use.runId, use.jobId, use.vanId, use.name, actor.at, actor.personId],
+  );
+  return taken.rowCount === 1;
+}
+
+/** Licences that a job used up, with how often. */
+export async function listRightUses(db: Db, jobId: string): Promise<{ name: string; uses: number }[]> {
+  const found = await db.query<{ name: string; uses: number }>(
+    'SELECT name, count(*)::integer AS uses FROM right_use WHERE job_id = $1 GROUP BY name ORDER BY name',
+    [jobId],
+  );
+  return found.rows;
+}

@@ -2,7 +2,8 @@ import { ArrayMaxSize, IsArray, IsIn, IsInt, IsUUID, Max, MaxLength, Min } from 
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { type RunEvent, runEventNames } from '@/core/run/events/run-events';
 import { type Seer, seers } from '@/core/run/events/walked';
-import { byKind, instant, listOf, orNull, orWords, whole } from './fields';
+import { PieceInput } from './events/piece';
+import { byKind, instant, listOf, nested, orNull, orWords, whole } from './fields';
 
 const tag = { least: 1, most: 999 };
 
@@ -53,6 +54,15 @@ class Exchanged extends Timed {
   @whole('Which key?', tag.least) @Max(tag.most, { message: 'Which key?' }) to!: number;
 }
 
+class KeyTaken extends Timed {
+  @whole('Which key?', tag.least) @Max(tag.most, { message: 'Which key?' }) tag!: number;
+  @orNull() @nested(() => PieceInput, 'One piece of stock.') piece!: PieceInput | null;
+}
+
+class KeySpoiled extends Timed {
+  @whole('Which key?', tag.least) @Max(tag.most, { message: 'Which key?' }) tag!: number;
+}
+
 class Ended extends Timed {
   @orNull()
   @orWords('cannotSay')
@@ -73,6 +83,8 @@ const contents: { readonly [Kind in RunEvent['kind']]: new () => Extract<RunEven
     mended: Mended,
     gaveUp: GaveUp,
     exchanged: Exchanged,
+    keyTaken: KeyTaken,
+    keySpoiled: KeySpoiled,
     ended: Ended,
   };
 

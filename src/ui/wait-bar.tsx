@@ -15,10 +15,21 @@ interface WaitBarProps {
   /** What can be done meanwhile, and what follows. */
   readonly meanwhile: string;
   readonly over: string;
+  /** It also sounds where it is seen only once it is over: whoever looks now and then must not miss it. */
+  readonly soundsLate?: boolean;
 }
 
 /** A wait that burns down by the server's clock, so that a reload changes nothing; it sounds and shakes at its end. */
-export function WaitBar({ label, from, until, longest = until, time, meanwhile, over }: WaitBarProps) {
+export function WaitBar({
+  label,
+  from,
+  until,
+  longest = until,
+  time,
+  meanwhile,
+  over,
+  soundsLate = false,
+}: WaitBarProps) {
   const now = useTicking(time);
   const left = Math.max(0, until.getTime() - now.getTime());
   const all = Math.max(1, longest.getTime() - from.getTime());
@@ -26,7 +37,7 @@ export function WaitBar({ label, from, until, longest = until, time, meanwhile, 
   const usual = (until.getTime() - from.getTime()) / all;
   const isOver = left === 0;
   const isLate = isOver && longest > until && now >= longest;
-  const waited = useRef(false);
+  const waited = useRef(soundsLate);
   useEffect(() => {
     if (!isOver) waited.current = true;
     else if (waited.current) {

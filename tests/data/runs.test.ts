@@ -4,9 +4,13 @@ import type { PersonActor } from '@/core/kinds/actor';
 import type { RunEvent } from '@/core/run/events/run-events';
 import { foldRun } from '@/core/run/events/run-events';
 import { boundOf } from '@/core/run/run-basis';
+import { piecesOf } from '@/core/run/run-log';
+import { countPieces } from '@/data/stock';
 import { database } from '@/usecases/database';
 import { refuseJob } from '@/usecases/jobs/authority';
-import { changeLease, readRun } from '@/usecases/jobs/read-run';
+import { changeLease, readRightUses, readRun } from '@/usecases/jobs/read-run';
+import { readKeyPieces } from '@/usecases/jobs/start-run';
+import { moveStock } from '@/usecases/shop/stock';
 import { viewOf } from '../support/jobs';
 import { jobAtCar, RunDevice } from '../support/runs';
 import { actorOf, testDatabase } from '../support/test-database';
@@ -19,6 +23,17 @@ beforeAll(async () => {
   locksmith = await actorOf('locksmith');
   proprietor = await actorOf('proprietor');
 });
+
+/** A model whose keys are added with a licence that counts its uses. */
+const creditModel = 'Kestlebrook';
+
+async function creditsOf(vanId: string): Promise<number> {
+  const found = await database().query<{ credits: number }>(
+    "SELECT credits FROM tool_right WHERE van_id = $1 AND name = 'Heddle 3 credits'",
+    [vanId],
+  );
+  return found.rows[0]?.credits ?? -1;
+}
 
 async function countOf(table: string, runId: string): Promise<number> {
   const found = await database().query<{ n: number }>(
@@ -145,6 +160,61 @@ describe('a run of a job', () => {
     await changeLease(proprietor, device.runId, { device: second.device, want: 'leave' });
     device.lastSeq = second.lastSeq;
     expect((await device.sends((await device.state()).goesOn)).answers[0]).toHaveProperty('seq');
+  });
+
+  it('takes a piece of the stock and a use of the licence at the act, once, spoiled ones too', async () => {
+    const number = await jobAtCar(locksmith, { model: creditModel, year: 2022 });
+    const view = await viewOf(locksmith, number);
+    const vanId = view.van?.id ?? '';
+    const article = view.application?.chip?.article ?? '';
+    const arrived = await moveStock(locksmith, {
+      article,
+      state: 'new',
+      grade: 'original',
+      vanId,
+      reason: 'arrived',
+      pieces: 1,
+    });
+    expect(arrived.ok).toBe(true);
+    const piece = { vanId, article, state: 'new', grade: 'original' } as const;
+    expect(await readKeyPieces(view)).toContainEqual(piece);
+    const lie = () => countPieces(database(), piece);
+    const before = await lie();
+    const credits = await creditsOf(vanId);
+
+    const device = await RunDevice.starts(locksmith, number);
+    const { job } = await viewOf(locksmith, number);
+    const tag = job.keys.find(({ madeHere }) => madeHere)?.tag ?? 0;
+    const atMs = locksmith.at.getTime();
+    const id = uuid();
+    const taken: RunEvent = { kind: 'keyTaken', tag, piece, atMs };
+    const first = await device.sends([taken], { basedOn: 0, ids: [id] });
+    expect(first.answers[0]).toHaveProperty('seq');
+    await Promise.all([1, 2, 3].map(() => device.sends([taken], { basedOn: 0, ids: [id] })));
+    expect(await lie()).toBe(before - 1);
+    device.lastSeq = 1;
+    expect((await device.sends([taken])).answers[0]).toMatchObject({
+      refused: expect.stringMatching(/already/),
+    });
+
+    await device.goesToEnd(({ rightUses }) => rightUses > 0);
+    expect(await creditsOf(vanId)).toBe(credits - 1);
+    await device.sends([{ kind: 'keySpoiled', tag, atMs }]);
+    expect(await lie()).toBe(before - 1);
+    const { runs } = await viewOf(locksmith, number);
+    expect(runs.flatMap(({ state }) => piecesOf(state))).toEqual([piece]);
+    const uses = await readRightUses(locksmith, view.job.id);
+    expect(uses).toEqual([{ name: 'Heddle 3 credits', uses: 1 }]);
+
+    // With nothing left, the command is refused and nothing is told to the car.
+    const next = await jobAtCar(locksmith, { model: creditModel, year: 2022 });
+    const poor = await RunDevice.starts(locksmith, next);
+    await database().query("UPDATE tool_right SET credits = 0 WHERE name = 'Heddle 3 credits'");
+    await expect(poor.goesToEnd()).rejects.toThrow(/No use of Heddle 3 credits is left/);
+    expect((await poor.state()).log.command).toBeNull();
+    const empty = { ...piece, state: 'faulty' } as const;
+    const none = await poor.sends([{ kind: 'keyTaken', tag, piece: empty, atMs }]);
+    expect(none.answers[0]).toMatchObject({ refused: expect.stringMatching(/ledger has no|already/) });
   });
 
   it('begins once for each job, with keys that are here and known to work', async () => {

@@ -107,7 +107,7 @@ test('a blade cut out of calibration is found before it goes into a lock, and Cl
   await page.getByRole('button', { name: 'Blank spoiled' }).click();
   await expect(page.getByText('Spoiled: this blank is gone.')).toBeVisible();
   await page.goto(`/jobs/${number}/close`);
-  await expect(page.getByRole('heading', { name: 'Used from stock' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Used on this job' })).toBeVisible();
   await expect(page.getByText(/2 × BLANK-2041/)).toBeVisible();
 });
 

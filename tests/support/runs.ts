@@ -22,9 +22,10 @@ export async function jobAtCar(
     route = 'add',
     papers = true,
     model = 'Merrowdale',
-  }: { route?: string; papers?: boolean; model?: string } = {},
+    year = 2018,
+  }: { route?: string; papers?: boolean; model?: string; year?: number } = {},
 ): Promise<number> {
-  const number = await openTestJob(actor, model, { year: 2018, ignition: 'push', why: 'spare' });
+  const number = await openTestJob(actor, model, { year, ignition: 'push', why: 'spare' });
   const edit = async () => ({ number, version: (await viewOf(actor, number)).job.version });
   const view = await viewOf(actor, number);
   const applicationId = view.candidates[0]?.application.id ?? '';

@@ -1,4 +1,5 @@
 import type { Procedures } from '@/core/procedure/document/procedure';
+import { writtenTag } from '@/core/run/events/commanded';
 import type { RunGround } from '@/core/run/events/run-event-kind';
 import type { RunEvent } from '@/core/run/events/run-events';
 import { optionsOpen } from '@/core/run/events/walked';
@@ -24,6 +25,7 @@ export function runGround(procedures: Procedures, way: WorldWay, learn = keysToL
     count: platform.count,
     waits: way.method.waits,
     causes: worldCauses(),
+    right: null,
   };
   return { basis, bound: boundOf(basis) };
 }
@@ -40,8 +42,11 @@ export function nextEvents(bound: RunGround['bound'], log: RunLog, atMs: number)
     enter: { kind: 'pinEntered', node: node.id, secretId: null, atMs },
   };
   const isBegun = [log.command, log.begun, log.entered].some((one) => one?.node === node.id);
+  const tag = writtenTag(node, log);
+  const strange = tag !== undefined && !log.pieces[tag] && !bound.plan.known.includes(tag);
   const begins = isBegun ? undefined : first[node.step.kind];
   return [
+    ...(strange ? [{ kind: 'keyTaken', tag, piece: null, atMs } as const] : []),
     ...(begins ? [begins] : []),
     {
       kind: 'answered',

@@ -12,7 +12,7 @@ import {
   type PhysicalKey,
   provedInHand,
 } from '@/core/programming/keys';
-import type { RunBasis } from './run-basis';
+import type { RunBasis, RunRight } from './run-basis';
 
 /** Which keys take part in a run. */
 export interface RunKeys {
@@ -43,6 +43,7 @@ export interface LibraryOfRun {
   readonly procedures: Procedures;
   readonly versions: Readonly<Record<string, number>>;
   readonly causes: CauseBook;
+  readonly right: RunRight | null;
 }
 
 /** What a run rests on from its start, or why it cannot begin. */
@@ -86,6 +87,7 @@ export function beginRun(
     slotsMinimum: platform.slotsMinimum,
     count: platform.count,
     waits: method.waits,
+    right: library.right,
     causes: causesIn(causes, own),
   });
 }

@@ -14,6 +14,14 @@ export interface RunKey {
   readonly name: string;
 }
 
+/** A licence or pack of credits of the van, uses of which are counted. */
+export interface RunRight {
+  readonly vanId: string;
+  readonly name: string;
+  /** Whether each key uses one up, as opposed to once a run. */
+  readonly perKey: boolean;
+}
+
 /** What a run rests on, kept with it from its start: what the library says later does not change it. */
 export interface RunBasis {
   readonly platform: string;
@@ -30,6 +38,8 @@ export interface RunBasis {
   readonly slotsMinimum: number;
   readonly count: Platform['count'];
   readonly waits: readonly Wait[];
+  /** What the way uses up beside keys; null where the tool has the way, or nobody counts. */
+  readonly right: RunRight | null;
   readonly causes: CauseBook;
 }
 

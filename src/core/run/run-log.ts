@@ -1,6 +1,7 @@
 import type { BoundNode, BoundProcedure } from '@/core/procedure/bind/bound';
 import { startRun } from '@/core/procedure/run/run';
 import type { RunState } from '@/core/procedure/run/run-state';
+import type { Piece } from '@/core/supply/movements';
 
 /** How a run came to its end. */
 export interface RunEnd {
@@ -10,6 +11,13 @@ export interface RunEnd {
   readonly count: number | 'cannotSay' | null;
   /** Why it did not work; empty where it did. */
   readonly reason: string;
+}
+
+/** Where a key that is made came from: a piece of the shop's stock, or null where it is none of it. */
+export interface KeyOfStock {
+  readonly piece: Piece | null;
+  /** It is good for nothing any more, and stays used. */
+  readonly spoiled: boolean;
 }
 
 /** The fold of a run's events. Moments are milliseconds since 1970 by the shop's clock, so that it is the same as JSON. */
@@ -27,6 +35,10 @@ export interface RunLog {
   readonly answeredMs: Readonly<Record<string, number>>;
   /** Whether the car was told to forget every key, and did not refuse. */
   readonly erased: boolean;
+  /** Where keys that were written came from, by tag. */
+  readonly pieces: Readonly<Record<number, KeyOfStock>>;
+  /** How often the counted licence was used. */
+  readonly rightUses: number;
   readonly startedMs: number;
   readonly ended: RunEnd | null;
 }
@@ -41,6 +53,8 @@ export function startLog(bound: BoundProcedure, startedMs: number): RunLog {
     secretIds: [],
     answeredMs: {},
     erased: false,
+    pieces: {},
+    rightUses: 0,
     startedMs,
     ended: null,
   };
@@ -49,4 +63,9 @@ export function startLog(bound: BoundProcedure, startedMs: number): RunLog {
 /** The node at hand; undefined at an end. */
 export function nodeAt(bound: BoundProcedure, { walk }: RunLog): BoundNode | undefined {
   return bound.nodes.get(walk.at);
+}
+
+/** The pieces of the shop's stock that a run took, spoiled ones too. */
+export function piecesOf({ pieces }: RunLog): readonly Piece[] {
+  return Object.values(pieces).flatMap(({ piece }) => piece ?? []);
 }

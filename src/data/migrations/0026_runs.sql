@@ -31,6 +31,19 @@ CREATE TABLE run_event (
   UNIQUE (run_id, seq)
 );
 
+-- A use of a licence whose uses are counted, under the id of the event that used it up.
+CREATE TABLE right_use (
+  id uuid PRIMARY KEY,
+  run_id uuid NOT NULL REFERENCES run,
+  job_id uuid NOT NULL REFERENCES job,
+  van_id uuid NOT NULL REFERENCES van,
+  name text NOT NULL,
+  use_minor integer CHECK (use_minor >= 0),
+  used_at timestamptz NOT NULL,
+  used_by uuid NOT NULL REFERENCES person
+);
+CREATE INDEX right_use_job ON right_use (job_id);
+
 -- Events that were refused: id, kind and reason, not the content.
 CREATE TABLE run_event_refused (
   run_id uuid NOT NULL REFERENCES run,

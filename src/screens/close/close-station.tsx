@@ -13,6 +13,7 @@ import { type CountGround, countDoubt, countVerdict } from '@/core/programming/c
 import type { PhysicalKey } from '@/core/programming/keys';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
+import type { Piece } from '@/core/supply/movements';
 import { Button } from '@/ui/button';
 import { CountField } from '@/ui/count-field';
 import { EditOutcome } from '@/ui/edit-outcome';
@@ -60,6 +61,9 @@ interface CloseStationProps {
   readonly sources: JobSources | undefined;
   /** The names of the vans, by id. */
   readonly places: Readonly<Record<string, string>>;
+  /** Pieces of the stock and uses of licences that the job took. */
+  readonly used: readonly Piece[];
+  readonly rightsUsed: readonly { readonly name: string; readonly uses: number }[];
   readonly onComeback: (data: unknown) => Promise<Result<null>>;
   readonly onFacts: EditAction;
   readonly onClose: EditAction;
@@ -92,7 +96,7 @@ export function CloseStation(props: CloseStationProps) {
       {count && <CountPanel job={job} log={log} count={count} />}
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
-      <UsedPanel used={log.used} places={props.places} />
+      <UsedPanel used={props.used} rights={props.rightsUsed} places={props.places} />
       {props.sources && (
         <SourcesPanel number={job.number} sources={props.sources} onComeback={props.onComeback} />
       )}

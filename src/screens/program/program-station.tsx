@@ -3,13 +3,13 @@
 import { useEffect, useState } from 'react';
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { said } from '@/core/procedure/document/step-words';
-import { learnTags } from '@/core/procedure/run/run';
-import { keyName, roleName } from '@/core/run/answer-words';
+import { roleName } from '@/core/run/answer-words';
 import type { RunEvent } from '@/core/run/events/run-events';
 import { waitOf } from '@/core/run/run-basis';
 import { nodeAt } from '@/core/run/run-log';
+import type { Piece } from '@/core/supply/movements';
 import { DeviceStore } from '@/ui/device/device-store';
-import { Badge, Notice } from '@/ui/notice';
+import { Notice } from '@/ui/notice';
 import { stayOpenUntil } from '@/ui/stay-open';
 import { useAwake } from '@/ui/use-awake';
 import { type ShopTime, useShopClock } from '@/ui/use-shop-clock';
@@ -18,6 +18,7 @@ import { DriveBar } from './drive-bar';
 import { EndCard, GiveUp } from './end-card';
 import { keepShell } from './keep-shell';
 import type { KeptClock, RunShown } from './run-engine';
+import { RunKeys } from './run-keys';
 import { StepCard } from './step-card';
 import { useRun } from './use-run';
 
@@ -31,6 +32,10 @@ interface ProgramStationProps {
   readonly pins: readonly { readonly id: string; readonly words: string }[];
   /** Opened from what the device kept, without the server. */
   readonly isShell?: boolean;
+  /** Pieces of the van that may be a key of this car. */
+  readonly pieces?: readonly Piece[];
+  /** Keys of the ring that are here. */
+  readonly ring?: readonly { readonly tag: number; readonly name: string }[];
 }
 
 type WithoutTime = RunEvent extends infer Event
@@ -48,6 +53,8 @@ export function ProgramStation({
   stage,
   pins,
   isShell = false,
+  pieces = [],
+  ring = [],
 }: ProgramStationProps) {
   const { shown, failed, engine } = useRun(runId, personId, jobNumber);
   const clock = useShopClock(time.now, time.rate);
@@ -75,7 +82,10 @@ export function ProgramStation({
     try {
       for (const event of events) {
         const whole = { ...event, atMs: clock().getTime() } as RunEvent;
-        const gated = (whole.kind === 'commanded' || whole.kind === 'pinEntered') && held !== null;
+        // A piece of the stock is there or not: the server says so.
+        const gated =
+          ((whole.kind === 'commanded' || whole.kind === 'pinEntered') && held !== null) ||
+          (whole.kind === 'keyTaken' && whole.piece !== null);
         const took = await (gated ? driving.takeWithServer(whole) : driving.take(whole));
         if (!took) break;
       }
@@ -94,7 +104,13 @@ export function ProgramStation({
           {shown.problem}
         </Notice>
       )}
-      <RunKeys shown={shown} />
+      <RunKeys
+        shown={shown}
+        ring={ring}
+        busy={busy}
+        onSpoiled={(tag) => void happens({ kind: 'keySpoiled', tag })}
+        onExchange={(from, to) => void happens({ kind: 'exchanged', from, to })}
+      />
       {shown.log.ended ? (
         <Ended shown={shown} />
       ) : node && shown.log.walk.search ? (
@@ -118,6 +134,8 @@ export function ProgramStation({
             busy={busy}
             onBegin={() => void happens({ kind: 'begun', node: at })}
             onAnswer={(answer) => void happens({ kind: 'answered', node: at, answer, by: 'person' })}
+            pieces={pieces}
+            onPiece={(tag, piece) => void happens({ kind: 'keyTaken', tag, piece })}
             onCommand={() => void happens({ kind: 'commanded', node: at, stage })}
             onPin={(secretId) =>
               void happens(
@@ -185,34 +203,6 @@ function Then({ shown: { ground, log } }: { readonly shown: RunShown }) {
       <p className="text-small text-mute">Then</p>
       <p>{said(words, (role) => roleName(ground.basis, ground.bound, log, role))}</p>
     </section>
-  );
-}
-
-/** The keys of the run as they are now: what leads, what shall be learned, what was. */
-function RunKeys({ shown: { ground, log } }: { readonly shown: RunShown }) {
-  const { bound, basis } = ground;
-  const learn = learnTags(bound, log.walk);
-  const rest = bound.plan.known.filter((tag) => !learn.includes(tag));
-  return (
-    <ul aria-label="Keys of the run" className="flex flex-wrap gap-2">
-      {learn.map((tag) => {
-        const taken = log.walk.taken.includes(tag);
-        return (
-          <li key={tag}>
-            <Badge tone={taken ? 'glaze' : 'smalt'}>
-              {taken ? '✓' : '○'} {keyName(basis, tag)} {taken ? 'the car took it' : 'to learn'}
-            </Badge>
-          </li>
-        );
-      })}
-      {rest.map((tag) => (
-        <li key={tag}>
-          <Badge tone={log.erased ? 'oxide' : 'plain'}>
-            {keyName(basis, tag)} {log.erased ? 'erased' : 'known'}
-          </Badge>
-        </li>
-      ))}
-    </ul>
   );
 }
 

@@ -7,8 +7,10 @@ import type { BoundNode } from '@/core/procedure/bind/bound';
 import { handsFree, type KeyRole, stepPlaces } from '@/core/procedure/document/procedure';
 import { answerWords, factsOf, kindWords, said, stateWords } from '@/core/procedure/document/step-words';
 import { followsWords, roleName } from '@/core/run/answer-words';
+import { writtenTag } from '@/core/run/events/commanded';
 import { optionsOpen } from '@/core/run/events/walked';
 import { waitOf } from '@/core/run/run-basis';
+import type { Piece } from '@/core/supply/movements';
 import { Button } from '@/ui/button';
 import { Badge, Notice } from '@/ui/notice';
 import { type ShopTime, useTicking } from '@/ui/use-shop-clock';
@@ -24,6 +26,8 @@ export interface StepActs {
   /** A device is told. */
   readonly onCommand: () => void;
   readonly onPin: (secretId: string | null) => void;
+  /** Where a key that is about to be written came from. */
+  readonly onPiece: (tag: number, piece: Piece | null) => void;
 }
 
 interface StepCardProps extends StepActs {
@@ -32,6 +36,8 @@ interface StepCardProps extends StepActs {
   readonly time: ShopTime;
   /** PINs that are kept with the job. */
   readonly pins: readonly { readonly id: string; readonly words: string }[];
+  /** Pieces of the van that may be a key of this car. */
+  readonly pieces: readonly Piece[];
   /** Why it waits for the server; null where it does not. */
   readonly held: string | null;
   readonly busy: boolean;
@@ -198,6 +204,8 @@ function StepAnswers({
   onCommand,
   onPin,
   onBegin,
+  pieces,
+  onPiece,
 }: StepCardProps & { readonly nameOf: (role: KeyRole) => string }) {
   const { step } = node;
   const { log, ground, drives } = shown;
@@ -206,6 +214,9 @@ function StepAnswers({
     const exit = node.exits[answer];
     return exit && followsWords(ground.bound, log, answer, exit, nameOf);
   };
+  const tag = writtenTag(node, log);
+  if (shown.online && tag !== undefined && !log.pieces[tag] && !ground.basis.plan.known.includes(tag))
+    return <PieceAnswers {...{ tag, pieces, busy, drives, onPiece }} name={nameOf('new')} />;
   if (step.kind === 'command' && !told)
     return (
       <>
@@ -259,6 +270,49 @@ function StepAnswers({
             </Button>
           ),
         )}
+      </div>
+    </>
+  );
+}
+
+/** Where a key came from: it is taken from the stock once, as it is used. */
+function PieceAnswers({
+  tag,
+  name,
+  pieces,
+  busy,
+  drives,
+  onPiece,
+}: Pick<StepCardProps, 'pieces' | 'busy' | 'onPiece'> & {
+  readonly tag: number;
+  readonly name: string;
+  readonly drives: boolean;
+}) {
+  return (
+    <>
+      <p className="font-semibold">Where did {name} come from?</p>
+      <div className="flex flex-wrap gap-2">
+        {pieces.map((piece, at) => (
+          <Button
+            key={`${piece.article} ${piece.state} ${piece.grade}`}
+            look={at === 0 ? 'main' : 'plain'}
+            busy={busy}
+            disabled={!drives}
+            onClick={() => onPiece(tag, piece)}
+            follows={`${piece.grade}, ${piece.state}: one less in the van`}
+          >
+            {piece.article}
+          </Button>
+        ))}
+        <Button
+          look={pieces.length === 0 ? 'main' : 'plain'}
+          busy={busy}
+          disabled={!drives}
+          onClick={() => onPiece(tag, null)}
+          follows="the customer’s, or counted elsewhere"
+        >
+          Not of the shop’s stock
+        </Button>
       </div>
     </>
   );

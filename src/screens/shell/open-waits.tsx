@@ -55,6 +55,7 @@ export function OpenWaits() {
             time={{ now: new Date(found.nowMs), rate: found.rate }}
             meanwhile={`A wait ${ends}.`}
             over="By its usual time it is over: look at the car."
+            soundsLate
           />
           <Link href={`/jobs/${jobNumber}/program`} prefetch={false} className="text-small underline">
             To the run of K-{jobNumber}

@@ -4,7 +4,15 @@ import { decided, drives, isFree, type Lease, renewed, wanted } from '@/core/run
 import { type RunBasis, waitOf } from '@/core/run/run-basis';
 import type { Db } from '@/data/db';
 import { announceJob } from '@/data/live';
-import { findRun, listRunEvents, lockRun, type RunEventRow, type RunRow, updateLease } from '@/data/runs';
+import {
+  findRun,
+  listRightUses,
+  listRunEvents,
+  lockRun,
+  type RunEventRow,
+  type RunRow,
+  updateLease,
+} from '@/data/runs';
 import { together } from '@/data/together';
 import type { LeaseInput } from '@/inputs/run-inputs';
 import { database, transact } from '../database';
@@ -32,6 +40,11 @@ export async function readRun(_actor: PersonActor, id: string, after: number): P
   if (!run) return undefined;
   const { state: _, ...row } = run;
   return { run: row, events, ...(ground && { basis: ground.basis }) };
+}
+
+/** Licences that a job's runs used up, with how often. */
+export async function readRightUses(_actor: PersonActor, jobId: string) {
+  return listRightUses(database(), jobId);
 }
 
 /** Who drives, after a device said what it wants. */

@@ -23,14 +23,17 @@ import {
   type NewRunEvent,
   type RunRow,
   type SeenRunEvent,
+  takeRight,
   updateRun,
 } from '@/data/runs';
 import { listSecretRefs } from '@/data/secrets';
+import { countPieces, lockStock } from '@/data/stock';
 import { together } from '@/data/together';
 import type { EventInput } from '@/inputs/event-input';
 import type { RunEventsInput } from '@/inputs/run-inputs';
 import { transact } from '../database';
 import { readStandingBeside, standingFrom } from '../editing/gates';
+import { moveForJob, notThere } from '../shop/job-stock';
 import { appendInside } from './record-event';
 import { readRunGround } from './run-ground';
 
@@ -187,7 +190,7 @@ async function takeAll(
           secretIds: standing?.secretIds ?? new Set(),
         });
     const stored = weighed.ok
-      ? await withAttempt(db, actor, run, ground, weighed.log, { id, event })
+      ? await withActs(db, actor, run, ground, { before: log, after: weighed.log }, { id, event })
       : weighed;
     if (!stored.ok) {
       answers.push({ id, refused: stored.reason });
@@ -204,6 +207,34 @@ async function takeAll(
 type Stored =
   | { readonly ok: true; readonly log: RunLog; readonly event: RunEvent }
   | { readonly ok: false; readonly reason: string };
+
+/** What an event does beside the run: it takes a piece of the stock or a use of a licence, or ends the run as an attempt. */
+async function withActs(
+  db: Db,
+  actor: PersonActor,
+  run: RunRow,
+  ground: RunGround,
+  { before, after }: { readonly before: RunLog; readonly after: RunLog },
+  sent: { readonly id: string; readonly event: RunEvent },
+): Promise<Stored> {
+  const { id, event } = sent;
+  if (event.kind === 'keyTaken' && event.piece !== null) {
+    await lockStock(db);
+    const missing = notThere(event.piece, await countPieces(db, event.piece));
+    if (missing) return { ok: false, reason: missing.problems[0]?.message ?? 'None lie there.' };
+    await moveForJob(db, actor, { id: run.jobId }, { id, piece: event.piece, change: -1 });
+  }
+  const { right } = ground.basis;
+  if (right && after.rightUses > before.rightUses) {
+    const { vanId, name } = right;
+    if (!(await takeRight(db, actor, { id, runId: run.id, jobId: run.jobId, vanId, name })))
+      return {
+        ok: false,
+        reason: `No use of ${name} is left. Buy more and note it at Settings, or go another way.`,
+      };
+  }
+  return withAttempt(db, actor, run, ground, after, sent);
+}
 
 /** A run that ends is an attempt of its job, with what the car said that it knows; what the job refuses ends no run. */
 async function withAttempt(

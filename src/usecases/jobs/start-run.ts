@@ -1,19 +1,22 @@
-import { isMethodKind } from '@/core/catalogue/methods';
+import { isMethodKind, type MethodKind, methods } from '@/core/catalogue/methods';
 import { formatJobNumber } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { readArguments } from '@/core/procedure/document/arguments';
 import { knownOf, type PhysicalKey } from '@/core/programming/keys';
+import { findTool } from '@/core/programming/van-kit';
 import { beginRun, proposeKeys, type RunKeys } from '@/core/run/begin-run';
 import { wanted } from '@/core/run/lease';
-import { boundOf, type RunBasis } from '@/core/run/run-basis';
+import { boundOf, type RunBasis, type RunRight } from '@/core/run/run-basis';
 import { startLog } from '@/core/run/run-log';
+import type { Piece } from '@/core/supply/movements';
 import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
 import { lockJob } from '@/data/job-writes';
 import { announceJob } from '@/data/live';
 import { findCauseBook, findProcedureOfWay, listProcedures } from '@/data/procedures';
 import { findRun, insertRun, listRuns, readDatabaseMs } from '@/data/runs';
+import { listSpareStock } from '@/data/stock';
 import { together } from '@/data/together';
 import type { StartRunInput } from '@/inputs/run-inputs';
 import { database, transact } from '../database';
@@ -109,14 +112,13 @@ function keysOf({ job }: JobView, { known, learn }: StartRunInput): Result<RunKe
     : done({ known: knownKeys, learn: learnKeys });
 }
 
-async function basisOf(
-  db: Db,
-  { job, platform, application }: JobView,
-  keys: RunKeys,
-): Promise<Result<RunBasis>> {
+async function basisOf(db: Db, view: JobView, keys: RunKeys): Promise<Result<RunBasis>> {
+  const { job, platform, application } = view;
   const { route } = job;
   if (route === null || !isMethodKind(route) || !platform || job.applicationId === null)
     return failed('Choose the car and the route first.');
+  const right = rightOf(view, route);
+  if (!right.ok) return right;
   const [way, procedures, causes] = await together(
     db,
     (db) => findProcedureOfWay(db, platform.id, route),
@@ -134,6 +136,7 @@ async function basisOf(
       versions: way.versions,
       procedures,
       causes,
+      right: right.value,
       values: {
         ...readArguments(way.filledIn ?? undefined),
         platform: platform.name,
@@ -142,4 +145,33 @@ async function basisOf(
       },
     },
   );
+}
+
+/** The licence of the van that a way uses up, where its uses are counted; refused where the van cannot go that way. */
+function rightOf({ van, platform, job, now }: JobView, way: MethodKind): Result<RunRight | null> {
+  const method = platform?.methods.find(({ kind }) => kind === way);
+  if (!van || !platform || !method?.needsTool) return done(null);
+  const found = findTool({ ...van, day: now.day }, platform, way, job.call.market);
+  if (!found.ok) return failed(`${found.fact} ${found.lift}`);
+  const { right } = found;
+  return done(
+    right && right.credits !== null
+      ? { vanId: van.id, name: right.name, perKey: methods[way].usesUpEachKey }
+      : null,
+  );
+}
+
+/** Pieces of the van that may be a key of this car, each pile once. */
+export async function readKeyPieces({ job, van, application }: JobView): Promise<readonly Piece[]> {
+  if (!van || !application) return [];
+  const articles = [application.chip?.article, application.remote?.article].filter(
+    (one) => one !== undefined,
+  );
+  const lying = await listSpareStock(database(), van.id, articles, job.id);
+  return lying.map(({ article, grade, condition }) => ({
+    vanId: van.id,
+    article,
+    grade,
+    state: condition === 'new' ? 'new' : 'reset, proved',
+  }));
 }

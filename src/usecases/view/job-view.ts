@@ -57,6 +57,8 @@ export interface JobView {
   readonly quotes: readonly QuoteRow[];
   /** The run that is open, or the latest one. */
   readonly run: RunRow | undefined;
+  /** All runs, the latest first. */
+  readonly runs: readonly RunRow[];
   readonly stations: readonly Station[];
   /** Local day and hour of this view. */
   readonly now: { readonly day: string; readonly hour: string };
@@ -146,6 +148,7 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
         : [],
     quotes,
     run,
+    runs,
     stations: stationsOf({
       job,
       candidates: candidates.filter(isLikely).length,

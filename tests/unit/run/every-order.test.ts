@@ -4,6 +4,7 @@ import type { Standing } from '@/core/authority/gate';
 import { type AuthorityStage, isAllowed } from '@/core/authority/purposes';
 import { methods } from '@/core/catalogue/methods';
 import { learnTags, suspects, tagOf } from '@/core/procedure/run/run';
+import { writtenTag } from '@/core/run/events/commanded';
 import type { RunGround } from '@/core/run/events/run-event-kind';
 import { type RunEvent, wantsStanding, weighRunEvent } from '@/core/run/events/run-events';
 import { nodeAt, type RunLog, startLog } from '@/core/run/run-log';
@@ -49,6 +50,13 @@ function tapsAt({ bound }: RunGround, log: RunLog): RunEvent[] {
     ]),
     { kind: 'looked', look: 'tag', answer: 'no', atMs },
     { kind: 'gaveUp', atMs },
+    // Said at any other time it makes no difference.
+    ...(node && writtenTag(node, log) !== undefined
+      ? (['keyTaken', 'keySpoiled'] as const).map((kind): RunEvent => {
+          const tag = writtenTag(node, log) ?? 0;
+          return kind === 'keyTaken' ? { kind, tag, piece: null, atMs } : { kind, tag, atMs };
+        })
+      : []),
     ...bound.plan.learn
       .slice(0, 1)
       .map((from): RunEvent => ({ kind: 'exchanged', from, to: 90 + from, atMs })),
@@ -88,8 +96,12 @@ function wrongWith(
     if (tags.filter(isGood).length < Math.max(1, tags.length, basis.slotsMinimum))
       return `${command} without proved keys`;
   }
-  if (commands[command].writes && key === 'new' && !isGood(tagOf(node, log.walk, 'new')))
-    return `${command} on a key that was not read`;
+  if (commands[command].writes && key === 'new') {
+    const tag = tagOf(node, log.walk, 'new');
+    if (!isGood(tag)) return `${command} on a key that was not read`;
+    if (tag !== undefined && !bound.plan.known.includes(tag) && log.pieces[tag]?.spoiled !== false)
+      return `${command} on a key that is spoiled, or nobody says where from`;
+  }
   return undefined;
 }
 
@@ -133,6 +145,7 @@ function walkOrders(ground: RunGround) {
       log.command?.node,
       log.begun?.node,
       log.entered?.node,
+      log.pieces,
     ]);
   for (let state = open.pop(); state; state = open.pop()) {
     for (const jumps of [{}, tooOften])

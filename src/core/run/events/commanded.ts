@@ -1,8 +1,9 @@
 import { commandPurpose, commands } from '@/core/authority/commands';
 import { type AuthorityStage, stageFor } from '@/core/authority/purposes';
-import { commandProblem } from '@/core/procedure/run/run';
-import { nodeAt } from '../run-log';
-import { type RunEventKind, refuse, type Timed } from './run-event-kind';
+import type { BoundNode } from '@/core/procedure/bind/bound';
+import { commandProblem, tagOf } from '@/core/procedure/run/run';
+import { nodeAt, type RunLog } from '../run-log';
+import { type RunEventKind, type RunGround, refuse, type Timed } from './run-event-kind';
 import { walks } from './walked';
 
 /**
@@ -25,7 +26,13 @@ export const commanded: RunEventKind<
     if (!shown.ok) return shown;
     const problem = commandProblem(ground.bound, ground.basis, shown.log.walk, at);
     if (problem !== undefined) return refuse(problem);
-    return { ok: true, log: { ...shown.log, command: { node, atMs } } };
+    const tag = writtenTag(at, log);
+    if (tag !== undefined && log.pieces[tag] === undefined && !ground.basis.plan.known.includes(tag))
+      return refuse(`Say where key ${tag} came from: of which pile, or not of the shop’s stock.`);
+    if (tag !== undefined && log.pieces[tag]?.spoiled)
+      return refuse(`Key ${tag} is spoiled: let another take its place.`);
+    const rightUses = log.rightUses + (usesRight(log, at, ground) ? 1 : 0);
+    return { ok: true, log: { ...shown.log, command: { node, atMs }, rightUses } };
   },
   purposes: (_, log, { bound }) => {
     const step = nodeAt(bound, log)?.step;
@@ -43,5 +50,20 @@ export const commanded: RunEventKind<
     );
   },
 };
+
+/** The key that a command writes on, where it is one of those made here. */
+export function writtenTag(node: BoundNode, { walk }: RunLog): number | undefined {
+  const { step } = node;
+  return step.kind === 'command' && commands[step.command].writes && step.key === 'new'
+    ? tagOf(node, walk, 'new')
+    : undefined;
+}
+
+/** Whether a command uses up what the van's licence counts: each image, or the first of a run that is gated. */
+export function usesRight(log: RunLog, { step }: BoundNode, { basis, bound }: RunGround): boolean {
+  if (!basis.right || step.kind !== 'command') return false;
+  if (basis.right.perKey) return step.command === 'workOutImage';
+  return log.rightUses === 0 && stageFor(commandPurpose(step.command, bound.way)) !== 'none';
+}
 
 const order: readonly AuthorityStage[] = ['none', 'advance', 'onSite'];

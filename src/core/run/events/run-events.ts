@@ -4,6 +4,7 @@ import { startLog } from '../run-log';
 import { begun } from './begun';
 import { commanded } from './commanded';
 import { ended } from './ended';
+import { keySpoiled, keyTaken } from './keys-of-stock';
 import { pinEntered } from './pin-entered';
 import {
   type RunEventKind,
@@ -25,6 +26,8 @@ const kinds = {
   mended,
   gaveUp,
   exchanged,
+  keyTaken,
+  keySpoiled,
   ended,
 } as const;
 

@@ -1,9 +1,11 @@
 import { differences } from '@/core/catalogue/conflicts';
 import { momentWords } from '@/core/kinds/local-time';
 import { worksInHand } from '@/core/programming/keys';
+import { piecesOf } from '@/core/run/run-log';
 import { CloseStation } from '@/screens/close/close-station';
 import { readSources } from '@/usecases/jobs/key-sources';
 import { readJobHistory } from '@/usecases/jobs/list';
+import { readRightUses } from '@/usecases/jobs/read-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { readFactChoices } from '@/usecases/view/names';
 import { requireActor } from '../../../../session';
@@ -15,11 +17,12 @@ export default async function ClosePage({ params }: JobPageProps) {
   const { job, routes, shop, situation, now } = view;
   const { closed } = job;
   const actor = await requireActor();
-  const [history, factChoices, { secrets }, sources] = await Promise.all([
+  const [history, factChoices, { secrets }, sources, rightsUsed] = await Promise.all([
     readJobHistory(actor, job),
     readFactChoices(actor),
     readSecrets(actor, job),
     closed ? readSources(actor, job.id) : undefined,
+    readRightUses(actor, job.id),
   ]);
   return (
     <CloseStation
@@ -54,6 +57,8 @@ export default async function ClosePage({ params }: JobPageProps) {
       secrets={secrets}
       systemTypes={view.platform?.systemTypes ?? []}
       sources={sources}
+      used={[...job.log.used, ...view.runs.flatMap(({ state }) => piecesOf(state))]}
+      rightsUsed={rightsUsed}
       places={Object.fromEntries(view.vans.map(({ id, name }) => [id, name]))}
       onComeback={noteComebackAction}
       onFacts={recordFactsAction}

@@ -3,7 +3,7 @@ import { authorityStage } from '@/core/job/job';
 import { routeNames } from '@/core/programming/route';
 import { ProgramStation } from '@/screens/program/program-station';
 import { StartPanel } from '@/screens/program/start-panel';
-import { draftRun } from '@/usecases/jobs/start-run';
+import { draftRun, readKeyPieces } from '@/usecases/jobs/start-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { shopTime } from '@/usecases/shop/shop';
 import { requireActor } from '../../../../session';
@@ -16,6 +16,7 @@ export default async function ProgramPage({ params }: JobPageProps) {
   const isOpen = run !== undefined && run.endedAt === null;
   const draft = isOpen || job.closed ? undefined : await draftRun(view);
   const { secrets } = await readSecrets(actor, job);
+  const pieces = isOpen ? await readKeyPieces(view) : [];
   return (
     <>
       {run && (
@@ -26,6 +27,10 @@ export default async function ProgramPage({ params }: JobPageProps) {
           personId={actor.personId}
           time={shopTime(actor)}
           stage={authorityStage(job.authority)}
+          pieces={pieces}
+          ring={job.keys
+            .filter(({ presence }) => presence === 'here')
+            .map(({ tag, name }) => ({ tag, name }))}
           pins={secrets
             .filter(({ kind, destroyed }) => kind === 'pin' && !destroyed)
             .map((secret) => ({ id: secret.id, words: secretName(secret) }))}
