@@ -7,6 +7,7 @@ import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { tasksOfDecode, tasksOfWait } from './bench/page-tasks.mjs';
 import { measureRelease } from './bench/release.mjs';
+import { paintOfRun } from './bench/run-paint.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { endGroup, mustRun, whenToldToStop } from './lib/child.mjs';
 import { ensureDebianPackages, findOnPath, postgresFolder } from './lib/debian.mjs';
@@ -81,13 +82,15 @@ async function main() {
   });
   if (only) {
     console.log(JSON.stringify(figures, null, 1));
+    if (only === 'runs') console.log(await runPaint(address, figures.job));
     return;
   }
   const { weights: scripts, longTasks, carTasks } = browsed;
+  const paint = await runPaint(address, figures.atTheCar.job);
   const release = await measureRelease({ ...env, NEXT_TELEMETRY_DISABLED: '1' });
   writeFileSync(
     join(root, 'docs', 'bench.md'),
-    report({ ...figures, release, longTasks, carTasks }, scripts),
+    report({ ...figures, release, longTasks, carTasks, paint }, scripts),
   );
   say('docs/bench.md is written');
 }
@@ -123,8 +126,8 @@ function measure(env) {
   });
 }
 
-/** Compressed JavaScript that a page loads before anything is pressed, and what a decode leaves of a page. */
-async function pageFigures(address) {
+/** A browser in which somebody is signed in. */
+async function signedIn(address) {
   const browser = await chromium.launch({
     executablePath: findOnPath('chromium'),
     args: [...(isRoot ? ['--no-sandbox'] : []), '--disable-dev-shm-usage', '--no-first-run'],
@@ -136,6 +139,20 @@ async function pageFigures(address) {
   await first.getByLabel('Passcode').fill(await first.locator('code').first().textContent());
   await first.getByRole('button', { name: 'Sign in' }).click();
   await first.waitForURL('**/jobs');
+  return { browser, context, first };
+}
+
+/** How soon the page of an open run is there. */
+async function runPaint(address, job) {
+  const { browser, context } = await signedIn(address);
+  const paint = await paintOfRun(context, address, job);
+  await browser.close();
+  return paint;
+}
+
+/** Compressed JavaScript that a page loads before anything is pressed, and what a decode leaves of a page. */
+async function pageFigures(address) {
+  const { browser, context, first } = await signedIn(address);
   const href = await first.locator('ul a[href^="/jobs/"]').first().getAttribute('href');
   const job = href.replace(/\/[a-z]+$/, '');
   const weights = {};
@@ -208,6 +225,8 @@ function report(figures, scripts) {
     procedures,
     longTasks,
     carTasks,
+    atTheCar,
+    paint,
   } = figures;
   const { library, flow } = figures;
   const ms = ({ p50, p95, worst }) => `${p50} | ${p95} | ${worst}`;
@@ -346,6 +365,24 @@ Messages to the database, BEGIN and COMMIT counted, the session check apart, onc
 
 ${flow.streams.sessions} sessions with a stream each and ${flow.streams.changesASecond} changes a second: the streams themselves asked ${flow.streams.queriesASecond} queries a second (at most 400) and
 heard ${flow.streams.heard} of ${flow.streams.announced} changes of their jobs; changes of the same moment go together.
+
+## Runs at the car
+
+| an event a second of each run for a minute, over HTTP | stored | p50 | p95 | worst |
+|---|---|---|---|---|
+| 20 runs | ${atTheCar.few.kept} of ${atTheCar.few.sent} | ${ms(atTheCar.few)} |
+| 200 runs | ${atTheCar.many.kept} of ${atTheCar.many.sent} | ${ms(atTheCar.many)} |
+
+p95 of 200 runs against 20 in the same run: ${atTheCar.ratio} times (at most 3).
+
+| from the sending of an event to the word of it at a second device | p50 | p95 | worst |
+|---|---|---|---|
+| one stream, idle | ${ms(atTheCar.idle)} |
+| 20 streams, each with an event a second | ${ms(atTheCar.busy)} |
+
+A run of ${atTheCar.fold.events} events folds whole in ${ms(atTheCar.fold.whole)} (p50, p95, worst); one more event on the state that is kept, JSON
+included, in ${ms(atTheCar.fold.kept)}. The first paint of a run's page from a warm cache on a processor slowed four times: ${paint.painted} ms (p50 of ${paint.loads}), ${paint.ready} ms
+until its step is there.
 
 ## What heavy work leaves for others
 

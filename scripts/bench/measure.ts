@@ -29,6 +29,7 @@ import { measureFlow } from './flow';
 import { measureLibrary } from './library';
 import { measureMetal } from './metal';
 import { measureProcedures } from './procedures';
+import { measureRuns } from './runs';
 import { spread } from './spread';
 import { measureSteady } from './steady';
 
@@ -238,6 +239,7 @@ const parts: Record<string, () => Promise<unknown>> = {
   library: () => measureLibrary(librarySetting),
   car: () => measureBenchCar(flowSetting),
   procedures: () => measureProcedures({ spread, say }),
+  runs: () => measureRuns(flowSetting),
 };
 if (only !== '') {
   console.log(JSON.stringify(await parts[only]?.()));
@@ -259,6 +261,7 @@ const metal = measureMetal(say);
 const flow = await measureFlow(flowSetting);
 const car = await measureBenchCar(flowSetting);
 const procedures = await measureProcedures({ spread, say });
+const runsFigures = await measureRuns(flowSetting);
 const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
 
 const library = await measureLibrary(librarySetting);
@@ -313,6 +316,7 @@ console.log(
   JSON.stringify({
     blades,
     flow,
+    atTheCar: runsFigures,
     metal,
     car,
     procedures,

@@ -1,0 +1,194 @@
+import 'fake-indexeddb/auto';
+import { type ChildProcess, spawn } from 'node:child_process';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { PersonActor } from '@/core/kinds/actor';
+import { type Random, seededRandom } from '@/core/kinds/random';
+import { foldRun, type RunEvent } from '@/core/run/events/run-events';
+import { boundOf } from '@/core/run/run-basis';
+import { findRun } from '@/data/runs';
+import { countPieces } from '@/data/stock';
+import { RunEngine, type RunShown } from '@/screens/program/run-engine';
+import { Refused, type RunTransport, Unreachable } from '@/screens/program/run-transport';
+import { DeviceStore } from '@/ui/device/device-store';
+import { database } from '@/usecases/database';
+import { readRightUses, readRun } from '@/usecases/jobs/read-run';
+import type { readKeyPieces } from '@/usecases/jobs/start-run';
+import { moveStock } from '@/usecases/shop/stock';
+import { databaseUrl, withSuperuser } from '../support/databases';
+import { viewOf } from '../support/jobs';
+import { jobAtCar, RunDevice } from '../support/runs';
+import { actorOf, testDatabase } from '../support/test-database';
+import { nextEvents } from '../support/world-runs';
+
+const own = testDatabase('world');
+const runs = 40;
+/** Runs that go on at the same time. */
+const abreast = 8;
+const atMs = Date.parse('2027-03-03T15:20:00Z');
+
+let locksmith: PersonActor;
+const servers: { readonly process: ChildProcess; readonly port: number }[] = [];
+beforeAll(async () => {
+  locksmith = await actorOf('locksmith');
+  servers.push(...(await Promise.all([startServer(), startServer()])));
+}, 60_000);
+afterAll(() => {
+  for (const { process: server } of servers) server.kill('SIGKILL');
+});
+
+function startServer(): Promise<(typeof servers)[number]> {
+  const server = spawn(process.execPath, ['--import', 'tsx', 'tests/support/run-server-process.ts'], {
+    env: { ...process.env, DATABASE_URL: databaseUrl('serving', own.name) },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  return new Promise((resolve) => {
+    server.stdout?.once('data', (data) => resolve({ process: server, port: Number(String(data)) }));
+  });
+}
+
+/** A device's way to whichever server stands first now. */
+function overHttp(runId: string): RunTransport {
+  const ask = async <Answer>(path: string, body?: object): Promise<Answer> => {
+    const response = await fetch(`http://127.0.0.1:${servers[0]?.port}/api/v1/runs/${runId}${path}`, {
+      headers: { 'x-person': locksmith.personId, 'content-type': 'application/json' },
+      ...(body && { method: 'POST', body: JSON.stringify(body) }),
+      signal: AbortSignal.timeout(5000),
+    }).catch(() => {
+      throw new Unreachable('killed');
+    });
+    if (!response.ok) throw new Unreachable(String(response.status));
+    const answer = await response.json().catch(() => {
+      throw new Unreachable('cut');
+    });
+    if (answer === null) throw new Refused('no such run');
+    return answer as Answer;
+  };
+  return {
+    read: (after) => ask(`?after=${after}`),
+    send: (device, basedOn, events) =>
+      ask('/events', { device, events: events.map((event, at) => ({ ...event, basedOn: basedOn + at })) }),
+    lease: (device, want) => ask('/lease', { device, want }),
+  };
+}
+
+/** Goes through a run by what goes well, its browser closed and opened at random, until the server has its end. */
+async function goesThrough(runId: string, random: Random): Promise<void> {
+  let shown: RunShown | undefined;
+  let engine: RunEngine | undefined;
+  const opens = async () => {
+    engine?.close();
+    shown = undefined;
+    const store = await DeviceStore.open(runId);
+    engine = new RunEngine(runId, store, overHttp(runId), (now) => {
+      shown = now;
+    });
+    await engine.open();
+  };
+  await opens();
+  for (let turn = 0; turn < 600; turn += 1) {
+    const now = shown as RunShown | undefined;
+    if (now?.log.ended && now.waiting === 0) break;
+    if (random() < 0.08) await opens();
+    else if (!now?.online || !now.drives || now.conflict) {
+      await new Promise((resolve) => setTimeout(resolve, 60));
+      if (now && !now.drives) await engine?.ask();
+      await engine?.sync();
+    } else {
+      const [event] = nextEvents(now.ground.bound, now.log, atMs);
+      const next: RunEvent = event ?? { kind: 'ended', count: 3, reason: '', atMs };
+      if (next.kind === 'keyTaken') await engine?.takeWithServer({ ...next, piece });
+      else if (next.kind === 'commanded' || next.kind === 'pinEntered') await engine?.takeWithServer(next);
+      else await engine?.take(next);
+    }
+  }
+  engine?.close();
+}
+
+let piece: Awaited<ReturnType<typeof readKeyPieces>>[number];
+const model = { model: 'Kestlebrook', year: 2022 } as const;
+
+describe('runs whose servers are killed', () => {
+  it('end as undisturbed ones do, with each event, piece and credit once', { timeout: 280_000 }, async () => {
+    const random = seededRandom('kills');
+    const numbers: number[] = [];
+    for (let at = 0; at <= runs; at += 1) numbers.push(await jobAtCar(locksmith, model));
+    const view = await viewOf(locksmith, numbers[0] ?? 0);
+    const article = view.application?.chip?.article ?? '';
+    const vanId = view.van?.id ?? '';
+    const shelf = { article, vanId, state: 'new', grade: 'original' } as const;
+    await moveStock(locksmith, { ...shelf, reason: 'arrived', pieces: runs + 1 });
+    piece = shelf;
+    await database().query("UPDATE tool_right SET credits = 1000 WHERE name = 'Heddle 3 credits'");
+    const lay = await countPieces(database(), shelf);
+    const ids: string[] = [];
+    for (const number of numbers) ids.push((await RunDevice.starts(locksmith, number)).runId);
+    // The device that began them is another one: these take them over once its lease is out.
+    await database().query('UPDATE run SET lease = NULL');
+
+    const [calm = '', ...others] = ids;
+    await goesThrough(calm, () => 1);
+    const wanted = await eventsOf(calm);
+    expect(wanted.length).toBeGreaterThan(12);
+
+    let kills = 0;
+    let isOver = false;
+    const killing = (async () => {
+      while (!isOver) {
+        await new Promise((resolve) => setTimeout(resolve, 150 + random() * 900));
+        if (isOver) break;
+        if (random() < 0.3) await cutConnections();
+        else {
+          // The one that answers is killed; the next one stands ready, and another is started.
+          const killed = servers.shift();
+          killed?.process.kill('SIGKILL');
+          kills += 1;
+          servers.push(await startServer());
+        }
+      }
+    })();
+    const waiting = [...others];
+    await Promise.all(
+      Array.from({ length: abreast }, async (_, lane) => {
+        for (let id = waiting.shift(); id !== undefined; id = waiting.shift())
+          await goesThrough(id, seededRandom(`${lane} ${id.slice(-4)}`));
+      }),
+    );
+    isOver = true;
+    await killing;
+    expect(kills).toBeGreaterThan(5);
+
+    for (const id of others) {
+      expect(await eventsOf(id)).toEqual(wanted);
+      const [read, row] = [await readRun(locksmith, id, 0), await findRun(database(), id)];
+      if (!read?.basis || !row) throw new Error('no run');
+      const ground = { basis: read.basis, bound: boundOf(read.basis) };
+      const events = read.events.map(({ event }) => event);
+      expect(row.state).toEqual(foldRun(ground, row.startedAt.getTime(), events));
+      expect(row.state.ended?.result).toBe('worked');
+    }
+    expect(await countPieces(database(), shelf)).toBe(lay - runs - 1);
+    const credits = await database().query<{ credits: number }>(
+      "SELECT credits FROM tool_right WHERE name = 'Heddle 3 credits' AND van_id = $1",
+      [vanId],
+    );
+    expect(credits.rows[0]?.credits).toBe(1000 - runs - 1);
+    for (const number of numbers) {
+      const { job } = await viewOf(locksmith, number);
+      expect(job.log.attempts).toHaveLength(1);
+      expect(await readRightUses(locksmith, job.id)).toEqual([{ name: 'Heddle 3 credits', uses: 1 }]);
+    }
+  });
+});
+
+/** What happened in a run, apart from times. */
+async function eventsOf(id: string): Promise<unknown[]> {
+  const read = await readRun(locksmith, id, 0);
+  return (read?.events ?? []).map(({ event: { atMs: _, ...event } }) => event);
+}
+
+/** Ends every connection to this database, in the middle of whatever it does. */
+async function cutConnections(): Promise<void> {
+  await withSuperuser((client) =>
+    client.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [own.name]),
+  );
+}
