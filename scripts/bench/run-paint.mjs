@@ -2,20 +2,17 @@
 const loads = 7;
 const slowed = 4;
 
-/** @param job the address of a job, `/jobs/1048` */
+/** @param job the number of a job whose run is open */
 export async function paintOfRun(context, address, job) {
   const page = await context.newPage();
-  await page.goto(`${address}${job}/program`);
+  await page.goto(`${address}/jobs/${job}/program`);
   const session = await context.newCDPSession(page);
   await session.send('Emulation.setCPUThrottlingRate', { rate: slowed });
   const painted = [];
   const ready = [];
   for (let at = 0; at < loads; at += 1) {
     await page.reload({ waitUntil: 'load' });
-    await page
-      .getByRole('button', { name: /Begin the run|Stop the run/ })
-      .or(page.getByText('No run was begun'))
-      .waitFor();
+    await page.getByRole('region', { name: 'The step at hand' }).waitFor();
     const times = await page.evaluate(() => ({
       first: performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0,
       now: performance.now(),

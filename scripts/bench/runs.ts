@@ -181,6 +181,8 @@ export async function measureRuns(setting: Setting) {
     ratio: Number((crowd.p95 / base.p95).toFixed(2)),
     idle,
     busy,
+    /** A job whose run is open. */
+    job: (await makeRuns(setting.own.personId, 1)).runs[0]?.number ?? 0,
     fold: longFold(setting.spread),
   };
 }
