@@ -117,12 +117,23 @@ await light.getByRole('button', { name: 'Does not turn', exact: true }).click();
 await light.getByText(/^1 tried on/).waitFor();
 await light.evaluate(() => window.scrollTo(0, 150));
 await shoot(light, 'sheet-light');
+await light.goto(`${job}/program`);
+await light.getByRole('button', { name: /Begin the run/ }).click();
+const step = light.getByRole('region', { name: 'The step at hand' });
+await step.waitFor();
+while (!(await step.getByRole('timer').isVisible())) {
+  const before = await step.textContent();
+  await step.locator('[data-main]').first().click();
+  await light.waitForFunction(
+    (text) => document.querySelector('[aria-label="The step at hand"]')?.textContent !== text,
+    before,
+  );
+}
+await shoot(light, 'program-light');
 await light.goto(`${address}/jobs`);
 await shoot(light, 'jobs-light');
 
 const dark = await open('dark');
-await typeCall(dark, line);
-await shoot(dark, 'call-dark');
 await dark.goto(`${job}/close`);
 await shoot(dark, 'close-dark');
 await dark.goto(`${job}/blade`);

@@ -219,3 +219,45 @@ test('a wait burns down on another device, reached over HTTPS by another address
   await expect(card(desk)).toBeVisible();
   await van.close();
 });
+
+test('a tablet that dies in a wait: a phone takes the run over where it stands, and the wait goes on', async ({
+  browser,
+}) => {
+  test.setTimeout(300_000);
+  const baseURL = process.env.E2E_QUICK_ADDRESS ?? '';
+  const signsIn = async (name: string, viewport: { width: number; height: number }) => {
+    const context = await browser.newContext({ baseURL, viewport });
+    const page = await context.newPage();
+    await page.goto('/sign-in');
+    await page.getByRole('radio', { name: new RegExp(name) }).click();
+    await page.getByLabel('Passcode').fill(passcodes[name] ?? '');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.waitForURL('**/jobs');
+    return { context, page };
+  };
+  const tablet = await signsIn('Sunniva Aasgren', { width: 1280, height: 800 });
+  const number = await atTheCar(tablet.page, 'halvorn merrowdale 2018 push start lost both quarry end');
+  await tablet.page.goto(`/jobs/${number}/route`);
+  await tablet.page.locator('[data-main]').first().click();
+  await expect(tablet.page.getByText('taken', { exact: true })).toBeVisible();
+  await tablet.page.goto(`/jobs/${number}/program`);
+  await tablet.page.getByRole('button', { name: /Begin the run/ }).click();
+  await expect(card(tablet.page)).toBeVisible();
+  await goesTo(tablet.page, /The wait begins/);
+  const phone = await signsIn('Imre Pellimoor', { width: 390, height: 844 });
+  await phone.page.goto(`/jobs/${number}/program`);
+  await expect(phone.page.getByText('Sunniva Aasgren drives on another device')).toBeVisible();
+  await press(tablet.page);
+  await expect(card(phone.page).getByRole('timer')).toBeVisible();
+  await tablet.context.close();
+
+  // Nobody is there to say no: it is theirs once the tablet has given no sign of life for a while.
+  await phone.page.getByRole('button', { name: /Ask to drive/ }).click();
+  await expect(phone.page.getByText('this device drives')).toBeVisible({ timeout: 60_000 });
+  await expect(card(phone.page).getByRole('timer')).toHaveText('over', { timeout: 60_000 });
+  await card(phone.page)
+    .getByRole('button', { name: /It is over/ })
+    .click();
+  await expect(card(phone.page)).toContainText(/choose|do|command/);
+  await phone.context.close();
+});
