@@ -11,6 +11,7 @@ import { keepSecret } from '@/usecases/secrets/secrets';
 import { inputsOf, type Known, noInput } from '../support/hostile';
 import { hostileWords } from '../support/hostile-words';
 import { openTestJob, viewOf } from '../support/jobs';
+import { jobAtCar, RunDevice } from '../support/runs';
 import { actorOf, testDatabase } from '../support/test-database';
 
 // Every handler and every server action, called in this process as the framework calls them, with inputs made from their
@@ -76,7 +77,8 @@ async function listActions(): Promise<[string, Action][]> {
 
 async function listHandlers(): Promise<[string, string, Handler][]> {
   const found: [string, string, Handler][] = [];
-  for (const file of files.filter((name) => name.endsWith('route.ts'))) {
+  // The service worker is a file that is made at build.
+  for (const file of files.filter((name) => name.endsWith('route.ts') && !name.startsWith('serwist/'))) {
     const module = (await import(/* @vite-ignore */ join(app, file))) as Record<string, Handler>;
     for (const [method, handler] of Object.entries(module))
       found.push([method, `/${file.replace(/\/route\.ts$/, '')}`, handler]);
@@ -85,6 +87,8 @@ async function listHandlers(): Promise<[string, string, Handler][]> {
 }
 
 let known: Known;
+/** A run that is open. */
+let run: string;
 let people: string[];
 let cookies: string[];
 /** Sessions of their own for each round: one may end or lock them. */
@@ -165,6 +169,7 @@ beforeAll(async () => {
       'chips',
     ],
   };
+  run = (await RunDevice.starts(locksmith, await jobAtCar(locksmith))).runId;
   people = await Promise.all(
     (['proprietor', 'locksmith', 'trainee'] as const).map(async (role) => (await actorOf(role)).personId),
   );
@@ -291,7 +296,13 @@ describe('hostile input', () => {
           kind === 0 ? third : kind === 1 ? `a,b\n${third},"${second}` : (JSON.stringify(input) ?? '{"');
         const type = kind === 1 ? 'text/csv' : 'application/json';
         const job =
-          path.includes('jobs/[number]') && kind > 3 ? String(known.jobs[at % known.jobs.length]) : first;
+          kind <= 3
+            ? first
+            : path.includes('jobs/[number]')
+              ? String(known.jobs[at % known.jobs.length])
+              : path.includes('runs/[id]')
+                ? run
+                : first;
         const query = `list=${encodeURIComponent(safely(second))}&q=${encodeURIComponent(safely(third))}&before=${at}&name=x`;
         const before = seen.unexpected.length;
         const status = await send(takesBody ? text : undefined, type, [job, second], query).catch(
@@ -316,6 +327,10 @@ describe('hostile input', () => {
       'SELECT job_id FROM job_event GROUP BY job_id HAVING max(seq) <> count(*)',
     );
     expect(gaps.rows).toEqual([]);
+    const runGaps = await database().query(
+      'SELECT run_id FROM run_event GROUP BY run_id HAVING max(seq) <> count(*)',
+    );
+    expect(runGaps.rows).toEqual([]);
     const open = await database().query(
       `SELECT state FROM pg_stat_activity WHERE datname = current_database() AND state LIKE 'idle in transaction%'`,
     );

@@ -2,7 +2,7 @@ import type { RunGround } from '@/core/run/events/run-event-kind';
 import { type RunEvent, weighRunEvent } from '@/core/run/events/run-events';
 import { decided, drives, isFree, type Lease, renewed, wanted } from '@/core/run/lease';
 import { type RunLog, startLog } from '@/core/run/run-log';
-import { type RunTransport, Unreachable } from '@/screens/program/run-transport';
+import { Locked, type RunTransport, Unreachable } from '@/screens/program/run-transport';
 import type { LeaseRead, RunRead } from '@/usecases/jobs/read-run';
 import type { RunEventAnswer, RunEventsAnswer } from '@/usecases/jobs/run-events';
 
@@ -101,13 +101,14 @@ export class RunServer {
   }
 }
 
-/** How a line to the server is: there, away, or such that what is sent arrives and no answer comes back. */
-export type Line = 'there' | 'away' | 'answersLost';
+/** How a line to the server is: there, away, such that what is sent arrives and no answer comes back, or the passcode is wanted first. */
+export type Line = 'there' | 'away' | 'answersLost' | 'locked';
 
 /** A device's way to a server whose line a test cuts. */
 export function cutTransport(server: RunServer, personId: string, line: () => Line): RunTransport {
   const over = async <Answer>(ask: () => Answer): Promise<Answer> => {
     if (line() === 'away') throw new Unreachable('away');
+    if (line() === 'locked') throw new Locked('401');
     const answer = structuredClone(ask());
     if (line() === 'answersLost') throw new Unreachable('lost');
     return answer;

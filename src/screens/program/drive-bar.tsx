@@ -6,12 +6,12 @@ import type { RunEngine, RunShown } from './run-engine';
 
 /** Who drives, whether the server answers, and what waits on this device. */
 export function DriveBar({ shown, engine }: { readonly shown: RunShown; readonly engine: RunEngine }) {
-  const { online, waiting, drives, driver, asked, asking, conflict } = shown;
+  const { online, locked, waiting, drives, driver, asked, asking, conflict } = shown;
   return (
     <div className="flex flex-col gap-2">
       <div className="flex flex-wrap items-center gap-2" data-said>
         <Badge tone={online ? 'glaze' : 'ochre'}>
-          {online ? '● the server answers' : '▲ without the server'}
+          {online ? '● the server answers' : locked ? '▲ locked' : '▲ without the server'}
         </Badge>
         {waiting > 0 && (
           <Badge tone="ochre">
@@ -31,7 +31,15 @@ export function DriveBar({ shown, engine }: { readonly shown: RunShown; readonly
           </Button>
         )}
       </div>
-      {!online && (
+      {locked && (
+        <Notice tone="ochre">
+          <p>The session is locked or over. What happened here is kept and goes on with the passcode.</p>
+          <Button className="mt-2" onClick={() => window.location.reload()}>
+            Unlock
+          </Button>
+        </Notice>
+      )}
+      {!online && !locked && (
         <Notice tone="ochre">
           What hands do, waits and what is seen go on and are kept here. Nothing gated is told to the car,
           nothing is erased and no PIN is used until the server answers.

@@ -7,7 +7,7 @@ import { boundOf, type RunBasis } from '@/core/run/run-basis';
 import { nodeAt, type RunLog, startLog } from '@/core/run/run-log';
 import type { DeviceStore } from '@/ui/device/device-store';
 import type { LeaseRead, RunRead } from '@/usecases/jobs/read-run';
-import { type QueuedEvent, Refused, type RunTransport, Unreachable } from './run-transport';
+import { Locked, type QueuedEvent, Refused, type RunTransport, Unreachable } from './run-transport';
 
 /** Events of this device that the run does not have, since it went on elsewhere: somebody decides what holds. */
 export interface Conflict {
@@ -25,6 +25,8 @@ export interface RunShown {
   readonly waiting: number;
   /** Whether the server answered last. */
   readonly online: boolean;
+  /** The server answers, and wants the passcode first. */
+  readonly locked: boolean;
   readonly drives: boolean;
   /** Who drives elsewhere, and who asks to; null where nobody does. */
   readonly driver: string | null;
@@ -70,6 +72,7 @@ export class RunEngine {
   private names: Pick<LeaseRead, 'driverName' | 'askedName'> = { driverName: null, askedName: null };
   private isDriver = false;
   private isOnline = false;
+  private isLocked = false;
   private isAsking = false;
   private problem: string | null = null;
   private conflict: Conflict | null = null;
@@ -350,8 +353,10 @@ export class RunEngine {
 
   private failed(error: unknown): void {
     if (error instanceof Refused) this.problem = error.message;
-    else if (error instanceof Unreachable) this.isOnline = false;
-    else throw error;
+    else if (error instanceof Unreachable) {
+      this.isOnline = false;
+      this.isLocked = error instanceof Locked;
+    } else throw error;
   }
 
   private async keep(): Promise<void> {
@@ -379,6 +384,7 @@ export class RunEngine {
       jobNumber: this.jobNumber,
       waiting: this.queue.length,
       online: this.isOnline,
+      locked: this.isLocked && !this.isOnline,
       drives: this.isDriver,
       driver: this.isDriver ? null : this.names.driverName,
       asked: this.isDriver ? this.names.askedName : null,

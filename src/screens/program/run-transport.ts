@@ -13,6 +13,9 @@ export interface QueuedEvent {
 /** The server gave no answer, or none that says anything: the same is to be asked again. */
 export class Unreachable extends Error {}
 
+/** The server answers, and nobody is signed in any more, or the session is locked: what waits stays. */
+export class Locked extends Unreachable {}
+
 /** The server answered that it will not; asking again changes nothing. */
 export class Refused extends Error {}
 
@@ -51,9 +54,8 @@ async function ask<Answer>(address: string, body?: object): Promise<Answer> {
     throw new Unreachable(String(error));
   });
   if (response.ok) return (await response.json().catch(unreadable)) as Answer;
-  // Somebody who is not signed in any more signs in again: what waits on the device stays.
-  if (response.status >= 500 || response.status === 401 || response.status === 429)
-    throw new Unreachable(String(response.status));
+  if (response.status === 401) throw new Locked('401');
+  if (response.status >= 500 || response.status === 429) throw new Unreachable(String(response.status));
   const told = (await response.json().catch(() => ({}))) as { detail?: string; errors?: Problem[] };
   throw new Refused(told.errors?.[0]?.message ?? told.detail ?? 'Refused.');
 }

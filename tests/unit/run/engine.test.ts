@@ -104,6 +104,21 @@ describe('a run on a device', () => {
     tablet.engine?.close();
   });
 
+  it('says that the passcode is wanted, and keeps what happened until it was given', async () => {
+    const server = new RunServer(ground);
+    const tablet = new Device(server, 'imre');
+    await tablet.opens();
+    await tablet.engine?.ask();
+    tablet.line = 'locked';
+    await tablet.taps();
+    await tablet.own(async () => tablet.engine?.sync());
+    expect(tablet.shown).toMatchObject({ online: false, locked: true, waiting: 1 });
+    tablet.line = 'there';
+    await tablet.own(async () => tablet.engine?.sync());
+    expect(tablet.shown).toMatchObject({ online: true, locked: false, waiting: 0 });
+    tablet.engine?.close();
+  });
+
   it('tells no command whose taking it does not know, and finds it when the server has it', async () => {
     const server = new RunServer(ground);
     const tablet = new Device(server, 'imre');
