@@ -121,7 +121,7 @@ await light.goto(`${job}/program`);
 await light.getByRole('button', { name: /Begin the run/ }).click();
 const step = light.getByRole('region', { name: 'The step at hand' });
 await step.waitFor();
-while (!(await step.getByRole('timer').isVisible())) {
+while (!/^\s*wait · /.test((await step.textContent()) ?? '')) {
   const before = await step.textContent();
   await step.locator('[data-main]').first().click();
   await light.waitForFunction(
@@ -129,6 +129,7 @@ while (!(await step.getByRole('timer').isVisible())) {
     before,
   );
 }
+await step.getByRole('timer').waitFor();
 await shoot(light, 'program-light');
 await light.goto(`${address}/jobs`);
 await shoot(light, 'jobs-light');

@@ -29,6 +29,12 @@ async function goesTo(page: Page, until: RegExp): Promise<void> {
   throw new Error(`no step ${until}`);
 }
 
+/** Presses what goes well until a wait burns down. */
+async function goesToWait(page: Page): Promise<void> {
+  await goesTo(page, /^\s*wait · /);
+  await expect(card(page).getByRole('timer')).toBeVisible();
+}
+
 /** Presses the main answer, and waits until something else is at hand. */
 async function press(page: Page): Promise<void> {
   const before = await page.locator('main').textContent();
@@ -44,9 +50,7 @@ test('a run goes through a wait without the server, and ends as an attempt with 
   const number = await beginRun(page);
   await expectAccessible(page);
   await expect(card(page)).toContainText('3 New');
-  await goesTo(page, /The wait begins/);
-  await press(page);
-  await expect(page.getByRole('timer').first()).toBeVisible();
+  await goesToWait(page);
   await expectAccessible(page);
 
   await context.setOffline(true);
@@ -193,7 +197,7 @@ test('a wait burns down on another device, reached over HTTPS by another address
   await page.goto(`/jobs/${number}/program`);
   await page.getByRole('button', { name: /Begin the run/ }).click();
   await expect(card(page)).toBeVisible();
-  await goesTo(page, /The wait begins/);
+  await goesTo(page, /Go: open the function/);
   const desk = await van.newPage();
   await desk.addInitScript(() => {
     const heard: number[] = [];
@@ -206,7 +210,7 @@ test('a wait burns down on another device, reached over HTTPS by another address
   });
   await desk.goto('/jobs');
   await desk.getByRole('heading', { name: 'Jobs' }).waitFor();
-  await press(page);
+  await goesToWait(page);
   await expect(page.getByText('A device that sleeps', { exact: false })).toBeVisible();
 
   const strip = desk.getByRole('region', { name: `K-${number} Halvorn Merrowdale, 2018` });
@@ -243,11 +247,11 @@ test('a tablet that dies in a wait: a phone takes the run over where it stands, 
   await tablet.page.goto(`/jobs/${number}/program`);
   await tablet.page.getByRole('button', { name: /Begin the run/ }).click();
   await expect(card(tablet.page)).toBeVisible();
-  await goesTo(tablet.page, /The wait begins/);
+  await goesTo(tablet.page, /Go: open the function/);
   const phone = await signsIn('Imre Pellimoor', { width: 390, height: 844 });
   await phone.page.goto(`/jobs/${number}/program`);
   await expect(phone.page.getByText('Sunniva Aasgren drives on another device')).toBeVisible();
-  await press(tablet.page);
+  await goesToWait(tablet.page);
   await expect(card(phone.page).getByRole('timer')).toBeVisible();
   await tablet.context.close();
 

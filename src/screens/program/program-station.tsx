@@ -17,7 +17,7 @@ import { CausesCard } from './causes-card';
 import { DriveBar } from './drive-bar';
 import { EndCard, GiveUp } from './end-card';
 import { keepShell } from './keep-shell';
-import type { KeptClock, RunShown } from './run-engine';
+import type { KeptClock, RunEngine, RunShown } from './run-engine';
 import { RunKeys } from './run-keys';
 import { StepCard } from './step-card';
 import { useRun } from './use-run';
@@ -65,6 +65,7 @@ export function ProgramStation({
     // The server answers again, and has all: its own page goes on.
     if (isShell && shown?.online && shown.waiting === 0 && !shown.conflict) window.location.reload();
   }, [isShell, shown]);
+  useWaitBegins(shown, engine.current, clock);
   if (failed !== null)
     return (
       <Notice tone="oxide" role="alert">
@@ -169,6 +170,20 @@ function useKept(personId: string, { now, rate }: ShopTime, isShell: boolean): v
     // Where a browser keeps no shell, the run goes on as long as its page stays open.
     keep().catch(() => {});
   }, [personId, shopMs, rate, isShell]);
+}
+
+/** A wait begins with what led to it: nobody has to press for it on the device that drives. */
+function useWaitBegins(shown: RunShown | null, engine: RunEngine | undefined, clock: () => Date): void {
+  const node =
+    shown?.drives && !shown.log.ended && !shown.log.walk.search
+      ? nodeAt(shown.ground.bound, shown.log)
+      : undefined;
+  const waits =
+    node?.step.kind === 'wait' && shown?.log.begun?.node !== node.id && !shown?.conflict ? node.id : null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once for each wait that comes to hand, by the clock of that moment
+  useEffect(() => {
+    if (waits !== null) void engine?.take({ kind: 'begun', node: waits, atMs: clock().getTime() });
+  }, [waits]);
 }
 
 /** A step past its time by so much keeps no screen open. */

@@ -48,10 +48,7 @@ export function StartPanel({
       router.refresh();
     });
   return (
-    <Panel
-      title={way}
-      note={procedure ? `The procedure ${procedure} leads through it, step by step.` : undefined}
-    >
+    <Panel title={way} note={procedure ? `“${procedure}” leads through it, step by step.` : undefined}>
       <div className="flex flex-col gap-3">
         {refused && <Notice tone="ochre">{refused}</Notice>}
         {here.length > 0 && (

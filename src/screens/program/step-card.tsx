@@ -166,13 +166,10 @@ function StepTime({ shown, node, time, onBegin, busy }: StepCardProps) {
           }
           over="By its usual time it is over: look at the car."
         />
-        <p className="text-small text-mute">
-          A device that sleeps, or has another program in front, does not sound at the end. Leave Kilnsman
-          open on another device that is signed in: it sounds there too.
-        </p>
+        <Asleep />
       </div>
     );
-  if (wait) return null;
+  if (wait) return <Asleep />;
   if (node.step.kind !== 'hold' && node.step.kind !== 'pace' && node.step.kind !== 'window') return null;
   return begun ? (
     <Seconds sinceMs={begun.atMs} time={time} />
@@ -180,6 +177,16 @@ function StepTime({ shown, node, time, onBegin, busy }: StepCardProps) {
     <Button className="self-start" busy={busy} onClick={onBegin} disabled={!shown.drives}>
       Start counting
     </Button>
+  );
+}
+
+/** What a page that sleeps cannot do, said before it is needed. */
+function Asleep() {
+  return (
+    <p className="text-small text-mute">
+      A device that sleeps, or has another program in front, does not sound at the end. Leave Kilnsman open on
+      another device that is signed in: it sounds there too.
+    </p>
   );
 }
 
