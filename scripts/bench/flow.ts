@@ -14,7 +14,8 @@ import { readJobView } from '@/usecases/view/job-view';
 import { plainEvent } from './plain-event';
 import type { Spread } from './spread';
 
-interface Setting {
+/** What the parts of the bench over HTTP are given. */
+export interface Setting {
   readonly own: PersonActor;
   readonly address: string;
   readonly cookie: string;

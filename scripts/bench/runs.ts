@@ -1,6 +1,5 @@
 // Runs at the car: many at once over HTTP, what a second device hears, the fold of a long one.
 import { v7 as uuid } from 'uuid';
-import type { PersonActor } from '@/core/kinds/actor';
 import type { RunGround } from '@/core/run/events/run-event-kind';
 import { applyRunEvent, foldRun, type RunEvent } from '@/core/run/events/run-events';
 import { startLog } from '@/core/run/run-log';
@@ -8,15 +7,8 @@ import { database } from '@/usecases/database';
 import { startSession } from '@/usecases/people/sessions';
 import { worldProcedures, worldWays } from '../../tests/support/world-procedures';
 import { nextEvents, runGround } from '../../tests/support/world-runs';
+import type { Setting } from './flow';
 import type { Spread } from './spread';
-
-interface Setting {
-  readonly own: PersonActor;
-  readonly address: string;
-  readonly cookie: string;
-  readonly spread: (list: readonly number[]) => Spread;
-  readonly say: (words: string) => void;
-}
 
 const seconds = 60;
 const many = 200;
