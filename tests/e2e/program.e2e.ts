@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { atTheCar, expect, expectAccessible, passcodes, signIn, test } from './support';
 
 const card = (page: Page) => page.getByRole('region', { name: 'The step at hand' });
-const answers = (page: Page) => page.getByText('● the server answers');
+const answers = (page: Page) => page.getByText('● the server answers', { exact: true });
 
 /** A job at the car with a route taken and its run begun by this device. */
 async function beginRun(page: Page): Promise<string> {
@@ -57,21 +57,21 @@ test('a run goes through a wait without the server, and ends as an attempt with 
   await card(page)
     .getByRole('button', { name: /It is over/ })
     .click();
-  await expect(page.getByText('▲ without the server')).toBeVisible();
-  await expect(page.getByText('1 entry waits on this device')).toBeVisible();
+  await expect(page.getByText('▲ without the server', { exact: true })).toBeVisible();
+  await expect(page.getByText('1 entry waits on this device', { exact: true })).toBeVisible();
   await expect(page.getByText(/Nothing gated is told to the car/)).toBeVisible();
   // The browser is opened anew in the dark: the run stands where it was, from the device alone.
   await page.reload();
   const shell = page.getByRole('heading', { name: `K-${number}, as this device has it` });
   await expect(shell).toBeVisible();
-  await expect(page.getByText('1 entry waits on this device')).toBeVisible();
+  await expect(page.getByText('1 entry waits on this device', { exact: true })).toBeVisible();
   await expectAccessible(page);
   await goesTo(page, /Go: /);
   await context.setOffline(false);
   // It takes itself up again with the server's own page.
   await expect(shell).toBeHidden();
   await expect(answers(page)).toBeVisible();
-  await expect(page.getByText(/waits? on this device/)).toBeHidden();
+  await expect(page.getByText(/^\d+ (entry waits|entries wait) on this device$/)).toBeHidden();
 
   for (let turn = 0; turn < 20 && (await card(page).isVisible()); turn += 1) await press(page);
   await expect(
@@ -81,7 +81,7 @@ test('a run goes through a wait without the server, and ends as an attempt with 
   const end = page.getByRole('region', { name: 'The end' });
   await end.getByLabel('Keys that the car knows now').fill('3');
   await end.getByRole('button', { name: /Note the count/ }).click();
-  await expect(page.getByText('The run is over: it worked. The car knows 3.')).toBeVisible();
+  await expect(page.getByText('The run is over: it worked. The car knows 3.', { exact: true })).toBeVisible();
   await expect(page.getByText('learned now')).toBeVisible();
 
   await page.goto(`/jobs/${number}/close`);
@@ -121,7 +121,7 @@ test('a screen that is locked without the server tells nothing, also where it is
   await expect(page.getByRole('dialog', { name: 'Locked' })).toBeVisible();
   await expectAccessible(page);
   await page.reload();
-  await expect(page.getByText('Locked, without the server')).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Locked, without the server' })).toBeVisible();
   await expect(card(page)).toBeHidden();
   await expectAccessible(page);
   await context.setOffline(false);
@@ -147,16 +147,18 @@ test('another device asks to drive, is let in, and goes on where the run stood, 
   await phone.waitForURL('**/jobs');
   await phone.goto(`/jobs/${number}/program`);
   await expect(card(phone).getByRole('heading').first()).toHaveText(here ?? '');
-  await expect(phone.getByText('Sunniva Aasgren drives on another device')).toBeVisible();
+  await expect(phone.getByText('Sunniva Aasgren drives on another device', { exact: true })).toBeVisible();
   await expect(card(phone).locator('[data-main]').first()).toBeDisabled();
   await expectAccessible(phone);
   expect(await phone.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
 
   await phone.getByRole('button', { name: /Ask to drive/ }).click();
-  await expect(page.getByText('Imre Pellimoor asks to drive this run from another device.')).toBeVisible();
+  await expect(
+    page.getByText('Imre Pellimoor asks to drive this run from another device.', { exact: true }),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Hand over' }).click();
-  await expect(page.getByText('Imre Pellimoor drives on another device')).toBeVisible();
-  await expect(phone.getByText('this device drives')).toBeVisible();
+  await expect(page.getByText('Imre Pellimoor drives on another device', { exact: true })).toBeVisible();
+  await expect(phone.getByText('this device drives', { exact: true })).toBeVisible();
   await press(phone);
   const next = await card(phone).getByRole('heading').first().textContent();
   expect(next).not.toBe(here);
@@ -165,7 +167,7 @@ test('another device asks to drive, is let in, and goes on where the run stood, 
   await phone.getByRole('button', { name: 'Stop the run' }).click();
   await phone.getByLabel('Why is it stopped').fill('The customer has no time');
   await phone.getByRole('button', { name: 'Stop it as it stands' }).click();
-  await expect(page.getByText('The run is over: The customer has no time')).toBeVisible();
+  await expect(page.getByText('The run is over: The customer has no time', { exact: true })).toBeVisible();
   await expect(page.getByRole('button', { name: /Begin the run/ })).toBeVisible();
   await other.close();
 });
@@ -211,7 +213,7 @@ test('a wait burns down on another device, reached over HTTPS by another address
   await desk.goto('/jobs');
   await desk.getByRole('heading', { name: 'Jobs' }).waitFor();
   await goesToWait(page);
-  await expect(page.getByText('A device that sleeps', { exact: false })).toBeVisible();
+  await expect(card(page).getByText('A device that sleeps', { exact: false })).toBeVisible();
 
   const strip = desk.getByRole('region', { name: `K-${number} Halvorn Merrowdale, 2018` });
   // Nine minutes at a clock that runs thirty times as fast: it is over soon, and sounds.
@@ -250,14 +252,16 @@ test('a tablet that dies in a wait: a phone takes the run over where it stands, 
   await goesTo(tablet.page, /Go: open the function/);
   const phone = await signsIn('Imre Pellimoor', { width: 390, height: 844 });
   await phone.page.goto(`/jobs/${number}/program`);
-  await expect(phone.page.getByText('Sunniva Aasgren drives on another device')).toBeVisible();
+  await expect(
+    phone.page.getByText('Sunniva Aasgren drives on another device', { exact: true }),
+  ).toBeVisible();
   await goesToWait(tablet.page);
   await expect(card(phone.page).getByRole('timer')).toBeVisible();
   await tablet.context.close();
 
   // Nobody is there to say no: it is theirs once the tablet has given no sign of life for a while.
   await phone.page.getByRole('button', { name: /Ask to drive/ }).click();
-  await expect(phone.page.getByText('this device drives')).toBeVisible({ timeout: 60_000 });
+  await expect(phone.page.getByText('this device drives', { exact: true })).toBeVisible({ timeout: 60_000 });
   await expect(card(phone.page).getByRole('timer')).toHaveText('over', { timeout: 60_000 });
   await card(phone.page)
     .getByRole('button', { name: /It is over/ })
