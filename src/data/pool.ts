@@ -32,6 +32,8 @@ export function makePool(
   pool.on('connect', (client) => {
     const { connection } = client as unknown as { connection: EventEmitter };
     connection.prependListener('errorMessage', withoutValues);
+    // A connection that is ended while its transaction waits between two questions: the next one fails, and the program goes on.
+    client.on('error', () => {});
     time(client, watch);
   });
   return pool;

@@ -30,7 +30,7 @@ let locksmith: PersonActor;
 const servers: { readonly process: ChildProcess; readonly port: number }[] = [];
 beforeAll(async () => {
   locksmith = await actorOf('locksmith');
-  servers.push(...(await Promise.all([startServer(), startServer()])));
+  servers.push(...(await Promise.all([startServer(), startServer(), startServer()])));
 }, 60_000);
 afterAll(() => {
   for (const { process: server } of servers) server.kill('SIGKILL');
@@ -89,7 +89,7 @@ async function goesThrough(runId: string, random: Random): Promise<void> {
     const now = shown as RunShown | undefined;
     if (now?.log.ended && now.waiting === 0) break;
     if (random() < 0.08) await opens();
-    else if (!now?.online || !now.drives || now.conflict) {
+    else if (!now?.online || !now.drives || now.conflict || now.log.ended) {
       await new Promise((resolve) => setTimeout(resolve, 60));
       if (now && !now.drives) await engine?.ask();
       await engine?.sync();
@@ -131,18 +131,22 @@ describe('runs whose servers are killed', () => {
     expect(wanted.length).toBeGreaterThan(12);
 
     let kills = 0;
+    let cuts = 0;
+    const starting: Promise<unknown>[] = [];
     let isOver = false;
     const killing = (async () => {
       while (!isOver) {
-        await new Promise((resolve) => setTimeout(resolve, 150 + random() * 900));
+        await new Promise((resolve) => setTimeout(resolve, 100 + random() * 500));
         if (isOver) break;
-        if (random() < 0.3) await cutConnections();
-        else {
+        if (random() < 0.3) {
+          await cutConnections();
+          cuts += 1;
+        } else if (servers.length > 1) {
           // The one that answers is killed; the next one stands ready, and another is started.
           const killed = servers.shift();
           killed?.process.kill('SIGKILL');
           kills += 1;
-          servers.push(await startServer());
+          starting.push(startServer().then((server) => servers.push(server)));
         }
       }
     })();
@@ -155,7 +159,9 @@ describe('runs whose servers are killed', () => {
     );
     isOver = true;
     await killing;
-    expect(kills).toBeGreaterThan(5);
+    await Promise.all(starting);
+    expect(kills).toBeGreaterThan(3);
+    expect(cuts).toBeGreaterThan(3);
 
     for (const id of others) {
       expect(await eventsOf(id)).toEqual(wanted);
