@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { atTheCar, expect, expectAccessible, passcodes, signIn, test } from './support';
+import { atTheCar, expect, expectAccessible, passcodes, signIn, steady, test } from './support';
 
 const card = (page: Page) => page.getByRole('region', { name: 'The step at hand' });
 const answers = (page: Page) => page.getByText('● the server answers', { exact: true });
@@ -139,7 +139,7 @@ test('another device asks to drive, is let in, and goes on where the run stood, 
   const here = await card(page).getByRole('heading').first().textContent();
 
   const other = await browser.newContext({ viewport: { width: 390, height: 844 } });
-  const phone = await other.newPage();
+  const phone = steady(await other.newPage());
   await phone.goto('/sign-in');
   await phone.getByRole('radio', { name: /Imre Pellimoor/ }).click();
   await phone.getByLabel('Passcode').fill(passcodes['Imre Pellimoor'] ?? '');
@@ -182,7 +182,7 @@ test('a wait burns down on another device, reached over HTTPS by another address
     ignoreHTTPSErrors: true,
     viewport: { width: 390, height: 844 },
   });
-  const page = await van.newPage();
+  const page = steady(await van.newPage());
   await page.goto('/sign-in');
   await page.getByRole('radio', { name: /Sunniva Aasgren/ }).click();
   await page.getByLabel('Passcode').fill(passcodes['Sunniva Aasgren'] ?? '');
@@ -200,7 +200,7 @@ test('a wait burns down on another device, reached over HTTPS by another address
   await page.getByRole('button', { name: /Begin the run/ }).click();
   await expect(card(page)).toBeVisible();
   await goesTo(page, /Go: open the function/);
-  const desk = await van.newPage();
+  const desk = steady(await van.newPage());
   await desk.addInitScript(() => {
     const heard: number[] = [];
     Object.assign(window, { heard });
@@ -233,7 +233,7 @@ test('a tablet that dies in a wait: a phone takes the run over where it stands, 
   const baseURL = process.env.E2E_QUICK_ADDRESS ?? '';
   const signsIn = async (name: string, viewport: { width: number; height: number }) => {
     const context = await browser.newContext({ baseURL, viewport });
-    const page = await context.newPage();
+    const page = steady(await context.newPage());
     await page.goto('/sign-in');
     await page.getByRole('radio', { name: new RegExp(name) }).click();
     await page.getByLabel('Passcode').fill(passcodes[name] ?? '');
