@@ -229,8 +229,9 @@ export class RunEngine {
   private async enqueue(event: RunEvent): Promise<void> {
     this.problem = null;
     this.queue = [...this.queue, { id: uuid(), deviceAt: new Date().toISOString(), event }];
-    this.tell();
+    // Kept first and shown then: what is seen to have happened is not lost with the page.
     await this.store.write('outbox', this.runId, this.queue);
+    this.tell();
   }
 
   /** What the server has, and what waits here on top of it. */

@@ -1,0 +1,45 @@
+'use client';
+
+import { usePathname } from 'next/navigation';
+import { useEffect } from 'react';
+import { DeviceStore } from '@/ui/device/device-store';
+import { RunEngine } from './run-engine';
+import { type QueuedEvent, runTransport } from './run-transport';
+
+const everyMs = 10_000;
+const runPage = /^\/jobs\/\d+\/program$/;
+
+/** Sends what waits of runs from any page: whoever leaves a run's page before all was sent loses nothing. */
+export function RunOutbox({ personId }: { readonly personId: string }) {
+  const path = usePathname();
+  const isAtRun = runPage.test(path);
+  useEffect(() => {
+    // The run's own page sends for itself.
+    if (isAtRun) return;
+    let gone = false;
+    const look = () => {
+      sendWaiting(personId, () => gone).catch(() => {});
+    };
+    look();
+    const timer = setInterval(look, everyMs);
+    return () => {
+      gone = true;
+      clearInterval(timer);
+    };
+  }, [personId, isAtRun]);
+  return null;
+}
+
+async function sendWaiting(personId: string, isGone: () => boolean): Promise<void> {
+  const store = await DeviceStore.open(personId);
+  try {
+    for (const { id, value } of await store.list<readonly QueuedEvent[]>('outbox')) {
+      if (value.length === 0 || isGone()) continue;
+      const engine = new RunEngine(id, store, runTransport(id), () => {});
+      await engine.open();
+      engine.close();
+    }
+  } finally {
+    store.close();
+  }
+}
