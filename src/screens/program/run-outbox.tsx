@@ -3,8 +3,7 @@
 import { usePathname } from 'next/navigation';
 import { useEffect } from 'react';
 import { DeviceStore } from '@/ui/device/device-store';
-import { RunEngine } from './run-engine';
-import { type QueuedEvent, runTransport } from './run-transport';
+import type { QueuedEvent } from './run-transport';
 
 const everyMs = 10_000;
 const runPage = /^\/jobs\/\d+\/program$/;
@@ -33,8 +32,17 @@ export function RunOutbox({ personId }: { readonly personId: string }) {
 async function sendWaiting(personId: string, isGone: () => boolean): Promise<void> {
   const store = await DeviceStore.open(personId);
   try {
-    for (const { id, value } of await store.list<readonly QueuedEvent[]>('outbox')) {
-      if (value.length === 0 || isGone()) continue;
+    const waiting = (await store.list<readonly QueuedEvent[]>('outbox')).filter(
+      ({ value }) => value.length > 0,
+    );
+    if (waiting.length === 0) return;
+    // Hardly ever needed: no page carries it.
+    const [{ RunEngine }, { runTransport }] = await Promise.all([
+      import('./run-engine'),
+      import('./run-transport'),
+    ]);
+    for (const { id } of waiting) {
+      if (isGone()) return;
       const engine = new RunEngine(id, store, runTransport(id), () => {});
       await engine.open();
       engine.close();
