@@ -217,6 +217,18 @@ describe('a run of a job', () => {
     expect(none.answers[0]).toMatchObject({ refused: expect.stringMatching(/ledger has no|already/) });
   });
 
+  it('leaves the ring as it left the car, also where it was stopped', async () => {
+    const number = await jobAtCar(locksmith);
+    const device = await RunDevice.starts(locksmith, number);
+    await device.goesToEnd(({ walk }) => walk.taken.includes(3));
+    const atMs = locksmith.at.getTime();
+    await device.sends([{ kind: 'ended', count: null, reason: 'The customer has no time', atMs }]);
+    const { job, ring } = await viewOf(locksmith, number);
+    expect(job.log.attempts).toMatchObject([{ result: 'stopped', learnedKeyIds: [] }]);
+    expect(ring.tags.find(({ tag }) => tag === 3)?.word).toMatch(/learned/);
+    expect(ring.tags.find(({ tag }) => tag === 1)?.word).not.toMatch(/learned/);
+  });
+
   it('begins once for each job, with keys that are here and known to work', async () => {
     const number = await jobAtCar(locksmith);
     await RunDevice.starts(locksmith, number);

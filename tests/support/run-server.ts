@@ -80,7 +80,7 @@ export class RunServer {
       }
       if (!('seq' in (answers.at(-1) ?? {}))) break;
     }
-    return { answers, lastSeq: this.events.length, lease: this.lease, nowMs: this.nowMs };
+    return { answers, lastSeq: this.events.length };
   }
 
   wants(device: string, personId: string, want: 'drive' | 'ask' | 'give' | 'keep' | 'leave'): LeaseRead {

@@ -1,4 +1,5 @@
 import type { Procedures } from '@/core/procedure/document/procedure';
+import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { writtenTag } from '@/core/run/events/commanded';
 import type { RunGround } from '@/core/run/events/run-event-kind';
 import type { RunEvent } from '@/core/run/events/run-events';
@@ -20,7 +21,7 @@ export function runGround(procedures: Procedures, way: WorldWay, learn = keysToL
     versions: {},
     values: way.values,
     plan: bound.plan,
-    keys: tags.map((tag) => ({ tag, keyId: null, name: `Key ${tag}` })),
+    keys: tags.map((tag) => ({ tag, name: `Key ${tag}` })),
     slotsMinimum: platform.slotsMinimum,
     count: platform.count,
     waits: way.method.waits,
@@ -35,7 +36,8 @@ export function nextEvents(bound: RunGround['bound'], log: RunLog, atMs: number)
   const node = nodeAt(bound, log);
   if (!node) return [];
   const answers = node.step.kind === 'choose' ? optionsOpen(node, log) : Object.keys(node.exits);
-  const answer = ['done', 'yes', 'held', 'over'].find((one) => answers.includes(one)) ?? answers[0] ?? '';
+  const by = goesOnBy(node.step);
+  const answer = by !== undefined && answers.includes(by) ? by : (answers[0] ?? '');
   const first: Partial<Record<string, RunEvent>> = {
     command: { kind: 'commanded', node: node.id, stage: 'onSite', atMs },
     wait: { kind: 'begun', node: node.id, atMs },

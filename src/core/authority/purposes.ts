@@ -67,7 +67,12 @@ export function stageFor(purpose: Purpose): AuthorityStage {
   return least[purpose];
 }
 
+/** Whether the right was shown as far as another stage wants, or further. */
+export function reaches(stage: AuthorityStage, wanted: AuthorityStage): boolean {
+  return order.indexOf(stage) >= order.indexOf(wanted);
+}
+
 /** Whether a stage is enough for a purpose, whoever asks. */
 export function isAllowed(purpose: Purpose, stage: AuthorityStage): boolean {
-  return order.indexOf(stage) >= order.indexOf(least[purpose]);
+  return reaches(stage, least[purpose]);
 }

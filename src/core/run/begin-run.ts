@@ -83,7 +83,7 @@ export function beginRun(
     versions: Object.fromEntries(used.map((name) => [name, versions[name] ?? 0])),
     values,
     plan,
-    keys: keys.map(({ id, tag, name }) => ({ tag, keyId: id, name })),
+    keys: keys.map(({ tag, name }) => ({ tag, name })),
     slotsMinimum: platform.slotsMinimum,
     count: platform.count,
     waits: method.waits,

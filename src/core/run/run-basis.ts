@@ -6,11 +6,9 @@ import type { BoundNode, BoundProcedure, KeyPlan } from '@/core/procedure/bind/b
 import type { CauseBook } from '@/core/procedure/causes/causes';
 import type { Procedures } from '@/core/procedure/document/procedure';
 
-/** A key of a run: which of the job's it is, and by what it is told. */
+/** A key of a run by its number on the job's ring, and by what it is told. */
 export interface RunKey {
   readonly tag: number;
-  /** Null for a head that comes with a new module, which is on the ring once it is unpacked. */
-  readonly keyId: string | null;
   readonly name: string;
 }
 

@@ -31,8 +31,8 @@ export interface RunLog {
   readonly entered: { readonly node: string; readonly secretId: string | null } | null;
   /** Secrets that were used so far, by reference. */
   readonly secretIds: readonly string[];
-  /** When each step was answered last, by its id in its procedure: windows count from there. */
-  readonly answeredMs: Readonly<Record<string, number>>;
+  /** How many steps were answered, each as often as it was. */
+  readonly answered: number;
   /** Whether the car was told to forget every key, and did not refuse. */
   readonly erased: boolean;
   /** Where keys that were written came from, by tag. */
@@ -51,7 +51,7 @@ export function startLog(bound: BoundProcedure, startedMs: number): RunLog {
     command: null,
     entered: null,
     secretIds: [],
-    answeredMs: {},
+    answered: 0,
     erased: false,
     pieces: {},
     rightUses: 0,
@@ -68,4 +68,18 @@ export function nodeAt(bound: BoundProcedure, { walk }: RunLog): BoundNode | und
 /** The pieces of the shop's stock that a run took, spoiled ones too. */
 export function piecesOf({ pieces }: RunLog): readonly Piece[] {
   return Object.values(pieces).flatMap(({ piece }) => piece ?? []);
+}
+
+/**
+ * What runs did to the keys of a car, ended or not and however they ended: a stopped run leaves what it did.
+ * @param logs the earliest first
+ * @returns tags that the car took and was not made to forget, and whether it was made to forget all
+ */
+export function keysAfter(logs: readonly RunLog[]): {
+  readonly taken: ReadonlySet<number>;
+  readonly erased: boolean;
+} {
+  let taken: readonly number[] = [];
+  for (const { walk, erased } of logs) taken = erased ? walk.taken : [...taken, ...walk.taken];
+  return { taken: new Set(taken), erased: logs.some(({ erased }) => erased) };
 }

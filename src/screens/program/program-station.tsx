@@ -2,6 +2,7 @@
 
 import { useEffect, useState } from 'react';
 import type { AuthorityStage } from '@/core/authority/purposes';
+import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { said } from '@/core/procedure/document/step-words';
 import { roleName } from '@/core/run/answer-words';
 import type { RunEvent } from '@/core/run/events/run-events';
@@ -56,7 +57,8 @@ export function ProgramStation({
   pieces = [],
   ring = [],
 }: ProgramStationProps) {
-  const { shown, failed, engine } = useRun(runId, personId, jobNumber);
+  const { shown: kept, failed, engine } = useRun(runId, personId, jobNumber);
+  const shown = kept && withRing(kept, ring);
   const clock = useShopClock(time.now, time.rate);
   const [busy, setBusy] = useState(false);
   useTimed(shown, clock);
@@ -126,7 +128,7 @@ export function ProgramStation({
       ) : node ? (
         <>
           <StepCard
-            key={`${node.id} ${Object.keys(shown.log.answeredMs).length}`}
+            key={`${node.id} ${shown.log.answered}`}
             shown={shown}
             node={node}
             time={time}
@@ -153,6 +155,15 @@ export function ProgramStation({
       {!shown.log.ended && node && <GiveUp shown={shown} busy={busy} onEnd={ends} />}
     </>
   );
+}
+
+/** Keys that came onto the ring since the run began have their names too. */
+function withRing(shown: RunShown, ring: NonNullable<ProgramStationProps['ring']>): RunShown {
+  const { basis } = shown.ground;
+  const came = ring.filter(({ tag }) => !basis.keys.some((key) => key.tag === tag));
+  return came.length === 0
+    ? shown
+    : { ...shown, ground: { ...shown.ground, basis: { ...basis, keys: [...basis.keys, ...came] } } };
 }
 
 /** What this page needs to open again without the server: the shell, and the shop's time. */
@@ -207,8 +218,9 @@ function useTimed(shown: RunShown | null, clock: () => Date): void {
 /** The step that follows where all goes well, small. */
 function Then({ shown: { ground, log } }: { readonly shown: RunShown }) {
   const node = nodeAt(ground.bound, log);
-  const exit = node && ['done', 'yes', 'held', 'over'].map((one) => node.exits[one]).find(Boolean);
-  if (!node || exit?.kind !== 'goes') return null;
+  const by = node && goesOnBy(node.step);
+  const exit = by === undefined ? undefined : node?.exits[by];
+  if (exit?.kind !== 'goes') return null;
   const next = ground.bound.nodes.get(exit.target.to);
   const end = ground.bound.ends.get(exit.target.to);
   const words = next?.step.say ?? end?.say;

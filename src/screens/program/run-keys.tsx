@@ -24,10 +24,7 @@ export function RunKeys({ shown, ring, busy, onSpoiled, onExchange }: RunKeysPro
   const rest = bound.plan.known.filter((tag) => !learn.includes(tag));
   const others = ring.filter(({ tag }) => !learn.includes(tag) && !bound.plan.known.includes(tag));
   const free = others.filter(({ tag }) => log.walk.exchanged[tag] === undefined && !log.pieces[tag]?.spoiled);
-  const nameOf = (tag: number) => {
-    const name = ring.find((key) => key.tag === tag)?.name;
-    return name === undefined ? keyName(basis, tag) : `${tag} ${name}`;
-  };
+  const nameOf = (tag: number) => keyName(basis, tag);
   const open = !log.ended && drives;
   return (
     <ul aria-label="Keys of the run" className="flex flex-wrap items-center gap-2">

@@ -5,6 +5,7 @@ import { commandDevices, commands } from '@/core/authority/commands';
 import { waitEnds } from '@/core/catalogue/wait';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { handsFree, type KeyRole, stepPlaces } from '@/core/procedure/document/procedure';
+import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { answerWords, factsOf, kindWords, said, stateWords } from '@/core/procedure/document/step-words';
 import { followsWords, roleName } from '@/core/run/answer-words';
 import { writtenTag } from '@/core/run/events/commanded';
@@ -252,8 +253,7 @@ function StepAnswers({
     );
   if (step.kind === 'enter' && step.value === 'pin')
     return <PinAnswers {...{ pins, held, busy, drives, onPin, onAnswer, follows }} online={shown.online} />;
-  const [first, ...others] =
-    step.kind === 'choose' ? optionsOpen(node, log) : orderOf(Object.keys(node.exits));
+  const [first, ...others] = step.kind === 'choose' ? optionsOpen(node, log) : orderOf(node);
   return (
     <>
       {told && (
@@ -384,12 +384,11 @@ function PinAnswers({
 const paper = 'paper';
 
 /** What goes well first, what nobody can tell last. */
-function orderOf(answers: readonly string[]): readonly string[] {
-  const rank = (answer: string) => (good.includes(answer) ? 0 : answer === 'cannotTell' ? 2 : 1);
-  return [...answers].sort((a, b) => rank(a) - rank(b));
+function orderOf({ step, exits }: BoundNode): readonly string[] {
+  const by = goesOnBy(step);
+  const rank = (answer: string) => (answer === by ? 0 : answer === 'cannotTell' ? 2 : 1);
+  return Object.keys(exits).sort((a, b) => rank(a) - rank(b));
 }
-
-const good = ['done', 'yes', 'held', 'over'];
 
 function upper(words: string): string {
   return words.charAt(0).toUpperCase() + words.slice(1);

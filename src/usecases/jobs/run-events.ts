@@ -6,7 +6,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { learnTags } from '@/core/procedure/run/run';
 import type { RunGround, RunStanding } from '@/core/run/events/run-event-kind';
-import { isRunEventAudited, type RunEvent, wantsStanding, weighRunEvent } from '@/core/run/events/run-events';
+import { isGated, isRunEventAudited, type RunEvent, weighRunEvent } from '@/core/run/events/run-events';
 import { isFree, type Lease, renewed } from '@/core/run/lease';
 import type { RunEnd, RunLog } from '@/core/run/run-log';
 import { appendAudit } from '@/data/audit';
@@ -49,8 +49,6 @@ export type RunEventAnswer = { readonly id: string } & (
 export interface RunEventsAnswer {
   readonly answers: readonly RunEventAnswer[];
   readonly lastSeq: number;
-  readonly lease: Lease | null;
-  readonly nowMs: number;
 }
 
 /**
@@ -64,7 +62,7 @@ export async function recordRunEvents(
   input: RunEventsInput,
 ): Promise<Result<RunEventsAnswer>> {
   return transact(async (db) => {
-    const wants = input.events.some(({ event }) => wantsStanding(event.kind) || event.kind === 'ended');
+    const wants = input.events.some(({ event }) => isGated(event.kind));
     const [, run, ground] = await together(
       db,
       async (db) => {
@@ -117,12 +115,7 @@ export async function recordRunEvents(
         if (taken.refused) await keepRefusedRunEvent(db, actor, { runId, ...taken.refused });
       },
     );
-    return done({
-      answers,
-      lastSeq: run.lastSeq + events.length,
-      lease: log.ended ? null : lease,
-      nowMs: run.nowMs,
-    });
+    return done({ answers, lastSeq: run.lastSeq + events.length });
   });
 }
 
@@ -279,7 +272,8 @@ async function withAttempt(
       kind: 'countRead',
       content: { moment: 'after', answer: kept.count },
     } as EventInput);
-    if (!counted.ok) return { ok: false, reason: counted.problems[0]?.message ?? 'Refused.' };
+    // The attempt stands already: a count that the job refuses takes it back with everything else.
+    if (!counted.ok) throw new Error(`a count after a run was refused: ${counted.problems[0]?.message}`);
   }
   return { ok: true, log: { ...log, ended: kept }, event: { ...event, reason } };
 }

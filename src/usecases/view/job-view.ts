@@ -9,7 +9,7 @@ import { type Station, stationsOf } from '@/core/job/stations';
 import type { Actor } from '@/core/kinds/actor';
 import type { Advice } from '@/core/programming/advice';
 import { adviseChoices, type ChoiceAdvice } from '@/core/programming/choices';
-import type { KeySituation } from '@/core/programming/keys';
+import { type KeySituation, knownOf } from '@/core/programming/keys';
 import type { JobPlan } from '@/core/programming/plan';
 import type { RankTest } from '@/core/programming/rank-test';
 import { deriveRing, type Ring } from '@/core/programming/ring';
@@ -18,6 +18,7 @@ import { decisionsOnce } from '@/core/quote/decision-parts';
 import { type FirstPrices, firstPrices, firstRange } from '@/core/quote/first-prices';
 import { type PricedQuote, recommend } from '@/core/quote/recommend';
 import { type RightToBuy, rightsToBuy } from '@/core/quote/right-to-buy';
+import { keysAfter } from '@/core/run/run-log';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
 import type { QuoteRow } from '@/data/quotes';
@@ -120,7 +121,7 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
     application,
     platform,
     situation,
-    ring: deriveRing(situation, planOf(job, platform, run)),
+    ring: deriveRing(situation, planOf(job, platform, runs)),
     vans,
     van,
     request,
@@ -159,7 +160,7 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
       locale: shop.locale,
       authority: authorityStage(job.authority),
       run: run && {
-        answered: Object.keys(run.state.answeredMs).length,
+        answered: run.state.answered,
         ended: run.state.ended?.result ?? null,
       },
       blade: {
@@ -187,19 +188,18 @@ function chipCertainty(candidates: readonly Candidate[], likely: Application | u
     .reduce((sum, { probability }) => sum + probability, 0);
 }
 
-export function planOf(job: Job, platform: Platform | undefined, run?: RunRow): JobPlan {
+export function planOf(job: Job, platform: Platform | undefined, runs: readonly RunRow[]): JobPlan {
   const worked = job.log.attempts.filter(({ result }) => result === 'worked');
-  // While a run is open, what it did to the car so far.
-  const open = run && run.endedAt === null ? run.state : undefined;
-  const taken = new Set(open?.walk.taken);
+  const did = keysAfter([...runs].reverse().map(({ state }) => state));
+  // A key that the car knew and still knows was tried, not learned.
+  const taken = job.keys.filter(
+    (key) => did.taken.has(key.tag) && (did.erased || knownOf(key, job.identities) !== 'yes'),
+  );
   return {
     route: job.route,
     others: job.route === null ? 'keep' : othersEffect(job.route, platform),
-    learned: new Set([
-      ...worked.flatMap(({ learnedKeyIds }) => learnedKeyIds),
-      ...job.keys.filter(({ tag }) => taken.has(tag)).map(({ id }) => id),
-    ]),
-    finished: worked.some(({ route }) => route === job.route) || open?.erased === true,
+    learned: new Set([...worked.flatMap(({ learnedKeyIds }) => learnedKeyIds), ...taken.map(({ id }) => id)]),
+    finished: worked.some(({ route }) => route === job.route) || did.erased,
   };
 }
 

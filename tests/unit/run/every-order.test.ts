@@ -6,7 +6,7 @@ import { methods } from '@/core/catalogue/methods';
 import { learnTags, suspects, tagOf } from '@/core/procedure/run/run';
 import { writtenTag } from '@/core/run/events/commanded';
 import type { RunGround } from '@/core/run/events/run-event-kind';
-import { type RunEvent, wantsStanding, weighRunEvent } from '@/core/run/events/run-events';
+import { isGated, type RunEvent, weighRunEvent } from '@/core/run/events/run-events';
 import { nodeAt, type RunLog, startLog } from '@/core/run/run-log';
 import { worldProcedures, worldWays } from '../../support/world-procedures';
 import { runGround } from '../../support/world-runs';
@@ -150,7 +150,7 @@ function walkOrders(ground: RunGround) {
   for (let state = open.pop(); state; state = open.pop()) {
     for (const jumps of [{}, tooOften])
       for (const event of tapsAt(ground, state.log))
-        for (const stage of wantsStanding(event.kind) ? stages : stages.slice(0, 1)) {
+        for (const stage of isGated(event.kind) ? stages : stages.slice(0, 1)) {
           const standing = { standing: standingAt(stage), secretIds: new Set<string>(), now };
           const step = weighRunEvent(withJumps(state.log, jumps), event, ground, standing);
           if (!step.ok) {
@@ -163,7 +163,7 @@ function walkOrders(ground: RunGround) {
             ends += 1;
             continue;
           }
-          const next = after(ground, state, event, withJumps({ ...step.log, answeredMs: {} }, {}));
+          const next = after(ground, state, event, withJumps({ ...step.log, answered: 0 }, {}));
           const search = next.log.walk.search && { ...next.log.walk.search, looked: [] };
           const known = { ...next, log: { ...next.log, walk: { ...next.log.walk, search } } };
           const key = name(known);

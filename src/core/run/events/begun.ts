@@ -13,5 +13,6 @@ export const begun: RunEventKind<{ readonly node: string } & Timed> = {
     return { ok: true, log: { ...log, begun: { node, atMs } } };
   },
   purposes: () => [],
+  gated: false,
   audited: () => false,
 };

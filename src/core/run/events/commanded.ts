@@ -1,5 +1,5 @@
 import { commandPurpose, commands } from '@/core/authority/commands';
-import { type AuthorityStage, stageFor } from '@/core/authority/purposes';
+import { type AuthorityStage, reaches, stageFor } from '@/core/authority/purposes';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { commandProblem, tagOf } from '@/core/procedure/run/run';
 import { nodeAt, type RunLog } from '../run-log';
@@ -39,9 +39,8 @@ export const commanded: RunEventKind<
     return step?.kind === 'command' ? [commandPurpose(step.command, bound.way)] : [];
   },
   refusal: ({ stage }, { standing }) =>
-    order.indexOf(stage) > order.indexOf(standing.stage)
-      ? 'The right to the car is not shown so far.'
-      : undefined,
+    reaches(standing.stage, stage) ? undefined : 'The right to the car is not shown so far.',
+  gated: true,
   audited: (_, log, { bound }) => {
     const step = nodeAt(bound, log)?.step;
     return (
@@ -65,5 +64,3 @@ export function usesRight(log: RunLog, { step }: BoundNode, { basis, bound }: Ru
   if (basis.right.perKey) return step.command === 'workOutImage';
   return log.rightUses === 0 && stageFor(commandPurpose(step.command, bound.way)) !== 'none';
 }
-
-const order: readonly AuthorityStage[] = ['none', 'advance', 'onSite'];

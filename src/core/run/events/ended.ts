@@ -21,5 +21,7 @@ export const ended: RunEventKind<Pick<RunEnd, 'count' | 'reason'> & Timed> = {
     return { ok: true, log: { ...log, begun: null, ended: { result, count, reason: why, atMs } } };
   },
   purposes: () => [],
+  // It is an attempt of the job.
+  gated: true,
   audited: () => true,
 };

@@ -11,6 +11,7 @@ export const keyTaken: RunEventKind<{ readonly tag: number; readonly piece: Piec
     return { ok: true, log: { ...log, pieces: { ...log.pieces, [tag]: { piece, spoiled: false } } } };
   },
   purposes: () => [],
+  gated: false,
   audited: () => false,
 };
 
@@ -24,6 +25,7 @@ export const keySpoiled: RunEventKind<{ readonly tag: number } & Timed> = {
     return { ok: true, log: { ...log, pieces: { ...log.pieces, [tag]: { ...taken, spoiled: true } } } };
   },
   purposes: () => [],
+  gated: false,
   audited: () => false,
 };
 

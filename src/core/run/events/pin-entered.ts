@@ -12,6 +12,7 @@ export const pinEntered: RunEventKind<{ readonly node: string; readonly secretId
     return { ok: true, log: { ...log, entered: { node, secretId }, secretIds } };
   },
   purposes: () => ['seeSecret'],
+  gated: true,
   refusal: ({ secretId }, { secretIds }) =>
     secretId === null || secretIds.has(secretId) ? undefined : 'This PIN is not kept with the job.',
   audited: () => true,

@@ -30,6 +30,8 @@ export interface RunEventKind<Content extends object> {
   readonly apply: (log: RunLog, content: Content, ground: RunGround) => RunStep;
   /** What its job must have the authority for, by the state that it meets. */
   readonly purposes: (content: Content, log: RunLog, ground: RunGround) => readonly Purpose[];
+  /** Whether the authority of its job is weighed, or the job itself changes: it is locked meanwhile. */
+  readonly gated: boolean;
   /** What else the server refuses it for. */
   readonly refusal?: (content: Content, more: RunStanding) => string | undefined;
   /** Whether it has a line in the shop's audit, by the state that it meets. */

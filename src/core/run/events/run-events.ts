@@ -16,7 +16,7 @@ import {
 } from './run-event-kind';
 import { answered, exchanged, gaveUp, looked, mended } from './walked';
 
-/** Every kind of event of a run. A new one is a file of its own here, a class in `inputs/runs`, and a line in both registries. */
+/** Every kind of event of a run. A new one is a file of its own here, a class in `inputs/run-inputs`, and a line in both registries. */
 const kinds = {
   begun,
   answered,
@@ -84,9 +84,9 @@ export function isRunEventAudited(event: RunEvent, log: RunLog, ground: RunGroun
   return of.audited(content, log, ground);
 }
 
-/** Whether an event wants the authority of its job at all: only then is it loaded. */
-export function wantsStanding(kind: RunEventName): boolean {
-  return kind === 'commanded' || kind === 'pinEntered';
+/** Whether an event is weighed with its job, which is locked and whose authority is loaded only then. */
+export function isGated(kind: RunEventName): boolean {
+  return kinds[kind].gated;
 }
 
 /** The fold of accepted events. @throws Error on one that does not fit: accepted events always do */

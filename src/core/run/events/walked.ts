@@ -37,13 +37,14 @@ export const answered: RunEventKind<Content<'answered'> & { readonly by: Seer }>
     }
     const step = walks(log, { kind: 'answered', node, answer }, ground);
     if (!step.ok) return step;
-    const answeredMs = at ? { ...log.answeredMs, [at.step.id]: atMs } : log.answeredMs;
     const erased =
       log.erased ||
       (at?.step.kind === 'command' && commands[at.step.command].erases === true && answer !== 'refused');
-    return { ok: true, log: { ...step.log, begun: null, command: null, entered: null, answeredMs, erased } };
+    const answered = log.answered + 1;
+    return { ok: true, log: { ...step.log, begun: null, command: null, entered: null, answered, erased } };
   },
   purposes: () => [],
+  gated: false,
   audited: () => false,
 };
 
@@ -61,6 +62,7 @@ function walking<Kind extends 'looked' | 'mended' | 'gaveUp' | 'exchanged'>(
       return walks(log, { kind, ...event } as unknown as WalkEvent, ground);
     },
     purposes: () => [],
+    gated: false,
     audited: () => false,
   };
 }
