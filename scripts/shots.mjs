@@ -130,6 +130,7 @@ while (!/^\s*wait · /.test((await step.textContent()) ?? '')) {
   );
 }
 await step.getByRole('timer').waitFor();
+await light.evaluate(() => window.scrollTo(0, 0));
 await shoot(light, 'program-light');
 await light.goto(`${address}/jobs`);
 await shoot(light, 'jobs-light');

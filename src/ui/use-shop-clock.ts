@@ -9,16 +9,25 @@ export interface ShopTime {
   readonly rate: number;
 }
 
+/** When each moment that the server said came to this page: a part that is shown later counts from there, and not from its own birth. */
+const cameAt = new WeakMap<Date, number>();
+
+/** Notes that a moment came from the server just now, where it was not noted before. */
+export function noteCame(now: Date): number {
+  const since = cameAt.get(now) ?? performance.now();
+  cameAt.set(now, since);
+  return since;
+}
+
 /**
  * The time of an act by the server's clock: what it said when the page was made, and what has gone by since. A device whose
  * own clock is wrong still records the right time.
  */
 export function useShopClock(now: Date, rate = 1): () => Date {
   const shown = useRef({ at: now.getTime(), since: 0 });
-  const at = now.getTime();
   useEffect(() => {
-    shown.current = { at, since: performance.now() };
-  }, [at]);
+    shown.current = { at: now.getTime(), since: noteCame(now) };
+  }, [now]);
   return () => new Date(shown.current.at + rate * (performance.now() - shown.current.since));
 }
 
@@ -31,6 +40,7 @@ export function useTicking({ now, rate }: ShopTime): Date {
   const latest = useRef(read);
   latest.current = read;
   useEffect(() => {
+    setShown(latest.current());
     const timer = setInterval(() => setShown(latest.current()), tickMs);
     return () => clearInterval(timer);
   }, []);

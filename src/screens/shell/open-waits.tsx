@@ -3,12 +3,12 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { noteCame, type ShopTime } from '@/ui/use-shop-clock';
 import { WaitBar } from '@/ui/wait-bar';
 import type { OpenWait } from '@/usecases/jobs/waits';
 
 interface Waits {
-  readonly nowMs: number;
-  readonly rate: number;
+  readonly time: ShopTime;
   readonly waits: readonly OpenWait[];
 }
 
@@ -23,7 +23,11 @@ export function OpenWaits() {
     const look = async () => {
       try {
         const answer = await fetch('/api/v1/waits', { cache: 'no-store' });
-        if (answer.ok && !gone) setFound((await answer.json()) as Waits);
+        if (!answer.ok) return;
+        const told = (await answer.json()) as { nowMs: number; rate: number; waits: readonly OpenWait[] };
+        const time = { now: new Date(told.nowMs), rate: told.rate };
+        noteCame(time.now);
+        if (!gone) setFound({ time, waits: told.waits });
       } catch {
         // What was seen last burns on.
       }
@@ -52,7 +56,7 @@ export function OpenWaits() {
             from={new Date(fromMs)}
             until={new Date(usualMs)}
             longest={new Date(longestMs)}
-            time={{ now: new Date(found.nowMs), rate: found.rate }}
+            time={found.time}
             meanwhile={`A wait ${ends}.`}
             over="By its usual time it is over: look at the car."
             soundsLate
