@@ -31,6 +31,10 @@ class Commanded extends AtNode {
   @IsIn(['none', 'advance', 'onSite'], { message: 'How far was the right shown?' }) stage!: AuthorityStage;
 }
 
+class Untold extends AtNode {
+  @IsIn(seers, { message: 'Who saw it?' }) by!: Seer;
+}
+
 class PinEntered extends AtNode {
   @orNull() @IsUUID(undefined, { message: 'Which PIN?' }) secretId!: string | null;
 }
@@ -78,6 +82,7 @@ const contents: { readonly [Kind in RunEvent['kind']]: new () => Extract<RunEven
     begun: Begun,
     answered: Answered,
     commanded: Commanded,
+    untold: Untold,
     pinEntered: PinEntered,
     looked: Looked,
     mended: Mended,

@@ -8,7 +8,7 @@ import { type CarSetup, startCar } from '@/core/benchcar/start/start-car';
 import { type TraceLine, traceReader } from '@/core/benchcar/trace/trace-reader';
 import type { RankSign } from '@/core/catalogue/platform';
 import { benchOf } from '@/outside/devices/bench-of';
-import { type DeviceSaid, type DeviceTask, deviceWork } from '@/outside/devices/device-tasks';
+import { type DeviceSaid, type DeviceTask, deviceWork, nothingHeld } from '@/outside/devices/device-tasks';
 import type { Devices, ImageTerms } from '@/outside/devices/devices';
 import { simulatedDevices } from '@/outside/devices/simulated-devices';
 import { SimulatedCar } from '@/outside/link/simulated-car';
@@ -63,9 +63,9 @@ export interface BenchView {
 
 /** A car on the bench with its tool, on a clock of its own. */
 export class BenchRun {
-  private car: SimulatedCar;
+  readonly car: SimulatedCar;
   private tool: SimulatedTool;
-  private readonly start: BenchStart;
+  readonly start: BenchStart;
   private readonly read: (line: SimulatedCar['said'][number]) => TraceLine | undefined;
   private linesShown = 0;
   private signsShown = 0;
@@ -74,16 +74,22 @@ export class BenchRun {
   private readonly devices: Devices;
   private working: { readonly endsUs: number; readonly ends: () => DeviceSaid } | null = null;
   private deviceSaid: DeviceSaid | null = null;
-  private image: string | null = null;
+  private readonly hold = nothingHeld();
 
+  /**
+   * @param done what was done to the car before, where it stood elsewhere
+   * @param failing how often a device fails where nothing is wrong
+   */
   constructor(
-    private readonly platform: BenchPlatform,
+    readonly platform: BenchPlatform,
     setup: CarSetup,
+    done: readonly TimedInput[] = [],
+    failing?: number,
   ) {
     this.start = startCar(platform, setup);
-    this.car = new SimulatedCar(platform, this.start.state);
+    this.car = new SimulatedCar(platform, this.start.state, done);
     this.tool = this.toolFor(platform.platform.systemTypes[0] ?? null);
-    this.devices = simulatedDevices(benchOf(this.car), setup.seed);
+    this.devices = simulatedDevices(benchOf(this.car), setup.seed, failing);
     this.read = traceReader(platform.behaviour.link);
   }
 
@@ -109,9 +115,7 @@ export class BenchRun {
   /** Has a device beside the car do something; while one works, nothing happens. */
   device(task: DeviceTask): BenchView {
     if (!this.working) {
-      const work = deviceWork(this.devices, task, this.image, (image) => {
-        this.image = image;
-      });
+      const work = deviceWork(this.devices, task, this.hold);
       this.deviceSaid = null;
       this.working = { endsUs: this.car.state.nowUs + work.seconds * 1_000_000, ends: work.ends };
       this.endsWork();
@@ -162,6 +166,19 @@ export class BenchRun {
     return this.car.inputs;
   }
 
+  get toolNow(): BenchView['tool'] {
+    return { busy: this.tool.isBusy, stopped: this.tool.hasStopped, result: this.tool.result };
+  }
+
+  get deviceNow(): BenchView['device'] {
+    return {
+      busy: this.working !== null,
+      said: this.deviceSaid,
+      hasImage: this.hold.image !== null,
+      terms: this.devices.server.terms,
+    };
+  }
+
   view(): BenchView {
     const { state } = this.car;
     const said = this.car.said.slice(this.linesShown).flatMap((line) => this.read(line) ?? []);
@@ -184,13 +201,8 @@ export class BenchRun {
       plateVin: state.plateVin,
       courses: state.courses.map(({ way, at }) => ({ way, step: at })),
       wait: waitNow(this.platform, state),
-      tool: { busy: this.tool.isBusy, stopped: this.tool.hasStopped, result: this.tool.result },
-      device: {
-        busy: this.working !== null,
-        said: this.deviceSaid,
-        hasImage: this.image !== null,
-        terms: this.devices.server.terms,
-      },
+      tool: this.toolNow,
+      device: this.deviceNow,
       papers: this.start.papers,
       said,
       signs,

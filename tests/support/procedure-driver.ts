@@ -1,35 +1,26 @@
-import { commands } from '@/core/authority/commands';
 import { voltsAt } from '@/core/benchcar/car/electrics';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
-import type { BenchStart } from '@/core/benchcar/start/bench-start';
-import { type CarSetup, startCar } from '@/core/benchcar/start/start-car';
+import type { CarSetup } from '@/core/benchcar/start/start-car';
 import type { BoundNode, BoundProcedure } from '@/core/procedure/bind/bound';
 import type { CauseBook } from '@/core/procedure/causes/causes';
 import { likelyCauses, nextLook } from '@/core/procedure/causes/next-look';
-import type { Act, CommandStep } from '@/core/procedure/document/procedure';
-import { afterStart, handsOf, keysOut, startsBy } from '@/core/procedure/model/hands';
-import { checkAnswer, observeAnswer, optionOf, type Sight } from '@/core/procedure/model/sees';
+import { type CommandStep, type KeyRole, keyRoles } from '@/core/procedure/document/procedure';
+import { beatsOf } from '@/core/procedure/model/act-times';
+import { checkAnswer, observeAnswer, optionOf, type Sight, toolTells } from '@/core/procedure/model/sees';
 import { learnTags, runTakes, startRun, suspects, tagOf } from '@/core/procedure/run/run';
 import type { RunEvent, RunState } from '@/core/procedure/run/run-state';
-import { benchOf } from '@/outside/devices/bench-of';
-import type { DeviceAnswer, Devices, DeviceWork } from '@/outside/devices/devices';
-import { simulatedDevices } from '@/outside/devices/simulated-devices';
-import { SimulatedCar } from '@/outside/link/simulated-car';
-import { drive } from '@/outside/vci/drive';
-import type { ToolFunction } from '@/outside/vci/functions';
-import { SimulatedTool } from '@/outside/vci/simulated-tool';
+import type { SimulatedCar } from '@/outside/link/simulated-car';
+import { RunStand } from '@/workers/run-stand';
 
 const second = 1_000_000;
 
 /** Somebody who does what a procedure says at a car on the bench, and answers by what the car shows. */
 export class ProcedureDriver {
   readonly car: SimulatedCar;
-  readonly start: BenchStart;
   readonly events: RunEvent[] = [];
   readonly log: string[] = [];
   run: RunState;
-  private tool: SimulatedTool;
-  private readonly devices: Devices;
+  private readonly stand: RunStand;
   /** Beats of the sequence that was paced last. */
   private beats = 0;
   private signsFrom = 0;
@@ -45,11 +36,9 @@ export class ProcedureDriver {
     setup: CarSetup,
     private readonly book: CauseBook,
   ) {
-    this.start = startCar(platform, setup);
-    this.car = new SimulatedCar(platform, this.start.state);
-    this.tool = new SimulatedTool(platform, platform.platform.systemTypes[0] ?? null, this.start.toolStops);
-    this.devices = simulatedDevices(benchOf(this.car), setup.seed, 0);
-    this.pin = this.start.papers.pin;
+    this.stand = new RunStand(platform, setup, [], 0);
+    this.car = this.stand.bench.car;
+    this.pin = this.stand.bench.start.papers.pin;
     this.run = startRun(procedure);
     this.takes({ kind: 'authority', stage: 'onSite' });
   }
@@ -124,48 +113,37 @@ export class ProcedureDriver {
   }
 
   private toolSays(): Sight['tool'] {
-    if (this.tool.hasStopped) return 'silent';
-    if (this.tool.isBusy || !this.tool.result) return null;
-    return this.tool.result.ok ? 'taken' : 'notTaken';
+    return toolTells(this.tool);
+  }
+
+  private get tool() {
+    return this.stand.bench.toolNow;
   }
 
   private async does(node: BoundNode): Promise<string> {
     const { step } = node;
     switch (step.kind) {
       case 'do':
-        await this.acts(node, step.acts);
+        await this.hands(node);
         return 'done';
       case 'check':
-        return step.of === 'starts'
-          ? this.tries(tagOf(node, this.run, step.key ?? 'new'))
-          : step.of === 'remote'
-            ? this.pressesRemote(tagOf(node, this.run, step.key ?? 'new'))
-            : checkAnswer(step, this.sight(node));
+        if (step.of !== 'starts' && step.of !== 'remote') return checkAnswer(step, this.sight(node));
+        await this.hands(node);
+        return this.stand.lastTry ? (this.stand.lastTry.went ? 'yes' : 'no') : 'cannotTell';
       case 'hold':
-        await this.acts(node, step.acts, 0);
-        await this.waits(
-          (Number(step.seconds.from) + Number(step.seconds.to)) / 2 - 0.2 * Number(step.acts.length > 0),
-        );
-        await this.acts(node, step.release, 0);
+        await this.hands(node);
         return 'held';
-      case 'pace': {
-        const every = (Number(step.every.from) + Number(step.every.to)) / 2;
-        const times = step.times === null ? Number(step.most) : Number(step.times);
-        this.beats = times;
-        for (let time = 0; time < times; time += 1)
-          for (const act of step.acts) {
-            await this.acts(node, [act], 0);
-            await this.waits(every / step.acts.length);
-          }
+      case 'pace':
+        this.beats = beatsOf(step);
+        await this.hands(node);
         return 'held';
-      }
       case 'window': {
         const from = 'step' in step.from ? this.stepEnds.get(step.from.step) : undefined;
         if (from !== undefined && step.notBefore !== undefined)
           await this.waits(
             Math.max(0.5, Number(step.notBefore) + 0.2 - (this.car.state.nowUs - from) / second),
           );
-        await this.acts(node, step.acts, 0.5);
+        await this.hands(node);
         return 'held';
       }
       case 'wait':
@@ -184,7 +162,7 @@ export class ProcedureDriver {
         if (step.options.find(({ id }) => id === option)?.when === 'typeLeft') {
           const type = this.platform.platform.systemTypes[this.typesTried];
           this.typesTried += 1;
-          if (type !== undefined) this.tool = new SimulatedTool(this.platform, type, this.start.toolStops);
+          if (type !== undefined) this.stand.speaksTo(type);
         }
         return option;
       }
@@ -193,12 +171,10 @@ export class ProcedureDriver {
     }
   }
 
-  private async acts(node: BoundNode, acts: readonly Act[], apart = 1): Promise<void> {
-    for (const act of acts) {
-      for (const input of handsOf(act, this.car.state, (role) => tagOf(node, this.run, role)))
-        this.car.hand(input);
-      if (apart > 0) await this.waits(apart);
-    }
+  private async hands(node: BoundNode): Promise<void> {
+    this.stand.does(node.step, this.tags(node));
+    do await this.waits(0.1);
+    while (this.stand.handsBusy);
     // A head that comes with a new module is tagged when it is unpacked.
     const head = this.car.state.keys.find(({ identity }) => identity.startsWith('module'));
     const planned = this.procedure.plan.came;
@@ -206,18 +182,21 @@ export class ProcedureDriver {
       this.takes({ kind: 'exchanged', from: planned, to: head.tag });
   }
 
-  private async waits(seconds: number): Promise<void> {
-    const until = this.car.state.nowUs + Math.round(seconds * second);
-    let now = this.car.state.nowUs;
-    while (now < until) now = await drive(this.tool, this.car, now, until);
+  private tags(node: BoundNode): Partial<Record<KeyRole, number>> {
+    return Object.fromEntries(
+      (Object.keys(keyRoles) as KeyRole[]).map((role) => [role, tagOf(node, this.run, role)]),
+    );
+  }
+
+  private waits(seconds: number): Promise<void> {
+    return this.stand.goesTo(this.car.state.nowUs + Math.round(seconds * second));
   }
 
   /** Gives the tool a moment to say what came of it. */
   private async settles(): Promise<void> {
-    for (let waited = 0; waited < 8 && this.tool.isBusy && !this.tool.hasStopped; waited += 1)
-      await this.waits(1);
+    for (let waited = 0; waited < 8 && this.tool.busy && !this.tool.stopped; waited += 1) await this.waits(1);
     // A key that nobody takes leaves the tool waiting to the end of its window.
-    for (let waited = 0; waited < 130 && this.tool.isBusy && !this.tool.hasStopped; waited += 1)
+    for (let waited = 0; waited < 130 && this.tool.busy && !this.tool.stopped; waited += 1)
       await this.waits(1);
   }
 
@@ -231,14 +210,14 @@ export class ProcedureDriver {
       });
     const { link } = this.platform.behaviour;
     for (let waited = 0; waited <= 2 * longest + 10; waited += 1) {
-      const over = !isThere() && (link.kind === 'none' || !this.tool.isBusy || this.more(number));
+      const over = !isThere() && (link.kind === 'none' || !this.tool.busy || this.more(number));
       if (over) break;
       await this.waits(1);
     }
     if (isThere()) return 'late';
     if (this.car.state.courses.every(({ way }) => way !== this.procedure.way) && !this.car.state.ended)
       return 'late';
-    return !this.tool.isBusy && this.tool.result && !this.tool.result.ok ? 'late' : 'over';
+    return !this.tool.busy && this.tool.result && !this.tool.result.ok ? 'late' : 'over';
   }
 
   /** Whether another wait follows, so that the tool goes on waiting. */
@@ -247,113 +226,23 @@ export class ProcedureDriver {
     return (method?.waits.length ?? 0) > number;
   }
 
-  private async tries(tag: number | undefined): Promise<string> {
-    if (tag === undefined) return 'cannotTell';
-    for (const input of startsBy(this.car.state, tag)) this.car.hand(input);
-    const runs = this.car.state.parts.ignition === 'running';
-    for (const input of afterStart(tag)) this.car.hand(input);
-    await this.waits(2);
-    return runs ? 'yes' : 'no';
-  }
-
-  private async pressesRemote(tag: number | undefined): Promise<string> {
-    if (tag === undefined) return 'cannotTell';
-    this.car.hand({ kind: 'part', part: 'ignition', to: 'off' });
-    for (const input of keysOut(this.car.state)) this.car.hand(input);
-    const from = this.car.signs.length;
-    this.car.hand({ kind: 'press', tag, button: 'lock' });
-    this.car.hand({ kind: 'release' });
-    return this.car.signs.slice(from).some(({ sign }) => sign === 'the car answers: lock') ? 'yes' : 'no';
-  }
-
-  private async commands(node: BoundNode, step: CommandStep): Promise<string> {
+  private async commands(node: BoundNode, { command, key }: CommandStep): Promise<string> {
     this.signsFrom = this.car.signs.length;
-    const tag = (step.key && tagOf(node, this.run, step.key)) ?? tagOf(node, this.run, 'new') ?? 0;
+    const tag = (key && tagOf(node, this.run, key)) ?? tagOf(node, this.run, 'new') ?? 0;
     const known = tagOf(node, this.run, 'known') ?? 0;
-    const { chip, ring, board, cartridge, server, module } = this.devices;
-    switch (step.command) {
-      case 'readOriginal':
-        return this.works(chip.read(known), ({ isBlank }) => !isBlank);
-      case 'writeCopy':
-        return this.works(chip.copy(known, tag));
-      case 'listen':
-        return this.works(ring.fetch(known, this.beats));
-      case 'workOut':
-        return this.works(ring.workOut(this.beats));
-      case 'readBoard':
-        return this.works(board.read(known, '2015-03', { from: null, to: '2016-05' }));
-      case 'writeBoard':
-        return this.works(board.write(known, tag));
-      case 'restoreBoard':
-        return this.works(board.restore(known, ''));
-      case 'backUpModule':
-        return this.works(module.backUp());
-      case 'clearModule':
-        return this.works(module.clear());
-      case 'restoreModule':
-        return this.works(module.restore());
-      case 'writePosition':
-        return this.works(module.writePosition(tag));
-      case 'readCartridge':
-        return this.works(cartridge.read(tag), ({ isReset }) => isReset);
-      case 'workOutImage':
-        return this.works(server.workOut('this car'));
-      case 'writeImage':
-        return this.works(cartridge.write(tag, 'image'));
-      default:
-        return this.tells(step);
-    }
-  }
-
-  /** A device works for as long as it takes, and says what came of it. */
-  private async works<Value>(
-    { seconds, ends }: DeviceWork<DeviceAnswer<Value>>,
-    isRight: (value: Value) => boolean = () => true,
-  ): Promise<string> {
-    await this.waits(seconds);
-    const answer = ends();
-    return answer.ok && isRight(answer.value) ? 'done' : 'refused';
-  }
-
-  private async tells({ command }: CommandStep): Promise<string> {
-    const task = this.functionOf(command);
-    if (this.tool.isBusy || this.tool.hasStopped) this.tool.restart();
-    const { nowUs } = this.car.state;
-    for (const said of this.tool.start(task, nowUs)) this.car.send(said, nowUs);
-    const patience = commands[command].goesOn ? 3 : 60;
-    for (let waited = 0; waited < patience && this.tool.isBusy && !this.tool.hasStopped; waited += 1)
-      await this.waits(1);
-    if (this.tool.isBusy) return 'done';
-    this.typeFound ||= this.tool.result?.ok ?? false;
-    const { result } = this.tool;
-    if (command === 'readPin' && result?.pin !== undefined) {
-      this.pin = result.pin;
+    const { way } = this.procedure;
+    this.stand.tell(node.id, command, { way, tag, known, tries: this.beats, pin: this.pin });
+    for (let waited = 0; waited < 300 && this.stand.came === null; waited += 1) await this.waits(1);
+    const { came } = this.stand;
+    // A tool that stands still, or works on, has told the car.
+    if (came === null || came === 'unseen') return 'done';
+    const pin = this.tool.result?.pin;
+    this.typeFound ||= came !== 'silent' && this.tool.result !== null;
+    if (command === 'readPin' && pin !== undefined) {
+      this.pin = pin;
       this.isWrong = false;
     }
-    if (this.tool.hasStopped || result?.ok) return 'done';
-    const silent = result?.words.some((words) => words.startsWith('No answer')) ?? false;
-    this.typeFound ||= !silent;
-    return silent ? 'silent' : 'refused';
-  }
-
-  private functionOf(command: CommandStep['command']): ToolFunction {
-    switch (command) {
-      case 'begin':
-        return { kind: 'begin', way: this.procedure.way, pin: this.pin };
-      case 'count':
-        return { kind: 'count', pin: this.pin };
-      case 'identify':
-      case 'readPin':
-      case 'clearFaults':
-      case 'erase':
-      case 'match':
-      case 'learn':
-      case 'makeRoom':
-      case 'leave':
-        return { kind: command };
-      default:
-        throw new Error(`${command} is no function of the tool`);
-    }
+    return came;
   }
 
   private async searches(node: BoundNode): Promise<void> {
@@ -424,7 +313,7 @@ export class ProcedureDriver {
         case 'adapter':
           return state.parts.lead === 'adapter missing';
         case 'silent':
-          return this.tool.hasStopped;
+          return this.tool.stopped;
         case 'starts': {
           const tag = this.learn.find((one) =>
             state.keys.some((key) => key.tag === one && state.memory.identities.includes(key.identity)),
@@ -492,7 +381,7 @@ export class ProcedureDriver {
         this.car.hand({ kind: 'part', part: 'lead', to: 'plugged' });
         return;
       case 'toolStops':
-        this.tool.restart();
+        this.stand.bench.restartTool();
         return;
       case 'doorAjar':
         for (const door of ['driverDoor', 'passengerDoor', 'rearDoor'])

@@ -27,6 +27,8 @@ export interface RunLog {
   readonly begun: { readonly node: string; readonly atMs: number } | null;
   /** The command whose answer was not seen yet. */
   readonly command: { readonly node: string; readonly atMs: number } | null;
+  /** The node at hand, where its command was told once and turned out not to have been done: told again it is the same use. */
+  readonly untold: string | null;
   /** The PIN that was entered at the node at hand: by reference, or null in `secretId` where it was on the customer's papers. */
   readonly entered: { readonly node: string; readonly secretId: string | null } | null;
   /** Secrets that were used so far, by reference. */
@@ -49,6 +51,7 @@ export function startLog(bound: BoundProcedure, startedMs: number): RunLog {
     walk: startRun(bound),
     begun: null,
     command: null,
+    untold: null,
     entered: null,
     secretIds: [],
     answered: 0,

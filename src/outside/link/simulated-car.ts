@@ -17,10 +17,19 @@ export class SimulatedCar implements CarLink {
   readonly signs: Extract<CarOutput, { kind: 'sign' }>[] = [];
   private heard: Heard[] = [];
 
+  /** @param done what was done to it before: it stands where that left it */
   constructor(
     readonly platform: BenchPlatform,
     public state: CarState,
-  ) {}
+    done: readonly TimedInput[] = [],
+  ) {
+    for (const { atUs, input } of done) {
+      this.after(advanceCar(this.platform, this.state, atUs));
+      this.take(input, atUs);
+    }
+    // Nobody hears any more what was said to a tool that is gone.
+    this.heard = [];
+  }
 
   /** What hands do, now. */
   hand(input: CarInput): void {

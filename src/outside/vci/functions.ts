@@ -1,5 +1,6 @@
-import { progressCodes } from '@/core/benchcar/car/records';
+import { type Progress, progressCodes } from '@/core/benchcar/car/records';
 import { type MethodKind, methods } from '@/core/catalogue/methods';
+import type { CarStanding } from '@/core/run/ask-car';
 import type { Answer, Dialogue, Talk } from './dialogue';
 
 /** What a tool can be told to do. */
@@ -9,7 +10,9 @@ export type ToolFunction =
   | { readonly kind: 'readPin' }
   | { readonly kind: 'clearFaults' }
   | { readonly kind: 'begin'; readonly way: MethodKind; readonly pin: string | null }
-  | { readonly kind: 'erase' | 'match' | 'learn' | 'makeRoom' | 'leave' };
+  | { readonly kind: 'erase' | 'match' | 'learn' | 'makeRoom' | 'leave' }
+  /** How the module stands after a command whose answer was not seen: it is asked, and nothing is changed. */
+  | { readonly kind: 'stands' };
 
 /** What came of a function, in words; what a program goes on with stands beside them. */
 export interface ToolResult {
@@ -20,6 +23,10 @@ export interface ToolResult {
   /** A PIN is a secret: it stands in no word. */
   readonly pin?: string;
   readonly learned?: number;
+  /** Nothing came back at all. */
+  readonly silent?: true;
+  /** What a module that was asked how it stands said; left out where nothing was asked. */
+  readonly stands?: CarStanding;
 }
 
 const pollUs = 1_000_000;
@@ -55,6 +62,8 @@ export function* run(talk: Dialogue, task: ToolFunction): Talk<ToolResult> {
       return yield* begin(talk, task.way, task.pin);
     case 'learn':
       return yield* learn(talk);
+    case 'stands':
+      return yield* stands(talk);
     case 'leave': {
       const left = yield* talk.command('leave');
       yield* talk.sleep();
@@ -124,6 +133,34 @@ function* begin(talk: Dialogue, way: MethodKind, pin: string | null): Talk<ToolR
   }
 }
 
+function* stands(talk: Dialogue): Talk<ToolResult> {
+  let answer = yield* talk.read('progress');
+  if (answer.kind !== 'answered') {
+    const woken = yield* talk.wake();
+    if (woken.kind === 'noAnswer') return failed(woken);
+    answer = yield* talk.read('progress');
+  }
+  const [code, learned] = answer.kind === 'answered' ? answer.bytes : [];
+  const [keyCount] = talk.knows('keyCount') ? yield* bytesOf(talk, 'keyCount') : [];
+  const progress = code === undefined ? null : (progressCodes[code] ?? null);
+  return {
+    ok: true,
+    words: [
+      progress === null ? 'It does not say how far it is.' : progressWords[progress],
+      ...(keyCount === undefined ? [] : [`It knows ${keyCount} ${keyCount === 1 ? 'key' : 'keys'}.`]),
+    ],
+    stands: { progress, learned: learned ?? null, keyCount: keyCount ?? null, isBlank: null },
+  };
+}
+
+const progressWords = {
+  idle: 'Nothing is open in it.',
+  waits: 'A function is open, and it waits.',
+  ready: 'A function is open, and it is ready.',
+  awaitsKey: 'It awaits a key.',
+  hands: 'A function is open, and hands have to do something.',
+} as const satisfies Record<Progress, string>;
+
 function* learn(talk: Dialogue): Talk<ToolResult> {
   const before = yield* bytesOf(talk, 'progress');
   const answer = yield* talk.command('learn');
@@ -165,7 +202,10 @@ function failed(answer: Answer): ToolResult {
     case 'refused':
       return no(`${answer.words}.`);
     case 'noAnswer':
-      return no('No answer. Look at the lead chain, the system type and the ignition.');
+      return {
+        ...no('No answer. Look at the lead chain, the system type and the ignition.'),
+        silent: true,
+      };
     case 'answered':
       throw new Error('an answer is no failure');
   }

@@ -7,6 +7,7 @@ import { learnTags, suspects, tagOf } from '@/core/procedure/run/run';
 import { writtenTag } from '@/core/run/events/commanded';
 import type { RunGround } from '@/core/run/events/run-event-kind';
 import { isGated, type RunEvent, weighRunEvent } from '@/core/run/events/run-events';
+import { seers } from '@/core/run/events/walked';
 import { nodeAt, type RunLog, startLog } from '@/core/run/run-log';
 import { worldProcedures, worldWays } from '../../support/world-procedures';
 import { runGround } from '../../support/world-runs';
@@ -26,6 +27,13 @@ const standingAt = (stage: AuthorityStage): Standing => ({
   secondPerson: false,
 });
 
+/** Commands that only read, or clear what comes again by itself. */
+const changesNothing: ReadonlySet<string> = new Set(
+  'identify count readPin clearFaults leave readOriginal listen workOut readBoard backUpModule readCartridge workOutImage'.split(
+    ' ',
+  ),
+);
+
 /** What happened so far, by whoever watches from outside. */
 interface Watched {
   readonly log: RunLog;
@@ -43,6 +51,7 @@ function tapsAt({ bound }: RunGround, log: RunLog): RunEvent[] {
     ...here.flatMap((id): RunEvent[] => [
       { kind: 'begun', node: id, atMs },
       { kind: 'pinEntered', node: id, secretId: null, atMs },
+      ...seers.map((by): RunEvent => ({ kind: 'untold', node: id, by, atMs })),
       ...stages.map((stage): RunEvent => ({ kind: 'commanded', node: id, stage, atMs })),
       ...Object.keys(bound.nodes.get(id)?.exits ?? {}).map(
         (answer): RunEvent => ({ kind: 'answered', node: id, answer, by: 'person', atMs }),
@@ -80,6 +89,15 @@ function wrongWith(
       : told !== null
         ? 'an end while a device was told something'
         : undefined;
+  if (event.kind === 'untold') {
+    const step = bound.nodes.get(event.node)?.step;
+    const isRead = step?.kind === 'command' && changesNothing.has(step.command);
+    return told !== event.node
+      ? 'untold what was not told'
+      : event.by === 'person' && !isRead
+        ? 'told again by a person’s word alone'
+        : undefined;
+  }
   if (event.kind !== 'commanded') {
     const isAnswer = event.kind === 'answered' && bound.nodes.get(event.node)?.step.kind === 'command';
     return isAnswer && told !== event.node ? 'an answer to what was not told' : undefined;
@@ -112,6 +130,7 @@ function after(
   log: RunLog,
 ): Watched {
   if (event.kind === 'commanded') return { log, read, told: event.node };
+  if (event.kind === 'untold') return { log, read, told: null };
   if (event.kind !== 'answered') return { log, read, told };
   const node = bound.nodes.get(event.node);
   if (node?.step.kind !== 'check' || (node.step.of !== 'article' && node.step.of !== 'blank'))

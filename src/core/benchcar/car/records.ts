@@ -28,6 +28,7 @@ export function isRecord(holds: string): holds is RecordName {
 
 /** How far a way is, as its record says: nothing runs, it waits, it is ready for the tool, a key is awaited, hands have to do something. */
 export const progressCodes = ['idle', 'waits', 'ready', 'awaitsKey', 'hands'] as const;
+export type Progress = (typeof progressCodes)[number];
 
 /** A record's bytes: texts in ASCII, the voltage in hundredths, the rest as codes. */
 export function readRecord(platform: BenchPlatform, state: CarState, holds: string): readonly number[] {

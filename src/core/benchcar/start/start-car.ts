@@ -19,6 +19,8 @@ export interface CarSetup {
   readonly knownKeys: number;
   readonly lostKeys: number;
   readonly blankKeys: number;
+  /** Numbers of the keys in hand, those that the car knows first; 1, 2 and so on where they are left out. */
+  readonly tags?: readonly number[];
   readonly facts: Readonly<Record<string, string>>;
   readonly faults: readonly PlantedFault[];
   /** Whether each write works by its platform's chance alone. */
@@ -100,11 +102,11 @@ function powered(platform: BenchPlatform, state: CarState): CarState {
 function keysOf(platform: BenchPlatform, setup: CarSetup): readonly BenchKey[] {
   const binds = platform.behaviour.binds;
   return Array.from({ length: setup.knownKeys + setup.blankKeys }, (_, at) => {
-    const blank = blankKey(platform, at + 1);
+    const blank = blankKey(platform, setup.tags?.[at] ?? at + 1);
     return at < setup.knownKeys
       ? {
           ...blank,
-          identity: `key ${blank.tag}`,
+          identity: `key ${at + 1}`,
           boundTo: binds ? setup.seed : null,
           rank: platform.platform.rank === 'none' ? 'none' : 'master',
         }

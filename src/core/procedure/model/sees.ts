@@ -116,3 +116,14 @@ export function optionOf({ options, key }: ChooseStep, sight: Sight): string | u
   };
   return options.find(is)?.id;
 }
+
+/** What a tool says of what it awaited; null where it works on, or was not asked. */
+export function toolTells(tool: {
+  readonly busy: boolean;
+  readonly stopped: boolean;
+  readonly result: { readonly ok: boolean } | null;
+}): SeenBy['tool'] | null {
+  if (tool.stopped) return 'silent';
+  if (tool.busy || !tool.result) return null;
+  return tool.result.ok ? 'taken' : 'notTaken';
+}

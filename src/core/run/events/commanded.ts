@@ -59,8 +59,8 @@ export function writtenTag(node: BoundNode, { walk }: RunLog): number | undefine
 }
 
 /** Whether a command uses up what the van's licence counts: each image, or the first of a run that is gated. */
-export function usesRight(log: RunLog, { step }: BoundNode, { basis, bound }: RunGround): boolean {
-  if (!basis.right || step.kind !== 'command') return false;
+export function usesRight(log: RunLog, { id, step }: BoundNode, { basis, bound }: RunGround): boolean {
+  if (!basis.right || step.kind !== 'command' || log.untold === id) return false;
   if (basis.right.perKey) return step.command === 'workOutImage';
   return log.rightUses === 0 && stageFor(commandPurpose(step.command, bound.way)) !== 'none';
 }

@@ -14,6 +14,7 @@ import {
   refuse,
   type Timed,
 } from './run-event-kind';
+import { untold } from './untold';
 import { answered, exchanged, gaveUp, looked, mended } from './walked';
 
 /** Every kind of event of a run. A new one is a file of its own here, a class in `inputs/run-inputs`, and a line in both registries. */
@@ -21,6 +22,7 @@ const kinds = {
   begun,
   answered,
   commanded,
+  untold,
   pinEntered,
   looked,
   mended,

@@ -41,7 +41,8 @@ export const answered: RunEventKind<Content<'answered'> & { readonly by: Seer }>
       log.erased ||
       (at?.step.kind === 'command' && commands[at.step.command].erases === true && answer !== 'refused');
     const answered = log.answered + 1;
-    return { ok: true, log: { ...step.log, begun: null, command: null, entered: null, answered, erased } };
+    const next = { begun: null, command: null, untold: null, entered: null, answered, erased };
+    return { ok: true, log: { ...step.log, ...next } };
   },
   purposes: () => [],
   gated: false,
