@@ -44,8 +44,9 @@ GRANT INSERT ON currency_change, job_event, job_event_refused, job_history, quot
 GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry, errand TO :serving;
 GRANT INSERT ON envelope TO :serving;
 GRANT INSERT, DELETE ON sealed_text, text_compared, retention_due TO :serving;
--- A trace is kept as it was, or removed.
+-- What was said is kept as it was, or removed; the trace of a run grows by parts, which are counted.
 GRANT INSERT, DELETE ON trace, trace_batch TO :serving;
+GRANT UPDATE (messages, seconds) ON trace TO :serving;
 -- A run goes on; what it rests on and what happened in it never changes.
 GRANT INSERT, UPDATE (last_seq, state, lease, ended_at) ON run TO :serving;
 GRANT INSERT ON run_event, run_event_refused, right_use TO :serving;

@@ -5,20 +5,29 @@ import type { DataKeyRow } from './secrets';
 export interface TraceRow {
   readonly id: string;
   readonly platform: string;
-  readonly link: 'can' | 'serial';
+  readonly link: 'can' | 'serial' | 'none';
   readonly messages: number;
   readonly seconds: number;
   readonly madeAt: Date;
   readonly madeBy: string;
 }
 
+/** The job and the run that a trace is of. */
+interface OfRun {
+  readonly jobId: string;
+  readonly runId: string;
+}
+
 export async function insertTrace(
   db: Db,
-  trace: Omit<TraceRow, 'madeBy'> & { readonly dataKeyId: string; readonly personId: string },
+  trace: Omit<TraceRow, 'madeBy'> & {
+    readonly dataKeyId: string;
+    readonly personId: string;
+  } & Partial<OfRun>,
 ): Promise<void> {
   await db.query(
-    `INSERT INTO trace (id, platform, link, messages, seconds, data_key_id, made_at, made_by)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8)`,
+    `INSERT INTO trace (id, platform, link, messages, seconds, data_key_id, made_at, made_by, job_id, run_id)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
     [
       trace.id,
       trace.platform,
@@ -28,15 +37,50 @@ export async function insertTrace(
       trace.dataKeyId,
       trace.madeAt,
       trace.personId,
+      trace.jobId ?? null,
+      trace.runId ?? null,
     ],
   );
 }
 
-export async function insertTraceBatches(db: Db, traceId: string, bodies: readonly Buffer[]): Promise<void> {
+/** @param first the number of the first of them */
+export async function insertTraceBatches(
+  db: Db,
+  traceId: string,
+  bodies: readonly Buffer[],
+  first = 1,
+): Promise<void> {
   await db.query(
-    'INSERT INTO trace_batch (trace_id, number, body) SELECT $1, number, body FROM unnest($2::bytea[]) WITH ORDINALITY AS b (body, number)',
-    [traceId, bodies],
+    `INSERT INTO trace_batch (trace_id, number, body)
+     SELECT $1, number + $3 - 1, body FROM unnest($2::bytea[]) WITH ORDINALITY AS b (body, number)`,
+    [traceId, bodies, first],
   );
+}
+
+/** The trace of a run, with how many parts of it there are; undefined while it has none. */
+export async function findRunTrace(
+  db: Db,
+  runId: string,
+): Promise<(Pick<TraceRow, 'id' | 'platform' | 'link'> & { readonly parts: number }) | undefined> {
+  const found = await db.query<Pick<TraceRow, 'id' | 'platform' | 'link'> & { parts: number }>(
+    `SELECT id, platform, link, (SELECT count(*)::integer FROM trace_batch b WHERE b.trace_id = t.id) AS parts
+     FROM trace t WHERE run_id = $1`,
+    [runId],
+  );
+  return found.rows[0];
+}
+
+/** Counts what a part adds to a trace. */
+export async function lengthenTrace(
+  db: Db,
+  id: string,
+  { messages, seconds }: Pick<TraceRow, 'messages' | 'seconds'>,
+): Promise<void> {
+  await db.query('UPDATE trace SET messages = messages + $2, seconds = greatest(seconds, $3) WHERE id = $1', [
+    id,
+    messages,
+    seconds,
+  ]);
 }
 
 /** The latest traces of the bench car, the newest first. */

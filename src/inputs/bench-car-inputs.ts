@@ -16,7 +16,7 @@ export class TraceInput {
 
 /** The car's clock goes no further than six hours. */
 const longestUs = 6 * 3_600_000_000;
-const moment = (what: string) => wholeUpTo(longestUs, what);
+export const moment = (what: string) => wholeUpTo(longestUs, what);
 
 // What is done to a car comes by the thousand, so that each is checked by a table and not by a class of its own; the schema is made of
 // the same table.
@@ -68,7 +68,7 @@ const object = (parts: Readonly<Record<string, PartOf>>): PartOf => ({
   },
 });
 
-const tag = whole(1, 99);
+const tag = whole(1, 999);
 const somewhere = one(Object.keys(places));
 
 /** What each kind of input carries. */
@@ -99,6 +99,10 @@ const anyInput: PartOf = {
 const timedInput = object({ atUs: whole(0, longestUs), input: anyInput });
 const mostInputs = 3000;
 
+/** What is done to a car, in the order of its time. */
+export const carInputList = (most: number): PropertyDecorator =>
+  items(timedInput.fits, timedInput.schema, most, 'what is done to the car at its time');
+
 class SetupInput {
   @Length(1, 40, { message: 'A seed of 1 to 40 characters.' }) seed!: string;
   @IsIn(['turn', 'push'], { message: 'Expected turn or push.' }) ignition!: 'turn' | 'push';
@@ -117,7 +121,7 @@ class SetupInput {
 /** A car on the bench and all that was done to it, in the order of time. */
 export class BenchCarRunInput extends BenchCarInput {
   @nested(() => SetupInput, 'Expected what the car begins with.') setup!: SetupInput;
-  @items(timedInput.fits, timedInput.schema, mostInputs, 'what is done to the car at its time')
+  @carInputList(mostInputs)
   inputs!: readonly TimedInput[];
   /** How far its time goes on after the last input. */
   @IsOptional() @moment('Up to when, in microseconds of the car’s clock, up to six hours?') untilUs?: number;

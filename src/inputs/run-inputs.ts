@@ -1,7 +1,10 @@
 import { ArrayMaxSize, IsArray, IsIn, IsInt, IsUUID, Max, MaxLength, Min } from 'class-validator';
 import type { AuthorityStage } from '@/core/authority/purposes';
+import type { TimedInput } from '@/core/benchcar/car/car-state';
+import { type PlantedFault, plantedFaults } from '@/core/benchcar/start/planted-faults';
 import { type RunEvent, runEventNames } from '@/core/run/events/run-events';
 import { type Seer, seers } from '@/core/run/events/walked';
+import { carInputList, moment } from './bench-car-inputs';
 import { PieceInput } from './events/piece';
 import { byKind, instant, listOf, nested, orNull, orWords, whole } from './fields';
 
@@ -123,6 +126,22 @@ export type LeaseWant = (typeof leaseWants)[number];
 export class LeaseInput {
   @IsUUID(undefined, { message: 'A device has an id of its own.' }) device!: string;
   @IsIn(leaseWants, { message: 'Drive, ask, give, keep or leave?' }) want!: LeaseWant;
+}
+
+const wrongs = ['nothing', 'surprise', ...plantedFaults] as const;
+
+/** A made-up car that is put at the other end of a run's line. */
+export class PutCarInput {
+  @IsUUID(undefined, { message: 'A device has an id of its own.' }) device!: string;
+  @IsIn(wrongs, { message: 'What is wrong with it?' }) wrong!: 'nothing' | 'surprise' | PlantedFault;
+}
+
+/** The next part of what was done to it. */
+export class RunPartInput {
+  @IsUUID(undefined, { message: 'A device has an id of its own.' }) device!: string;
+  @whole('Which part?', 2) part!: number;
+  @carInputList(500) inputs!: readonly TimedInput[];
+  @moment('How far is the car’s clock, in microseconds, up to six hours?') untilUs!: number;
 }
 
 function keyIds(): PropertyDecorator {

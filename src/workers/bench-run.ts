@@ -1,4 +1,4 @@
-import type { CarInput, CarState, TimedInput } from '@/core/benchcar/car/car-state';
+import type { CarInput, CarSeen, CarState, TimedInput } from '@/core/benchcar/car/car-state';
 import { voltsAt } from '@/core/benchcar/car/electrics';
 import { lampOf, menuOf } from '@/core/benchcar/car/lamp';
 import { stretch, waitNow } from '@/core/benchcar/course/wait-left';
@@ -19,19 +19,11 @@ import { SimulatedTool } from '@/outside/vci/simulated-tool';
 export type { DeviceTask, ToolFunction };
 
 /** What a bench shows of its car now. */
-export interface BenchView {
-  readonly nowUs: number;
-  readonly turns: CarState['turns'];
-  readonly parts: CarState['parts'];
-  /** When each part came into its state, where it moved. */
-  readonly since: CarState['since'];
-  readonly keys: CarState['keys'];
-  readonly pressed: CarState['pressed'];
+export interface BenchView extends CarSeen {
   readonly lamp: RankSign;
   /** What the key page of the car's menu says; null where it has none. */
   readonly menu: string | null;
   readonly volts: number;
-  readonly supply: boolean;
   readonly memory: CarState['memory'];
   readonly plateVin: string;
   /** What runs in the car, and how far it is. */

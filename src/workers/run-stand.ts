@@ -13,10 +13,14 @@ export type CommandCame = null | 'done' | 'refused' | 'silent' | 'unseen';
 
 /** What a run sees of the car at the other end of its tool's line. */
 export interface StandView extends BenchView {
-  /** The command that was told last, with what came of it. */
-  readonly told: { readonly node: string; readonly came: CommandCame } | null;
+  /** The command that was told last, by the name of that telling, with what came of it. */
+  readonly told: {
+    readonly act: string;
+    readonly command: CommandName;
+    readonly came: CommandCame;
+  } | null;
   /** What the car said that was asked what came of a command. */
-  readonly stands: { readonly node: string; readonly standing: CarStanding | null } | null;
+  readonly stands: { readonly act: string; readonly standing: CarStanding | null } | null;
   /** Whether hands are at the car. */
   readonly handsBusy: boolean;
   /** What was tried last, and whether it went. */
@@ -25,6 +29,8 @@ export interface StandView extends BenchView {
   /** How much was done to the car in all. */
   readonly inputs: number;
 }
+
+export type { CommandHands };
 
 const second = 1_000_000;
 /** A function that goes on by itself is told by then. */
@@ -39,8 +45,8 @@ export type StepTags = Readonly<Partial<Record<KeyRole, number>>>;
  */
 export class RunStand {
   readonly bench: BenchRun;
-  private told: { node: string; command: CommandName; sinceUs: number; came: CommandCame } | null = null;
-  private asked: { node: string; by: 'tool' | 'device'; standing: CarStanding | null } | null = null;
+  private told: { act: string; command: CommandName; sinceUs: number; came: CommandCame } | null = null;
+  private asked: { act: string; by: 'tool' | 'device'; standing: CarStanding | null } | null = null;
   private hands: { readonly atUs: number; readonly hands: TimedHands }[] = [];
   private handsEndUs = 0;
   private tried: StandView['tried'] = null;
@@ -101,9 +107,12 @@ export class RunStand {
     this.systemType = systemType;
   }
 
-  /** Has tool or device do what a command says. What came of it shows as the time goes on. */
-  tell(node: string, command: CommandName, hands: CommandHands): void {
-    this.told = { node, command, sinceUs: this.nowUs, came: null };
+  /**
+   * Has tool or device do what a command says. What came of it shows as the time goes on.
+   * @param act a name for this telling, which no other has
+   */
+  tell(act: string, command: CommandName, hands: CommandHands): void {
+    this.told = { act, command, sinceUs: this.nowUs, came: null };
     this.asked = null;
     const task = commandTask(command, hands);
     if (task.by === 'device') {
@@ -118,11 +127,11 @@ export class RunStand {
   }
 
   /** Asks the car what came of a command whose answer was not seen. */
-  ask(node: string, command: CommandName, tag: number): void {
+  ask(act: string, command: CommandName, tag: number): void {
     this.told = null;
     const of = askedOf(command);
     const cannot = of === 'person' || (of === 'module' && this.bench.platform.behaviour.link.kind === 'none');
-    this.asked = { node, by: of === 'module' ? 'tool' : 'device', standing: cannot ? nothingSaid : null };
+    this.asked = { act, by: of === 'module' ? 'tool' : 'device', standing: cannot ? nothingSaid : null };
     if (cannot) return;
     if (of === 'module') {
       this.bench.restartTool();
@@ -139,8 +148,8 @@ export class RunStand {
     const { told } = this;
     return {
       ...this.bench.view(),
-      told: told && { node: told.node, came: told.came },
-      stands: this.asked && { node: this.asked.node, standing: this.asked.standing },
+      told: told && { act: told.act, command: told.command, came: told.came },
+      stands: this.asked && { act: this.asked.act, standing: this.asked.standing },
       handsBusy: this.handsBusy,
       tried: this.tried,
       systemType: this.systemType,

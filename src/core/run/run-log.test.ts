@@ -14,6 +14,7 @@ const log = (taken: readonly number[], erased = false): RunLog => ({
   },
   begun: null,
   command: null,
+  untold: null,
   entered: null,
   secretIds: [],
   answered: 0,

@@ -8,12 +8,13 @@ import { postJson } from '@/ui/fetch-file';
 import { Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import type { TraceRow } from '@/usecases/benches/bench-car';
+import { HandsPanel } from '../parts/car-hands';
 import { CarPanel } from './car-panel';
 import { CausePanel } from './cause-panel';
 import { DevicesPanel } from './devices-panel';
-import { HandsPanel } from './hands-panel';
 import { KeptTraces } from './kept-traces';
 import { PaceBar } from './pace-bar';
+import { drawnParts } from './places';
 import { type Chosen, setupOf } from './setup';
 import { SetupBar } from './setup-bar';
 import { ToolPanel } from './tool-panel';
@@ -129,7 +130,7 @@ export function BenchCar({ platforms, onPlatform, traces, zone, onRemove }: Benc
           )}
           <div className="grid items-start gap-4 lg:grid-cols-[300px_minmax(0,1fr)_330px]">
             <div className="flex flex-col gap-4">
-              <HandsPanel platform={platform} view={run.view} onHand={run.hand} />
+              <HandsPanel platform={platform} view={run.view} drawn={drawnParts} onHand={run.hand} />
               <ToolPanel
                 key={`tool at ${standing}`}
                 platform={platform}

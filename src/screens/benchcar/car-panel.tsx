@@ -11,15 +11,15 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import type { BenchKey } from '@/core/benchcar/car/bench-key';
-import { carParts, partWords } from '@/core/benchcar/car/car-parts';
+import { carParts, partWords, placesOf } from '@/core/benchcar/car/car-parts';
 import type { CarInput } from '@/core/benchcar/car/car-state';
 import { type Place, places } from '@/core/benchcar/document/behaviour';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import { classNames } from '@/ui/class-names';
 import type { BenchView } from '@/workers/bench-run';
+import { KeysList } from '../parts/car-keys';
 import { CarDrawing } from './car-drawing';
-import { KeysList } from './keys-list';
-import { drawnParts, partPoints, placePoints, placesOf } from './places';
+import { drawnParts, partPoints, placePoints } from './places';
 
 interface CarPanelProps {
   readonly platform: BenchPlatform;

@@ -1,5 +1,4 @@
-import { type Place, places } from '@/core/benchcar/document/behaviour';
-import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
+import type { Place } from '@/core/benchcar/document/behaviour';
 
 /** Where keys lie on the drawing, in its units of 100 by 100. */
 export const placePoints: Readonly<Record<Place, { readonly x: number; readonly y: number }>> = {
@@ -15,16 +14,6 @@ export const placePoints: Readonly<Record<Place, { readonly x: number; readonly 
   bag: { x: 58, y: 66 },
   boot: { x: 50, y: 79 },
 };
-
-/** The places that a car of this platform has for its keys. */
-export function placesOf({ behaviour }: BenchPlatform, turns: 'turn' | 'push'): readonly Place[] {
-  return (Object.keys(places) as Place[]).filter((place) => {
-    if (place === 'lock' || place === 'ring') return turns === 'turn';
-    if (place === 'button' || place === 'pocket' || place === 'reader')
-      return behaviour.reads.includes(place);
-    return true;
-  });
-}
 
 /** Parts that are moved where they are drawn, each with its place there. */
 export const drawnParts = ['bonnet', 'boot', 'driverDoor', 'passengerDoor', 'rearDoor'] as const;

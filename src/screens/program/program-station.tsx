@@ -1,5 +1,6 @@
 'use client';
 
+import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { goesOnBy } from '@/core/procedure/document/step-exits';
@@ -20,8 +21,13 @@ import { EndCard, GiveUp } from './end-card';
 import { keepShell } from './keep-shell';
 import type { KeptClock, RunEngine, RunShown } from './run-engine';
 import { RunKeys } from './run-keys';
+import { lookAtSecret } from './run-transport';
 import { StepCard } from './step-card';
 import { useRun } from './use-run';
+import { answerByTool, useRunTool } from './use-run-tool';
+
+/** It brings a drawing of hands and keys with it, which the first sight of a step does not wait for. */
+const ToolCard = dynamic(() => import('./tool-card').then(({ ToolCard }) => ToolCard), { ssr: false });
 
 interface ProgramStationProps {
   readonly runId: string;
@@ -61,6 +67,7 @@ export function ProgramStation({
   const shown = kept && withRing(kept, ring);
   const clock = useShopClock(time.now, time.rate);
   const [busy, setBusy] = useState(false);
+  const tool = useRunTool({ runId, personId, shown, engine, clock });
   useTimed(shown, clock);
   useKept(personId, time, isShell);
   useEffect(() => {
@@ -79,8 +86,8 @@ export function ProgramStation({
   const driving = engine.current;
   const node = nodeAt(shown.ground.bound, shown.log);
   const held = driving?.needsServer() ?? null;
-  const happens = async (...events: WithoutTime[]) => {
-    if (!driving || busy) return;
+  const happens = async (...events: WithoutTime[]): Promise<boolean> => {
+    if (!driving || busy) return false;
     setBusy(true);
     try {
       for (const event of events) {
@@ -90,11 +97,22 @@ export function ProgramStation({
           ((whole.kind === 'commanded' || whole.kind === 'pinEntered') && held !== null) ||
           (whole.kind === 'keyTaken' && whole.piece !== null);
         const took = await (gated ? driving.takeWithServer(whole) : driving.take(whole));
-        if (!took) break;
+        if (!took) return false;
       }
+      return true;
     } finally {
       setBusy(false);
     }
+  };
+  const proposed = node && answerByTool(node, tool);
+  const tells = async (node: string) => {
+    if (await happens({ kind: 'commanded', node, stage })) await tool.onTell();
+  };
+  const usesPin = async (node: string, secretId: string | null) => {
+    const entered = { kind: 'pinEntered', node, secretId } as const;
+    if (!(await happens(entered))) return;
+    if (tool.shown && secretId !== null) tool.onPin(await lookAtSecret(jobNumber, secretId));
+    await happens({ kind: 'answered', node, answer: 'done', by: 'person' });
   };
   const at = node?.id ?? '';
   const ends = (count: number | 'cannotSay' | null, reason: string) =>
@@ -136,22 +154,27 @@ export function ProgramStation({
             held={held}
             busy={busy}
             onBegin={() => void happens({ kind: 'begun', node: at })}
-            onAnswer={(answer) => void happens({ kind: 'answered', node: at, answer, by: 'person' })}
+            proposed={proposed}
+            onAnswer={(answer) =>
+              void happens({
+                kind: 'answered',
+                node: at,
+                answer,
+                by: answer === proposed ? 'tool' : 'person',
+              })
+            }
+            onAgain={() => void happens({ kind: 'untold', node: at, by: 'person' })}
             pieces={pieces}
             onPiece={(tag, piece) => void happens({ kind: 'keyTaken', tag, piece })}
-            onCommand={() => void happens({ kind: 'commanded', node: at, stage })}
-            onPin={(secretId) =>
-              void happens(
-                { kind: 'pinEntered', node: at, secretId },
-                { kind: 'answered', node: at, answer: 'done', by: 'person' },
-              )
-            }
+            onCommand={() => void tells(at)}
+            onPin={(secretId) => void usesPin(at, secretId)}
           />
           <Then shown={shown} />
         </>
       ) : (
         <EndCard shown={shown} busy={busy} onEnd={ends} />
       )}
+      {!shown.log.ended && shown.drives && <ToolCard tool={tool} run={shown} node={node} />}
       {!shown.log.ended && node && <GiveUp shown={shown} busy={busy} onEnd={ends} />}
     </>
   );

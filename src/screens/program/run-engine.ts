@@ -150,6 +150,11 @@ export class RunEngine {
     return this.problem === null && this.conflict === null;
   }
 
+  /** The run as it stands here; undefined until it is here. */
+  get log(): RunLog | undefined {
+    return this.shown?.log;
+  }
+
   /** Whether what is at hand waits for the server, and why. */
   needsServer(): string | undefined {
     const node = this.ground && this.shown && nodeAt(this.ground.bound, this.shown.log);

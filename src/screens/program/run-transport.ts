@@ -1,5 +1,7 @@
+import type { TimedInput } from '@/core/benchcar/car/car-state';
 import type { Problem } from '@/core/kinds/result';
 import type { RunEvent } from '@/core/run/events/run-events';
+import type { RunCarRead } from '@/usecases/benches/run-car';
 import type { LeaseRead, RunRead } from '@/usecases/jobs/read-run';
 import type { RunEventsAnswer } from '@/usecases/jobs/run-events';
 
@@ -26,6 +28,19 @@ export interface RunTransport {
   lease(device: string, want: 'drive' | 'ask' | 'give' | 'keep' | 'leave'): Promise<LeaseRead>;
 }
 
+/** How a device talks to the server about the car at the other end of a run's line. */
+export interface CarTransport {
+  /** The car as it was kept; null while none was put there. */
+  read(device: string): Promise<RunCarRead | null>;
+  put(device: string, wrong: string): Promise<RunCarRead>;
+  keep(
+    device: string,
+    part: number,
+    inputs: readonly TimedInput[],
+    untilUs: number,
+  ): Promise<{ readonly parts: number }>;
+}
+
 const patienceMs = 10_000;
 
 export function runTransport(runId: string): RunTransport {
@@ -39,6 +54,24 @@ export function runTransport(runId: string): RunTransport {
       }),
     lease: (device, want) => ask(`${address}/lease`, { device, want }),
   };
+}
+
+export function carTransport(runId: string): CarTransport {
+  const address = `/api/v1/runs/${runId}`;
+  return {
+    read: (device) => ask(`${address}/car?device=${device}`),
+    put: (device, wrong) => ask(`${address}/car`, { device, wrong }),
+    keep: (device, part, inputs, untilUs) => ask(`${address}/trace`, { device, part, inputs, untilUs }),
+  };
+}
+
+/** Reads a secret of a job for the tool; the look stands in the audit. Empty where it is not to be had. */
+export async function lookAtSecret(jobNumber: number, secretId: string): Promise<string> {
+  const looked = await ask<{ readonly value: string }>(
+    `/api/v1/jobs/${jobNumber}/secrets/${secretId}`,
+    {},
+  ).catch(() => undefined);
+  return looked?.value ?? '';
 }
 
 async function ask<Answer>(address: string, body?: object): Promise<Answer> {

@@ -8,6 +8,7 @@ import { handsFree, type KeyRole, stepPlaces } from '@/core/procedure/document/p
 import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { answerWords, factsOf, kindWords, said, stateWords } from '@/core/procedure/document/step-words';
 import { followsWords, roleName } from '@/core/run/answer-words';
+import { isHarmless } from '@/core/run/ask-car';
 import { writtenTag } from '@/core/run/events/commanded';
 import { optionsOpen } from '@/core/run/events/walked';
 import { waitOf } from '@/core/run/run-basis';
@@ -24,6 +25,8 @@ export interface StepActs {
   /** A timed step or a wait begins. */
   readonly onBegin: () => void;
   readonly onAnswer: (answer: string) => void;
+  /** What was told was not done, and does no harm when it is told again. */
+  readonly onAgain: () => void;
   /** A device is told. */
   readonly onCommand: () => void;
   readonly onPin: (secretId: string | null) => void;
@@ -39,6 +42,8 @@ interface StepCardProps extends StepActs {
   readonly pins: readonly { readonly id: string; readonly words: string }[];
   /** Pieces of the van that may be a key of this car. */
   readonly pieces: readonly Piece[];
+  /** The answer that the tool's word comes to; undefined where it says nothing. */
+  readonly proposed: string | undefined;
   /** Why it waits for the server; null where it does not. */
   readonly held: string | null;
   readonly busy: boolean;
@@ -208,7 +213,9 @@ function StepAnswers({
   held,
   busy,
   nameOf,
+  proposed,
   onAnswer,
+  onAgain,
   onCommand,
   onPin,
   onBegin,
@@ -253,9 +260,16 @@ function StepAnswers({
     );
   if (step.kind === 'enter' && step.value === 'pin')
     return <PinAnswers {...{ pins, held, busy, drives, onPin, onAnswer, follows }} online={shown.online} />;
-  const [first, ...others] = step.kind === 'choose' ? optionsOpen(node, log) : orderOf(node);
+  const open = step.kind === 'choose' ? optionsOpen(node, log) : orderOf(node);
+  const isProposed = proposed !== undefined && open.includes(proposed);
+  const answers = isProposed ? [proposed, ...open.filter((one) => one !== proposed)] : open;
   return (
     <>
+      {isProposed && (
+        <p>
+          <Badge tone="smalt">the tool says so</Badge> {upper(answerWords(step, proposed))}
+        </p>
+      )}
       {told && (
         <Notice tone="smalt">
           It is told. What came of it? Look at the car and at the tool before you answer; it is not told
@@ -263,19 +277,22 @@ function StepAnswers({
         </Notice>
       )}
       <div className="flex flex-wrap gap-2">
-        {[first, ...others].map((answer, at) =>
-          answer === undefined ? null : (
-            <Button
-              key={answer}
-              look={at === 0 ? 'main' : 'plain'}
-              busy={busy}
-              disabled={!drives}
-              onClick={() => onAnswer(answer)}
-              follows={follows(answer)}
-            >
-              {upper(answerWords(step, answer))}
-            </Button>
-          ),
+        {answers.map((answer, at) => (
+          <Button
+            key={answer}
+            look={at === 0 ? 'main' : 'plain'}
+            busy={busy}
+            disabled={!drives}
+            onClick={() => onAnswer(answer)}
+            follows={follows(answer)}
+          >
+            {upper(answerWords(step, answer))}
+          </Button>
+        ))}
+        {told && step.kind === 'command' && isHarmless(step.command) && (
+          <Button busy={busy} disabled={!drives} onClick={onAgain} follows="it changes nothing for good">
+            Nobody saw: tell it again
+          </Button>
         )}
       </div>
     </>

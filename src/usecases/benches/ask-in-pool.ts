@@ -13,6 +13,7 @@ const lane = openLane<typeof shortTasks>({
     progression: 20_000,
     benchCar: 20_000,
     benchTrace: 20_000,
+    runTrace: 20_000,
     procedure: 10_000,
   },
 });

@@ -5,7 +5,7 @@ import { voltsAt } from '@/core/benchcar/car/electrics';
 import { lampOf } from '@/core/benchcar/car/lamp';
 import { behaviourProblems } from '@/core/benchcar/document/check-behaviour';
 import { startCar } from '@/core/benchcar/start/start-car';
-import { type LineSaid, type PlayedCar, playCar } from '@/core/benchcar/trace/play-car';
+import { type PlayedCar, playCar } from '@/core/benchcar/trace/play-car';
 import type { RankSign } from '@/core/catalogue/platform';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
@@ -13,8 +13,7 @@ import { appendAudit } from '@/data/audit';
 import { type DocumentedPlatform, findBenchPlatform, listBenchPlatforms } from '@/data/behaviours';
 import type { Db } from '@/data/db';
 import { deleteTraces, findTrace, listTraces, listTracesBeyond, type TraceRow } from '@/data/traces';
-import { candumpOf } from '@/formats/candump';
-import { lineCsv } from '@/formats/line-csv';
+import { type TraceFile, traceFile, traceText } from '@/formats/trace-file';
 import type { BenchCarRunInput, BenchCarStepInput } from '@/inputs/bench-car-inputs';
 import { database, transact } from '../database';
 import { keepTrace, openTrace } from '../vault/traces';
@@ -90,7 +89,7 @@ export async function keepBenchTrace(
   const { link } = platform.behaviour;
   if (link.kind === 'none') return failed('No line leads to this car, so nothing was said.', 'platform');
   const texts = Array.from({ length: Math.ceil(lines.length / linesTogether) }, (_, at) =>
-    textOf(link.kind, lines.slice(at * linesTogether, (at + 1) * linesTogether), at === 0),
+    traceText(link.kind, lines.slice(at * linesTogether, (at + 1) * linesTogether), at === 0),
   );
   const id = uuid();
   await transact(async (db) => {
@@ -109,12 +108,6 @@ export async function listBenchTraces(_actor: Actor): Promise<readonly TraceRow[
   return listTraces(database(), mostKept);
 }
 
-export interface TraceFile {
-  readonly name: string;
-  readonly type: string;
-  readonly text: string;
-}
-
 /** A trace as a file; who took it stands in the audit before it is opened. */
 export async function exportBenchTrace(actor: PersonActor, id: string): Promise<Result<TraceFile>> {
   return transact(async (db) => {
@@ -122,9 +115,7 @@ export async function exportBenchTrace(actor: PersonActor, id: string): Promise<
     const opened = await openTrace(db, id);
     if (!opened) throw new Gone();
     const { platform, link } = opened.trace;
-    const name = `bench-${platform.toLowerCase().replace(/[^a-z0-9]+/g, '-')}`;
-    const [ending, type] = link === 'can' ? ['log', 'text/plain'] : ['csv', 'text/csv'];
-    return done({ name: `${name}.${ending}`, type: `${type}; charset=utf-8`, text: opened.parts.join('') });
+    return done(traceFile(`bench ${platform}`, link, opened.parts.join('')));
   }).catch(goneOr);
 }
 
@@ -164,16 +155,6 @@ function auditOf(
     subjectId: id,
     details,
   });
-}
-
-/** Lines of a trace as a file has them; the head stands once. */
-function textOf(link: 'can' | 'serial', lines: readonly LineSaid[], withHead: boolean): string {
-  return link === 'can'
-    ? candumpOf(lines.flatMap((one) => (one.kind === 'frame' ? [{ atUs: one.atUs, ...one.frame }] : [])))
-    : lineCsv(
-        lines.flatMap((one) => (one.kind === 'bytes' ? [one] : [])),
-        withHead,
-      );
 }
 
 interface Played extends PlayedCar {

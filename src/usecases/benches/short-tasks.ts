@@ -9,6 +9,7 @@ import { decodeKey } from './blade';
 import { searchCodes } from './code-search';
 import { identify } from './identify';
 import { planProgression } from './progression';
+import { exportRunTrace } from './run-car';
 
 /** Questions that people wait for, too heavy for the thread that answers: values in, values out. */
 export const shortTasks = {
@@ -30,6 +31,9 @@ export const shortTasks = {
   /** Keeps what was said on its line. */
   benchTrace: ({ actor, input }: { readonly actor: PersonActor; readonly input: BenchCarRunInput }) =>
     keepBenchTrace(actor, input),
+  /** Writes out what was said on the line of a run. */
+  runTrace: ({ actor, input }: { readonly actor: PersonActor; readonly input: { readonly runId: string } }) =>
+    exportRunTrace(actor, input),
   /** Checks a procedure that somebody writes. */
   procedure: ({ actor, input }: { readonly actor: Actor; readonly input: ProcedureCheckInput }) =>
     checkProcedure(actor, input),

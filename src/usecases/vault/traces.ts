@@ -8,7 +8,7 @@ import {
   type TraceRow,
 } from '@/data/traces';
 import { seal, unseal } from './sealing';
-import { makeDataKey, unwrap } from './vault';
+import { dataKeyOf, makeDataKey, type OpenDataKey, unwrap } from './vault';
 
 const place = (traceId: string, number: number, keyId: string) => ({
   table: 'trace_batch',
@@ -25,10 +25,58 @@ export async function keepTrace(
 ): Promise<void> {
   const key = await makeDataKey(db, null, trace.madeAt);
   await insertTrace(db, { ...trace, dataKeyId: key.id });
-  const bodies = parts.map((part, at) =>
-    seal(key.bytes, place(trace.id, at + 1, key.id), Buffer.from(part, 'utf8')),
+  await keepParts(db, trace.id, key, parts, 1);
+}
+
+/** Begins the trace of a run with its first part, sealed with its job's key: it goes when that goes. */
+export async function beginRunTrace(
+  db: Db,
+  trace: Omit<TraceRow, 'madeBy'> & {
+    readonly personId: string;
+    readonly jobId: string;
+    readonly runId: string;
+  },
+  part: string,
+): Promise<void> {
+  const key = await dataKeyOf(db, trace.jobId, trace.madeAt);
+  await insertTrace(db, { ...trace, dataKeyId: key.id });
+  await keepParts(db, trace.id, key, [part], 1);
+}
+
+/** Keeps the next part of a run's trace. */
+export async function keepRunPart(
+  db: Db,
+  { jobId, traceId, number, at }: { jobId: string; traceId: string; number: number; at: Date },
+  part: string,
+): Promise<void> {
+  await keepParts(db, traceId, await dataKeyOf(db, jobId, at), [part], number);
+}
+
+/** The parts of a run's trace in their order. */
+export async function openRunTrace(
+  db: Db,
+  jobId: string,
+  traceId: string,
+  at: Date,
+): Promise<readonly string[]> {
+  const key = await dataKeyOf(db, jobId, at);
+  const batches = await listTraceBatches(db, traceId);
+  return batches.map(({ number, body }) =>
+    unseal(key.bytes, place(traceId, number, key.id), body).toString('utf8'),
   );
-  await insertTraceBatches(db, trace.id, bodies);
+}
+
+async function keepParts(
+  db: Db,
+  traceId: string,
+  key: OpenDataKey,
+  parts: readonly string[],
+  first: number,
+): Promise<void> {
+  const bodies = parts.map((part, at) =>
+    seal(key.bytes, place(traceId, first + at, key.id), Buffer.from(part, 'utf8')),
+  );
+  await insertTraceBatches(db, traceId, bodies, first);
 }
 
 /** A trace with what was said, in its parts; undefined where there is none. */

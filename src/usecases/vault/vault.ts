@@ -127,7 +127,8 @@ function bodyPlace(id: string, keyId: string) {
   return { table: 'envelope', row: id, column: 'body', keyId };
 }
 
-async function dataKeyOf(db: Db, jobId: string, at: Date): Promise<OpenDataKey> {
+/** The data key of a job, made where it has none. Throws `KeyDestroyed` where it was destroyed. */
+export async function dataKeyOf(db: Db, jobId: string, at: Date): Promise<OpenDataKey> {
   const known = await findDataKey(db, jobId);
   return known ? { id: known.id, bytes: unwrap(known) } : makeDataKey(db, jobId, at);
 }

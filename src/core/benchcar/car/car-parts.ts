@@ -1,4 +1,5 @@
-import type { Behaviour, States } from '../document/behaviour';
+import { type Behaviour, type Place, places, type States } from '../document/behaviour';
+import type { BenchPlatform } from '../document/bench-platform';
 import type { CarState } from './car-state';
 
 /** The parts that every car has, each with its states, the first at rest. */
@@ -67,4 +68,14 @@ export function isIn(state: CarState, part: string, wanted: string): boolean {
 
 export function isAlive(state: CarState): boolean {
   return alive.has(state.parts.ignition ?? 'off');
+}
+
+/** The places that a car of this platform has for its keys. */
+export function placesOf({ behaviour }: BenchPlatform, turns: 'turn' | 'push'): readonly Place[] {
+  return (Object.keys(places) as Place[]).filter((place) => {
+    if (place === 'lock' || place === 'ring') return turns === 'turn';
+    if (place === 'button' || place === 'pocket' || place === 'reader')
+      return behaviour.reads.includes(place);
+    return true;
+  });
 }

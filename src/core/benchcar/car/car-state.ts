@@ -91,6 +91,12 @@ export interface CarState {
   readonly draws: number;
 }
 
+/** What somebody sees of a car who stands beside it. */
+export interface CarSeen extends Pick<CarState, 'nowUs' | 'turns' | 'parts' | 'since' | 'keys' | 'pressed'> {
+  /** Whether a supply keeps its battery up. */
+  readonly supply: boolean;
+}
+
 /** What hands, tool and devices do to a car. */
 export type CarInput =
   | { readonly kind: 'frame'; readonly frame: CanFrame }

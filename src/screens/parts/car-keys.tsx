@@ -2,16 +2,15 @@
 
 import { useState } from 'react';
 import type { BenchKey } from '@/core/benchcar/car/bench-key';
-import type { CarInput } from '@/core/benchcar/car/car-state';
+import { placesOf } from '@/core/benchcar/car/car-parts';
+import type { CarInput, CarSeen } from '@/core/benchcar/car/car-state';
 import { type Place, places } from '@/core/benchcar/document/behaviour';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import { Button } from '@/ui/button';
-import type { BenchView } from '@/workers/bench-run';
-import { placesOf } from './places';
 
 interface KeysListProps {
   readonly platform: BenchPlatform;
-  readonly view: BenchView;
+  readonly view: CarSeen;
   readonly onHand: (input: CarInput) => void;
 }
 
@@ -69,7 +68,7 @@ function RemoteButtons({
 }: {
   readonly one: BenchKey;
   readonly buttons: readonly string[];
-  readonly pressed: BenchView['pressed'];
+  readonly pressed: CarSeen['pressed'];
   readonly onHand: (input: CarInput) => void;
 }) {
   const [button, setButton] = useState(buttons[0] ?? 'lock');

@@ -1,21 +1,21 @@
 'use client';
 
 import { partsOf, partWords } from '@/core/benchcar/car/car-parts';
-import type { CarInput } from '@/core/benchcar/car/car-state';
+import type { CarInput, CarSeen } from '@/core/benchcar/car/car-state';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import { classNames } from '@/ui/class-names';
 import { Panel } from '@/ui/panel';
-import type { BenchView } from '@/workers/bench-run';
-import { drawnParts } from './places';
 
 interface HandsPanelProps {
   readonly platform: BenchPlatform;
-  readonly view: BenchView;
+  readonly view: CarSeen;
+  /** Parts that are moved on a drawing beside it. */
+  readonly drawn?: readonly string[];
   readonly onHand: (input: CarInput) => void;
 }
 
 /** What is moved elsewhere on the page, or by the car itself. */
-const elsewhere = new Set<string>(['ignition', 'steering', 'lead', 'module', ...drawnParts]);
+const elsewhere = new Set<string>(['ignition', 'steering', 'lead', 'module']);
 const ignitionSaid = {
   off: 'off',
   accessory: 'accessory',
@@ -24,9 +24,11 @@ const ignitionSaid = {
   forced: 'forced on',
 } as const;
 
-/** What hands do in the car: each part goes on to its next state. Doors, bonnet and boot are on the drawing. */
-export function HandsPanel({ platform, view, onHand }: HandsPanelProps) {
-  const parts = partsOf(platform.behaviour).filter(({ name }) => !elsewhere.has(name));
+/** What hands do in the car: each part goes on to its next state. */
+export function HandsPanel({ platform, view, drawn = [], onHand }: HandsPanelProps) {
+  const parts = partsOf(platform.behaviour).filter(
+    ({ name }) => !elsewhere.has(name) && !drawn.includes(name),
+  );
   const at = view.parts.ignition ?? 'off';
   const held = view.since.ignition === undefined ? null : (view.nowUs - view.since.ignition) / 1_000_000;
   return (
