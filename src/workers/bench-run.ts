@@ -138,6 +138,12 @@ export class BenchRun {
    * @param rate how many times faster the car waits
    */
   async advance(wallMs: number, rate: number): Promise<BenchView> {
+    await this.goes(wallMs, rate);
+    return this.view();
+  }
+
+  /** The same, without saying what is seen then. */
+  async goes(wallMs: number, rate: number): Promise<void> {
     let leftUs = Math.round(wallMs * 1000);
     while (leftUs > 0) {
       const from = this.car.state.nowUs;
@@ -150,7 +156,6 @@ export class BenchRun {
           : step.leftUs;
       this.endsWork();
     }
-    return this.view();
   }
 
   /** All that was done to the car, by which the same car stands anywhere. */

@@ -50,11 +50,14 @@ export class RunStand {
   private hands: { readonly atUs: number; readonly hands: TimedHands }[] = [];
   private handsEndUs = 0;
   private tried: StandView['tried'] = null;
+  private signsShown = 0;
   private systemType: string | null;
 
   constructor(platform: BenchPlatform, setup: CarSetup, done: readonly TimedInput[] = [], failing?: number) {
     this.bench = new BenchRun(platform, setup, done, failing);
     this.systemType = platform.platform.systemTypes[0] ?? null;
+    // What was seen before it came here was seen then.
+    this.signsShown = this.bench.car.signs.length;
   }
 
   get nowUs(): number {
@@ -80,7 +83,7 @@ export class RunStand {
     while (this.nowUs < untilUs) {
       const from = this.nowUs;
       const target = Math.min(untilUs, this.hands[0]?.atUs ?? untilUs, from + second);
-      await this.bench.advance((Math.max(target, from + 1) - from) / 1000, 1);
+      await this.bench.goes((Math.max(target, from + 1) - from) / 1000, 1);
       this.handsNow();
       this.judges();
     }
@@ -146,8 +149,11 @@ export class RunStand {
 
   view(): StandView {
     const { told } = this;
+    const signs = this.bench.car.signs.slice(this.signsShown);
+    this.signsShown += signs.length;
     return {
       ...this.bench.view(),
+      signs,
       told: told && { act: told.act, command: told.command, came: told.came },
       stands: this.asked && { act: this.asked.act, standing: this.asked.standing },
       handsBusy: this.handsBusy,

@@ -174,6 +174,16 @@ test('another device asks to drive, is let in, and goes on where the run stood, 
   await other.close();
 });
 
+const tool = (page: Page) => page.getByRole('region', { name: 'Tool and bench car' });
+
+/** Tells the car, and leaves it to the tool to say what came of it. */
+async function tells(page: Page): Promise<void> {
+  await expect(card(page).locator('[aria-busy=true]')).toHaveCount(0);
+  const before = await card(page).getByRole('heading').textContent();
+  await card(page).getByRole('button', { name: /^Go: / }).click();
+  await expect(card(page).getByRole('heading')).not.toHaveText(before ?? '', { timeout: 30_000 });
+}
+
 test('a wait burns down on another device, reached over HTTPS by another address, and sounds there', async ({
   browser,
 }) => {
@@ -250,19 +260,38 @@ test('a tablet that dies in a wait: a phone takes the run over where it stands, 
   await tablet.page.goto(`/jobs/${number}/program`);
   await tablet.page.getByRole('button', { name: /Begin the run/ }).click();
   await expect(card(tablet.page)).toBeVisible();
+  // A made-up car stands at the tablet's line: its tool tells it what the run says, and answers.
+  await tablet.page.getByText('a made-up car at the line of this device').click();
+  await tablet.page.getByRole('button', { name: 'Put it there' }).click();
+  await expect(tool(tablet.page)).toBeVisible();
+  await goesTo(tablet.page, /Go: ask the module/);
+  await tells(tablet.page);
+  await expect(tool(tablet.page)).toContainText('Its VIN is');
+  await goesTo(tablet.page, /hazards on/);
+  await tool(tablet.page)
+    .getByRole('button', { name: /Let hands do/ })
+    .click();
   await goesTo(tablet.page, /Go: open the function/);
   const phone = await signsIn('Imre Pellimoor', { width: 390, height: 844 });
   await phone.page.goto(`/jobs/${number}/program`);
   await expect(
     phone.page.getByText('Sunniva Aasgren drives on another device', { exact: true }),
   ).toBeVisible();
-  await goesToWait(tablet.page);
+  await tells(tablet.page);
+  await expect(tool(tablet.page)).toContainText('The tool works.');
+  await expectAccessible(tablet.page);
   await expect(card(phone.page).getByRole('timer')).toBeVisible();
+  await expect(tool(phone.page)).toBeHidden();
+  // What was done to the car is with the server a few seconds later.
+  await tablet.page.waitForTimeout(6000);
   await tablet.context.close();
 
   // Nobody is there to say no: it is theirs once the tablet has given no sign of life for a while.
   await phone.page.getByRole('button', { name: /Ask to drive/ }).click();
   await expect(phone.page.getByText('this device drives', { exact: true })).toBeVisible({ timeout: 60_000 });
+  // The car stands here as it stood there.
+  await tool(phone.page).getByText('All parts and keys of the car').click();
+  await expect(tool(phone.page).getByRole('button', { name: /^hazards/ })).toHaveText(/on$/);
   await expect(card(phone.page).getByRole('timer')).toHaveText('over', { timeout: 60_000 });
   await card(phone.page)
     .getByRole('button', { name: /It is over/ })

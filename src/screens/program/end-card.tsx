@@ -2,9 +2,11 @@
 
 import { useState } from 'react';
 import { said } from '@/core/procedure/document/step-words';
-import { Button } from '@/ui/button';
+import { Button, ButtonWords, buttonClass } from '@/ui/button';
+import { classNames } from '@/ui/class-names';
 import { CountField } from '@/ui/count-field';
 import { TextField } from '@/ui/field';
+import { Notice } from '@/ui/notice';
 import type { RunShown } from './run-engine';
 
 interface EndProps {
@@ -90,5 +92,33 @@ export function GiveUp({ shown, busy, onEnd }: EndProps) {
         Go on
       </Button>
     </form>
+  );
+}
+
+/** How the run came to its end. */
+export function Ended({ shown: { log } }: { readonly shown: RunShown }) {
+  if (!log.ended) return null;
+  const { result, count, reason } = log.ended;
+  return (
+    <Notice tone={result === 'worked' ? 'glaze' : 'ochre'} said>
+      {result === 'worked'
+        ? `The run is over: it worked. ${count === 'cannotSay' ? 'This car cannot tell how many keys it knows.' : `The car knows ${count}.`}`
+        : `The run is over: ${reason}`}
+    </Notice>
+  );
+}
+
+/** What was said on the line, as a file; who takes it stands in the audit. */
+export function TraceLink({ runId }: { readonly runId: string }) {
+  return (
+    <a
+      href={`/api/v1/runs/${runId}/trace`}
+      download
+      className={classNames(buttonClass('quiet'), 'self-start')}
+    >
+      <ButtonWords follows="sealed here: it carries PIN, seeds and keys">
+        Save what was said on the line
+      </ButtonWords>
+    </a>
   );
 }

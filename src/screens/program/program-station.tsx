@@ -1,6 +1,5 @@
 'use client';
 
-import dynamic from 'next/dynamic';
 import { useEffect, useState } from 'react';
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { goesOnBy } from '@/core/procedure/document/step-exits';
@@ -17,17 +16,15 @@ import { useAwake } from '@/ui/use-awake';
 import { type ShopTime, useShopClock } from '@/ui/use-shop-clock';
 import { CausesCard } from './causes-card';
 import { DriveBar } from './drive-bar';
-import { EndCard, GiveUp } from './end-card';
+import { EndCard, Ended, GiveUp, TraceLink } from './end-card';
 import { keepShell } from './keep-shell';
 import type { KeptClock, RunEngine, RunShown } from './run-engine';
 import { RunKeys } from './run-keys';
 import { lookAtSecret } from './run-transport';
 import { StepCard } from './step-card';
+import { ToolCard } from './tool-card';
 import { useRun } from './use-run';
 import { answerByTool, useRunTool } from './use-run-tool';
-
-/** It brings a drawing of hands and keys with it, which the first sight of a step does not wait for. */
-const ToolCard = dynamic(() => import('./tool-card').then(({ ToolCard }) => ToolCard), { ssr: false });
 
 interface ProgramStationProps {
   readonly runId: string;
@@ -41,6 +38,8 @@ interface ProgramStationProps {
   readonly isShell?: boolean;
   /** Pieces of the van that may be a key of this car. */
   readonly pieces?: readonly Piece[];
+  /** Whether something was said on the line of this run. */
+  readonly isTraced?: boolean;
   /** Keys of the ring that are here. */
   readonly ring?: readonly { readonly tag: number; readonly name: string }[];
 }
@@ -61,6 +60,7 @@ export function ProgramStation({
   pins,
   isShell = false,
   pieces = [],
+  isTraced = false,
   ring = [],
 }: ProgramStationProps) {
   const { shown: kept, failed, engine } = useRun(runId, personId, jobNumber);
@@ -133,7 +133,10 @@ export function ProgramStation({
         onExchange={(from, to) => void happens({ kind: 'exchanged', from, to })}
       />
       {shown.log.ended ? (
-        <Ended shown={shown} />
+        <>
+          <Ended shown={shown} />
+          {isTraced && <TraceLink runId={runId} />}
+        </>
       ) : node && shown.log.walk.search ? (
         <CausesCard
           shown={shown}
@@ -253,17 +256,5 @@ function Then({ shown: { ground, log } }: { readonly shown: RunShown }) {
       <p className="text-small text-mute">Then</p>
       <p>{said(words, (role) => roleName(ground.basis, ground.bound, log, role))}</p>
     </section>
-  );
-}
-
-function Ended({ shown: { log } }: { readonly shown: RunShown }) {
-  if (!log.ended) return null;
-  const { result, count, reason } = log.ended;
-  return (
-    <Notice tone={result === 'worked' ? 'glaze' : 'ochre'} said>
-      {result === 'worked'
-        ? `The run is over: it worked. ${count === 'cannotSay' ? 'This car cannot tell how many keys it knows.' : `The car knows ${count}.`}`
-        : `The run is over: ${reason}`}
-    </Notice>
   );
 }

@@ -128,6 +128,8 @@ export class RunTool {
   }
 
   private async after(work: () => Promise<StandView>): Promise<void> {
+    // Without a car there the tool is the person's own.
+    if (!this.car) return;
     await this.goes();
     await this.shows(await work());
   }

@@ -15,7 +15,7 @@ import { lockRun, type RunRow } from '@/data/runs';
 import { findRunTrace, lengthenTrace } from '@/data/traces';
 import { type TraceFile, traceFile, traceText } from '@/formats/trace-file';
 import type { PutCarInput, RunPartInput } from '@/inputs/run-inputs';
-import { transact } from '../database';
+import { database, transact } from '../database';
 import { readRunGround } from '../jobs/run-ground';
 import { beginRunTrace, keepRunPart, openRunTrace } from '../vault/traces';
 import { KeyDestroyed } from '../vault/vault';
@@ -118,6 +118,12 @@ export async function keepRunCar(
     });
     return done({ parts: part });
   });
+}
+
+/** Whether something was said on the line of a run that can be taken as a file. */
+export async function hasRunTrace(_actor: PersonActor, runId: string): Promise<boolean> {
+  const trace = await findRunTrace(database(), runId);
+  return trace !== undefined && trace.link !== 'none' && trace.parts > 1;
 }
 
 /** All that was said on the line of a run, as a file; who took it stands in the audit. */

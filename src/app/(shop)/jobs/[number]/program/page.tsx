@@ -3,6 +3,7 @@ import { authorityStage } from '@/core/job/job';
 import { routeNames } from '@/core/programming/route';
 import { ProgramStation } from '@/screens/program/program-station';
 import { StartPanel } from '@/screens/program/start-panel';
+import { hasRunTrace } from '@/usecases/benches/run-car';
 import { draftRun, readKeyPieces } from '@/usecases/jobs/start-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { shopTime } from '@/usecases/shop/shop';
@@ -16,6 +17,7 @@ export default async function ProgramPage({ params }: JobPageProps) {
   const isOpen = run !== undefined && run.endedAt === null;
   const draft = isOpen || job.closed ? undefined : await draftRun(view);
   const { secrets } = await readSecrets(actor, job);
+  const isTraced = run !== undefined && (await hasRunTrace(actor, run.id));
   const pieces = isOpen ? await readKeyPieces(view) : [];
   return (
     <>
@@ -28,6 +30,7 @@ export default async function ProgramPage({ params }: JobPageProps) {
           time={shopTime(actor)}
           stage={authorityStage(job.authority)}
           pieces={pieces}
+          isTraced={isTraced}
           ring={job.keys
             .filter(({ presence }) => presence === 'here')
             .map(({ tag, name }) => ({ tag, name }))}

@@ -1,5 +1,9 @@
 import 'fake-indexeddb/auto';
-import { type ChildProcess, spawn } from 'node:child_process';
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import pg from 'pg';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { type Random, seededRandom } from '@/core/kinds/random';
@@ -10,35 +14,51 @@ import { countPieces } from '@/data/stock';
 import { RunEngine, type RunShown } from '@/screens/program/run-engine';
 import { Refused, type RunTransport, Unreachable } from '@/screens/program/run-transport';
 import { DeviceStore } from '@/ui/device/device-store';
-import { database } from '@/usecases/database';
+import { closeDatabase, database } from '@/usecases/database';
 import { readRightUses, readRun } from '@/usecases/jobs/read-run';
 import type { readKeyPieces } from '@/usecases/jobs/start-run';
 import { moveStock } from '@/usecases/shop/stock';
-import { databaseUrl, withSuperuser } from '../support/databases';
+import { prepareDatabase } from '../../scripts/lib/database.mjs';
+import { ensureDebianPackages } from '../../scripts/lib/debian.mjs';
+import { startCluster } from '../../scripts/lib/postgres.mjs';
 import { viewOf } from '../support/jobs';
 import { jobAtCar, RunDevice } from '../support/runs';
-import { actorOf, testDatabase } from '../support/test-database';
+import { actorOf } from '../support/test-database';
 import { nextEvents } from '../support/world-runs';
 
-const own = testDatabase('world');
 const runs = 40;
 /** Runs that go on at the same time. */
 const abreast = 8;
 const atMs = Date.parse('2027-03-03T15:20:00Z');
+const folder = mkdtempSync(join(tmpdir(), 'killed-runs-'));
 
+let cluster: Awaited<ReturnType<typeof startCluster>>;
 let locksmith: PersonActor;
 const servers: { readonly process: ChildProcess; readonly port: number }[] = [];
 beforeAll(async () => {
+  await ensureDebianPackages(['postgresql']);
+  // A cluster of its own, since its processes are killed in the middle of their work.
+  cluster = await startCluster(`killed-${process.pid}`, 'throwaway');
+  Object.assign(process.env, {
+    KILNSMAN_VAULT_KEY: join(folder, 'vault.key'),
+    KILNSMAN_SEAL_FILE: join(folder, 'audit.seals'),
+    DATABASE_URL: cluster.url('kilnsman_serving'),
+  });
+  await prepareDatabase({ ...process.env, MIGRATE_DATABASE_URL: cluster.url('kilnsman_migrator') }, true);
   locksmith = await actorOf('locksmith');
   servers.push(...(await Promise.all([startServer(), startServer(), startServer()])));
-}, 60_000);
-afterAll(() => {
+}, 180_000);
+afterAll(async () => {
   for (const { process: server } of servers) server.kill('SIGKILL');
-});
+  await closeDatabase();
+  await cluster.stop();
+  cluster.remove();
+  rmSync(folder, { recursive: true, force: true });
+}, 60_000);
 
 function startServer(): Promise<(typeof servers)[number]> {
   const server = spawn(process.execPath, ['--import', 'tsx', 'tests/support/run-server-process.ts'], {
-    env: { ...process.env, DATABASE_URL: databaseUrl('serving', own.name) },
+    env: process.env,
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   return new Promise((resolve) => {
@@ -107,8 +127,8 @@ async function goesThrough(runId: string, random: Random): Promise<void> {
 let piece: Awaited<ReturnType<typeof readKeyPieces>>[number];
 const model = { model: 'Kestlebrook', year: 2022 } as const;
 
-describe('runs whose servers are killed', () => {
-  it('end as undisturbed ones do, with each event, piece and credit once', { timeout: 280_000 }, async () => {
+describe('runs whose servers and databases are killed', () => {
+  it('end as undisturbed ones do, with each event, piece and credit once', { timeout: 400_000 }, async () => {
     const random = seededRandom('kills');
     const numbers: number[] = [];
     for (let at = 0; at <= runs; at += 1) numbers.push(await jobAtCar(locksmith, model));
@@ -130,22 +150,24 @@ describe('runs whose servers are killed', () => {
     const wanted = await eventsOf(calm);
     expect(wanted.length).toBeGreaterThan(12);
 
-    let kills = 0;
-    let cuts = 0;
+    const met = { servers: 0, connections: 0, databases: 0 };
     const starting: Promise<unknown>[] = [];
     let isOver = false;
     const killing = (async () => {
-      while (!isOver) {
+      for (let turn = 0; !isOver; turn += 1) {
         await new Promise((resolve) => setTimeout(resolve, 100 + random() * 500));
         if (isOver) break;
-        if (random() < 0.3) {
+        if (turn % 3 === 0) {
           await cutConnections();
-          cuts += 1;
+          met.connections += 1;
+        } else if (turn % 3 === 1) {
+          await killDatabase();
+          met.databases += 1;
         } else if (servers.length > 1) {
           // The one that answers is killed; the next one stands ready, and another is started.
           const killed = servers.shift();
           killed?.process.kill('SIGKILL');
-          kills += 1;
+          met.servers += 1;
           starting.push(startServer().then((server) => servers.push(server)));
         }
       }
@@ -160,8 +182,7 @@ describe('runs whose servers are killed', () => {
     isOver = true;
     await killing;
     await Promise.all(starting);
-    expect(kills).toBeGreaterThan(3);
-    expect(cuts).toBeGreaterThan(3);
+    for (const [what, times] of Object.entries(met)) expect([what, times >= 6]).toEqual([what, true]);
 
     for (const id of others) {
       expect(await eventsOf(id)).toEqual(wanted);
@@ -192,9 +213,26 @@ async function eventsOf(id: string): Promise<unknown[]> {
   return (read?.events ?? []).map(({ event: { atMs: _, ...event } }) => event);
 }
 
-/** Ends every connection to this database, in the middle of whatever it does. */
+/** Ends every connection to the database, in the middle of whatever it does. */
 async function cutConnections(): Promise<void> {
-  await withSuperuser((client) =>
-    client.query('SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = $1', [own.name]),
+  const client = new pg.Client({ connectionString: cluster.url('postgres', 'postgres') });
+  await client.connect();
+  await client.query(
+    "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = 'kilnsman' AND pid <> pg_backend_pid()",
   );
+  await client.end();
+}
+
+/** Kills the database's processes where they stand, and starts it again: it recovers from its log by itself. */
+async function killDatabase(): Promise<void> {
+  const [postmaster = ''] = readFileSync(join(cluster.folder, 'data', 'postmaster.pid'), 'utf8').split('\n');
+  const children = execFileSync('ps', ['-o', 'pid=', '--ppid', postmaster], { encoding: 'utf8' });
+  for (const pid of [postmaster, ...children.split('\n')].filter((one) => one.trim() !== ''))
+    try {
+      process.kill(Number(pid), 'SIGKILL');
+    } catch {
+      // It ended by itself meanwhile.
+    }
+  await new Promise((resolve) => setTimeout(resolve, 200));
+  await cluster.start();
 }
