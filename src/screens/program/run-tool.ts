@@ -52,6 +52,8 @@ export class RunTool {
   private car: RunCar | undefined;
   private view: StandView | undefined;
   private signs: StandView['signs'] = [];
+  /** When the car's clock began, by the shop's as this device knows it. */
+  private zeroMs = 0;
   /** How much of what was done is in parts, of which so many are closed, and so many are with the server. */
   private kept = 0;
   private part = 1;
@@ -136,7 +138,7 @@ export class RunTool {
 
   private async goesOn(): Promise<void> {
     if (!this.car || !this.view || this.isOver) return;
-    const standsUs = Math.max(0, (this.now().getTime() - this.car.putMs) * 1000);
+    const standsUs = (this.now().getTime() - this.zeroMs) * 1000;
     const untilUs = Math.min(standsUs, longestUs);
     do {
       const nowUs = this.view.nowUs;
@@ -197,6 +199,8 @@ export class RunTool {
     this.part = parts + 1;
     this.signs = [];
     this.view = await this.worker.put(car.platform, car.setup, inputs);
+    // A page whose clock is a little behind the server's does not hold the car still until it has caught up.
+    this.zeroMs = Math.min(car.putMs, this.now().getTime() - this.view.nowUs / 1000);
     await this.goes();
   }
 
