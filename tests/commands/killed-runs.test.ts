@@ -1,9 +1,5 @@
 import 'fake-indexeddb/auto';
-import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
-import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
-import pg from 'pg';
+import { type ChildProcess, spawn } from 'node:child_process';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { type Random, seededRandom } from '@/core/kinds/random';
@@ -14,14 +10,12 @@ import { countPieces } from '@/data/stock';
 import { RunEngine, type RunShown } from '@/screens/program/run-engine';
 import { Refused, type RunTransport, Unreachable } from '@/screens/program/run-transport';
 import { DeviceStore } from '@/ui/device/device-store';
-import { closeDatabase, database } from '@/usecases/database';
+import { database } from '@/usecases/database';
 import { readRightUses, readRun } from '@/usecases/jobs/read-run';
 import type { readKeyPieces } from '@/usecases/jobs/start-run';
 import { moveStock } from '@/usecases/shop/stock';
-import { prepareDatabase } from '../../scripts/lib/database.mjs';
-import { ensureDebianPackages } from '../../scripts/lib/debian.mjs';
-import { startCluster } from '../../scripts/lib/postgres.mjs';
 import { viewOf } from '../support/jobs';
+import { KilledCluster } from '../support/killed-cluster';
 import { jobAtCar, RunDevice } from '../support/runs';
 import { actorOf } from '../support/test-database';
 import { nextEvents } from '../support/world-runs';
@@ -30,30 +24,18 @@ const runs = 40;
 /** Runs that go on at the same time. */
 const abreast = 8;
 const atMs = Date.parse('2027-03-03T15:20:00Z');
-const folder = mkdtempSync(join(tmpdir(), 'killed-runs-'));
 
-let cluster: Awaited<ReturnType<typeof startCluster>>;
+let cluster: KilledCluster;
 let locksmith: PersonActor;
 const servers: { readonly process: ChildProcess; readonly port: number }[] = [];
 beforeAll(async () => {
-  await ensureDebianPackages(['postgresql']);
-  // A cluster of its own, since its processes are killed in the middle of their work.
-  cluster = await startCluster(`killed-${process.pid}`, 'throwaway');
-  Object.assign(process.env, {
-    KILNSMAN_VAULT_KEY: join(folder, 'vault.key'),
-    KILNSMAN_SEAL_FILE: join(folder, 'audit.seals'),
-    DATABASE_URL: cluster.url('kilnsman_serving'),
-  });
-  await prepareDatabase({ ...process.env, MIGRATE_DATABASE_URL: cluster.url('kilnsman_migrator') }, true);
+  cluster = await KilledCluster.starts();
   locksmith = await actorOf('locksmith');
   servers.push(...(await Promise.all([startServer(), startServer(), startServer()])));
 }, 180_000);
 afterAll(async () => {
   for (const { process: server } of servers) server.kill('SIGKILL');
-  await closeDatabase();
-  await cluster.stop();
-  cluster.remove();
-  rmSync(folder, { recursive: true, force: true });
+  await cluster.ends();
 }, 60_000);
 
 function startServer(): Promise<(typeof servers)[number]> {
@@ -155,13 +137,13 @@ describe('runs whose servers and databases are killed', () => {
     let isOver = false;
     const killing = (async () => {
       for (let turn = 0; !isOver; turn += 1) {
-        await new Promise((resolve) => setTimeout(resolve, 100 + random() * 500));
+        await new Promise((resolve) => setTimeout(resolve, 400 + random() * 1000));
         if (isOver) break;
         if (turn % 3 === 0) {
-          await cutConnections();
+          await cluster.cutsConnections();
           met.connections += 1;
         } else if (turn % 3 === 1) {
-          await killDatabase();
+          await cluster.diesAndStarts();
           met.databases += 1;
         } else if (servers.length > 1) {
           // The one that answers is killed; the next one stands ready, and another is started.
@@ -211,28 +193,4 @@ describe('runs whose servers and databases are killed', () => {
 async function eventsOf(id: string): Promise<unknown[]> {
   const read = await readRun(locksmith, id, 0);
   return (read?.events ?? []).map(({ event: { atMs: _, ...event } }) => event);
-}
-
-/** Ends every connection to the database, in the middle of whatever it does. */
-async function cutConnections(): Promise<void> {
-  const client = new pg.Client({ connectionString: cluster.url('postgres', 'postgres') });
-  await client.connect();
-  await client.query(
-    "SELECT pg_terminate_backend(pid) FROM pg_stat_activity WHERE datname = 'kilnsman' AND pid <> pg_backend_pid()",
-  );
-  await client.end();
-}
-
-/** Kills the database's processes where they stand, and starts it again: it recovers from its log by itself. */
-async function killDatabase(): Promise<void> {
-  const [postmaster = ''] = readFileSync(join(cluster.folder, 'data', 'postmaster.pid'), 'utf8').split('\n');
-  const children = execFileSync('ps', ['-o', 'pid=', '--ppid', postmaster], { encoding: 'utf8' });
-  for (const pid of [postmaster, ...children.split('\n')].filter((one) => one.trim() !== ''))
-    try {
-      process.kill(Number(pid), 'SIGKILL');
-    } catch {
-      // It ended by itself meanwhile.
-    }
-  await new Promise((resolve) => setTimeout(resolve, 200));
-  await cluster.start();
 }

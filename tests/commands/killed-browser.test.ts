@@ -1,0 +1,227 @@
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { mkdirSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { type BrowserContext, chromium, type Page } from '@playwright/test';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import type { PersonActor } from '@/core/kinds/actor';
+import { type Random, seededRandom } from '@/core/kinds/random';
+import { foldRun } from '@/core/run/events/run-events';
+import { boundOf } from '@/core/run/run-basis';
+import { findRun } from '@/data/runs';
+import { countPieces } from '@/data/stock';
+import { database } from '@/usecases/database';
+import { readRightUses, readRun } from '@/usecases/jobs/read-run';
+import { readKeyPieces } from '@/usecases/jobs/start-run';
+import { startSession } from '@/usecases/people/sessions';
+import { moveStock } from '@/usecases/shop/stock';
+import { ensureBuilt } from '../../scripts/lib/build.mjs';
+import { endGroup } from '../../scripts/lib/child.mjs';
+import { ensureDebianPackages, findOnPath } from '../../scripts/lib/debian.mjs';
+import { freePort } from '../../scripts/lib/postgres.mjs';
+import { isRoot, nextBinary, root } from '../../scripts/lib/project.mjs';
+import { viewOf } from '../support/jobs';
+import { KilledCluster, kills } from '../support/killed-cluster';
+import { jobAtCar } from '../support/runs';
+import { actorOf } from '../support/test-database';
+
+// A run pressed through in a real browser, against the program as it is served, while browser, server and database are killed where they
+// stand and the network is cut. Each is struck six times, over three runs.
+
+const strikes = ['browser', 'server', 'database', 'network'] as const;
+type Strike = (typeof strikes)[number];
+const times = 6;
+const disturbed = 3;
+
+let cluster: KilledCluster;
+let locksmith: PersonActor;
+let server: ChildProcess | undefined;
+let address = '';
+let cookie = '';
+beforeAll(async () => {
+  await ensureDebianPackages(['chromium']);
+  await ensureBuilt('.next-test');
+  cluster = await KilledCluster.starts();
+  locksmith = await actorOf('locksmith');
+  address = `http://127.0.0.1:${await freePort()}`;
+  await serves();
+  cookie = await startSession(locksmith.personId, 'a tablet');
+}, 300_000);
+afterAll(async () => {
+  if (server) await endGroup(server);
+  await cluster.ends();
+}, 60_000);
+
+/** Serves the program; resolves once it answers. */
+async function serves(): Promise<void> {
+  server = spawn(process.execPath, [nextBinary, 'start', '-H', '127.0.0.1', '-p', new URL(address).port], {
+    cwd: root,
+    detached: true,
+    stdio: 'ignore',
+    env: { ...process.env, NODE_ENV: 'production', KILNSMAN_DIST: '.next-test', LOG_LEVEL: 'silent' },
+  });
+  for (;;) {
+    const answer = await fetch(`${address}/api/health`).catch(() => undefined);
+    if (answer?.ok) return;
+    await later(100);
+  }
+}
+
+const later = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+/** A tablet: what its browser keeps outlives it. */
+class Tablet {
+  private context: BrowserContext | undefined;
+  page: Page | undefined;
+  private readonly profile: string;
+
+  constructor(
+    readonly number: number,
+    folder: string,
+  ) {
+    this.profile = join(folder, `profile ${number}`);
+    mkdirSync(this.profile);
+  }
+
+  async opens(): Promise<void> {
+    // Whoever was killed left its locks behind.
+    for (const file of ['Lock', 'Cookie', 'Socket'])
+      rmSync(join(this.profile, `Singleton${file}`), { force: true });
+    this.context = await chromium.launchPersistentContext(this.profile, {
+      executablePath: findOnPath('chromium') ?? '',
+      args: [...(isRoot ? ['--no-sandbox'] : []), '--disable-dev-shm-usage', '--no-first-run'],
+      viewport: { width: 1280, height: 800 },
+    });
+    await this.context.addCookies([
+      { name: 'kilnsman_session', value: cookie, url: address, httpOnly: true, sameSite: 'Lax' },
+    ]);
+    this.page = this.context.pages()[0] ?? (await this.context.newPage());
+    await this.page.goto(`${address}/jobs/${this.number}/program`, { timeout: 10_000 }).catch(() => {});
+  }
+
+  async isKilled(): Promise<void> {
+    const found = execFileSync('pgrep', ['-f', this.profile], { encoding: 'utf8' });
+    for (const pid of found.split('\n').filter(Boolean)) kills(Number(pid));
+    await this.context?.close().catch(() => {});
+    await this.opens();
+  }
+
+  async isCut(ms: number): Promise<void> {
+    await this.context?.setOffline(true);
+    await later(ms);
+    await this.context?.setOffline(false);
+  }
+
+  /** Presses what goes well at whatever is shown. */
+  async presses(): Promise<void> {
+    const { page } = this;
+    if (!page) return;
+    const card = page.getByRole('region', { name: 'The step at hand' });
+    const end = page.getByRole('region', { name: 'The end' });
+    const begin = page.getByRole('button', { name: /Begin the run/ });
+    const shown = await Promise.race([
+      card.waitFor({ timeout: 8000 }).then(() => 'card' as const),
+      end.waitFor({ timeout: 8000 }).then(() => 'end' as const),
+      begin.waitFor({ timeout: 8000 }).then(() => 'begin' as const),
+    ]).catch(() => 'nothing' as const);
+    const quick = { timeout: 2000 };
+    if (shown === 'begin') await begin.click(quick);
+    else if (shown === 'card') await card.locator('[data-main]:not([aria-busy=true])').first().click(quick);
+    else if (shown === 'end') {
+      await end.getByLabel('Keys that the car knows now').fill('3', quick);
+      await end.getByRole('button', { name: /Note the count/ }).click(quick);
+    } else await page.reload({ timeout: 5000 });
+  }
+
+  closes(): Promise<void> {
+    return this.context?.close() ?? Promise.resolve();
+  }
+}
+
+async function strike(what: Strike, tablet: Tablet): Promise<void> {
+  switch (what) {
+    case 'browser':
+      return tablet.isKilled();
+    case 'server':
+      kills(server?.pid ?? 0);
+      await later(300);
+      return serves();
+    case 'database':
+      return cluster.diesAndStarts();
+    case 'network':
+      return tablet.isCut(1500);
+  }
+}
+
+/** Goes through the run of a job, and is struck now and then in the middle of a press. @returns the run's id */
+async function goesThrough(number: number, random: Random, blows: Strike[]): Promise<string> {
+  const tablet = new Tablet(number, cluster.folder);
+  await tablet.opens();
+  for (let turn = 0; turn < 300; turn += 1) {
+    const run = await viewOf(locksmith, number).then(
+      ({ run }) => run,
+      () => undefined,
+    );
+    if (run?.endedAt && blows.length === 0) {
+      await tablet.closes();
+      return run.id;
+    }
+    const pressing = tablet.presses().catch(() => {});
+    const blow = turn % 2 === 1 ? blows.shift() : undefined;
+    if (blow) {
+      await later(random() * 150);
+      await strike(blow, tablet);
+    }
+    await pressing;
+    await later(100);
+  }
+  throw new Error(`the run of K-${number} came to no end`);
+}
+
+describe('runs in a browser that is killed, as its server and its database are', () => {
+  it('end as undisturbed ones do, with each event, piece and credit once', { timeout: 500_000 }, async () => {
+    const random = seededRandom('browsers');
+    const numbers: number[] = [];
+    for (let at = 0; at <= disturbed; at += 1)
+      numbers.push(await jobAtCar(locksmith, { model: 'Kestlebrook', year: 2022 }));
+    const view = await viewOf(locksmith, numbers[0] ?? 0);
+    const shelf = {
+      article: view.application?.chip?.article ?? '',
+      vanId: view.van?.id ?? '',
+      state: 'new',
+      grade: 'original',
+    } as const;
+    await moveStock(locksmith, { ...shelf, reason: 'arrived', pieces: disturbed + 1 });
+    await database().query("UPDATE tool_right SET credits = 100 WHERE name = 'Heddle 3 credits'");
+    const [piece] = await readKeyPieces(await viewOf(locksmith, numbers[0] ?? 0));
+    if (!piece) throw new Error('no piece lies in the van');
+    const lay = await countPieces(database(), piece);
+
+    const [calm = 0, ...others] = numbers;
+    const wanted = await eventsOf(await goesThrough(calm, random, []));
+    expect(wanted.length).toBeGreaterThan(12);
+    const blows = strikes
+      .flatMap((what) => Array.from({ length: times }, () => ({ what, at: random() })))
+      .sort((a, b) => a.at - b.at)
+      .map(({ what }) => what);
+    const each = blows.length / disturbed;
+    for (const [at, number] of others.entries()) {
+      const id = await goesThrough(number, random, blows.slice(at * each, (at + 1) * each));
+      expect(await eventsOf(id)).toEqual(wanted);
+      const [read, row] = [await readRun(locksmith, id, 0), await findRun(database(), id)];
+      if (!read?.basis || !row) throw new Error('no run');
+      const ground = { basis: read.basis, bound: boundOf(read.basis) };
+      const events = read.events.map(({ event }) => event);
+      expect(row.state).toEqual(foldRun(ground, row.startedAt.getTime(), events));
+      const { job } = await viewOf(locksmith, number);
+      expect(job.log.attempts).toHaveLength(1);
+      expect(await readRightUses(locksmith, job.id)).toEqual([{ name: 'Heddle 3 credits', uses: 1 }]);
+    }
+    expect(await countPieces(database(), piece)).toBe(lay - disturbed - 1);
+  });
+});
+
+/** What happened in a run, apart from times. */
+async function eventsOf(id: string): Promise<unknown[]> {
+  const read = await readRun(locksmith, id, 0);
+  return (read?.events ?? []).map(({ event: { atMs: _, ...event } }) => event);
+}
