@@ -110,7 +110,9 @@ export function ProgramStation({
   };
   const usesPin = async (node: string, secretId: string | null) => {
     const entered = { kind: 'pinEntered', node, secretId } as const;
-    if (!(await happens(entered))) return;
+    // Said once, though the server's answer to it may have been lost.
+    const isSaid = shown.log.entered?.node === node && shown.log.entered.secretId === secretId;
+    if (!isSaid && !(await happens(entered))) return;
     if (tool.shown && secretId !== null) tool.onPin(await lookAtSecret(jobNumber, secretId));
     await happens({ kind: 'answered', node, answer: 'done', by: 'person' });
   };

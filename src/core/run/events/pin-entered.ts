@@ -7,6 +7,8 @@ export const pinEntered: RunEventKind<{ readonly node: string; readonly secretId
     const at = nodeAt(bound, log);
     if (!at || at.id !== node || log.walk.search) return refuse('This step is not at hand.');
     if (at.step.kind !== 'enter' || at.step.value !== 'pin') return refuse('No PIN is entered here.');
+    if (log.entered?.node === node && log.entered.secretId === secretId)
+      return refuse('It was said already that this PIN was entered.');
     const secretIds =
       secretId === null || log.secretIds.includes(secretId) ? log.secretIds : [...log.secretIds, secretId];
     return { ok: true, log: { ...log, entered: { node, secretId }, secretIds } };
