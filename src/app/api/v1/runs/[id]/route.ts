@@ -1,6 +1,5 @@
-import { canonicalJson } from '@/formats/canonical-json';
 import { readRun } from '@/usecases/jobs/read-run';
-import { problem, watching } from '../../../handler';
+import { json, problem, watching } from '../../../handler';
 import { runOf } from './run-of';
 
 /** A run as a device takes it up; `after` leaves out what it has. */
@@ -11,7 +10,5 @@ export const GET = watching(async (actor, request, context: { params: Promise<{ 
   if (!/^\d{1,9}$/.test(after)) return problem(400, 'After which sequence?');
   const run = await readRun(actor, id, Number(after));
   if (!run) return problem(404, 'There is no such run.');
-  return new Response(canonicalJson(run), {
-    headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
-  });
+  return json(run);
 });

@@ -1,8 +1,7 @@
 import { isUuid } from '@/core/kinds/is-uuid';
-import { canonicalJson } from '@/formats/canonical-json';
 import { PutCarInput } from '@/inputs/run-inputs';
 import { putRunCar, readRunCar } from '@/usecases/benches/run-car';
-import { answerJson, problem, refusal, watching } from '../../../../handler';
+import { answerJson, json, problem, refusal, watching } from '../../../../handler';
 import { runOf } from '../run-of';
 
 interface Context {
@@ -17,9 +16,7 @@ export const GET = watching<Context>(async (actor, request, context) => {
   if (!isUuid(device)) return problem(400, 'Which device asks?');
   const read = await readRunCar(actor, run, device);
   if (!read.ok) return refusal(read.problems);
-  return new Response(canonicalJson(read.value), {
-    headers: { 'content-type': 'application/json', 'cache-control': 'no-store' },
-  });
+  return json(read.value);
 });
 
 /** Puts a made-up car there. */
