@@ -127,7 +127,8 @@ module.exports = {
     {
       name: 'screens-apart',
       severity: 'error',
-      comment: 'screens of different places never import each other; what several of them show stands in parts',
+      comment:
+        'screens of different places never import each other; what several of them show stands in parts',
       from: { path: '^src/screens/([^/]+)/' },
       to: { path: '^src/screens/([^/]+)/', pathNot: '^src/screens/($1|parts)/' },
     },

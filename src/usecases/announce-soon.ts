@@ -3,7 +3,7 @@ import { log } from '@/outside/log';
 import { database } from './database';
 
 const changed = new Set<number>();
-let telling: Promise<void> | undefined;
+let isTelling = false;
 
 /**
  * Tells every server that a job changed, after the change is kept. Whoever tells inside of a transaction has its commit wait for all
@@ -12,12 +12,11 @@ let telling: Promise<void> | undefined;
  */
 export function announceSoon(number: number): void {
   changed.add(number);
-  telling ??= tellAll().finally(() => {
-    telling = undefined;
-  });
+  if (!isTelling) void tellAll();
 }
 
 async function tellAll(): Promise<void> {
+  isTelling = true;
   while (changed.size > 0) {
     const now = [...changed];
     changed.clear();
@@ -27,4 +26,5 @@ async function tellAll(): Promise<void> {
       log.warn({ err: error }, 'pages were not told of changed jobs');
     }
   }
+  isTelling = false;
 }
