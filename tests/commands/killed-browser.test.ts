@@ -19,7 +19,7 @@ import { freePort } from '../../scripts/lib/postgres.mjs';
 import { isRoot, nextBinary, root } from '../../scripts/lib/project.mjs';
 import { viewOf } from '../support/jobs';
 import { KilledCluster, kills } from '../support/killed-cluster';
-import { jobAtCar } from '../support/runs';
+import { eventsApartFromTimes, jobAtCar } from '../support/runs';
 import { actorOf } from '../support/test-database';
 
 // A run pressed through in a real browser, against the program as it is served, while browser, server and database are killed where they
@@ -208,7 +208,7 @@ describe('runs in a browser that is killed, as its server and its database are',
     const lay = await countPieces(database(), shelf);
 
     const [calm = 0, ...others] = numbers;
-    const wanted = await eventsOf(await goesThrough(calm, random, []));
+    const wanted = await eventsApartFromTimes(locksmith, await goesThrough(calm, random, []));
     expect(wanted.length).toBeGreaterThan(12);
     const blows = strikes
       .flatMap((what) => Array.from({ length: times }, () => ({ what, at: random() })))
@@ -217,7 +217,7 @@ describe('runs in a browser that is killed, as its server and its database are',
     const each = blows.length / disturbed;
     for (const [at, number] of others.entries()) {
       const id = await goesThrough(number, random, blows.slice(at * each, (at + 1) * each));
-      expect(await eventsOf(id)).toEqual(wanted);
+      expect(await eventsApartFromTimes(locksmith, id)).toEqual(wanted);
       const [read, row] = [await readRun(locksmith, id, 0), await findRun(database(), id)];
       if (!read?.basis || !row) throw new Error('no run');
       const ground = { basis: read.basis, bound: boundOf(read.basis) };
@@ -230,9 +230,3 @@ describe('runs in a browser that is killed, as its server and its database are',
     expect(await countPieces(database(), shelf)).toBe(lay - disturbed - 1);
   });
 });
-
-/** What happened in a run, apart from times. */
-async function eventsOf(id: string): Promise<unknown[]> {
-  const read = await readRun(locksmith, id, 0);
-  return (read?.events ?? []).map(({ event: { atMs: _, ...event } }) => event);
-}

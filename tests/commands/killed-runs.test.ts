@@ -16,7 +16,7 @@ import type { readKeyPieces } from '@/usecases/jobs/start-run';
 import { moveStock } from '@/usecases/shop/stock';
 import { viewOf } from '../support/jobs';
 import { KilledCluster } from '../support/killed-cluster';
-import { jobAtCar, RunDevice } from '../support/runs';
+import { eventsApartFromTimes, jobAtCar, RunDevice } from '../support/runs';
 import { actorOf } from '../support/test-database';
 import { nextEvents } from '../support/world-runs';
 
@@ -129,7 +129,7 @@ describe('runs whose servers and databases are killed', () => {
 
     const [calm = '', ...others] = ids;
     await goesThrough(calm, () => 1);
-    const wanted = await eventsOf(calm);
+    const wanted = await eventsApartFromTimes(locksmith, calm);
     expect(wanted.length).toBeGreaterThan(12);
 
     const met = { servers: 0, connections: 0, databases: 0 };
@@ -167,7 +167,7 @@ describe('runs whose servers and databases are killed', () => {
     for (const [what, times] of Object.entries(met)) expect([what, times >= 6]).toEqual([what, true]);
 
     for (const id of others) {
-      expect(await eventsOf(id)).toEqual(wanted);
+      expect(await eventsApartFromTimes(locksmith, id)).toEqual(wanted);
       const [read, row] = [await readRun(locksmith, id, 0), await findRun(database(), id)];
       if (!read?.basis || !row) throw new Error('no run');
       const ground = { basis: read.basis, bound: boundOf(read.basis) };
@@ -188,9 +188,3 @@ describe('runs whose servers and databases are killed', () => {
     }
   });
 });
-
-/** What happened in a run, apart from times. */
-async function eventsOf(id: string): Promise<unknown[]> {
-  const read = await readRun(locksmith, id, 0);
-  return (read?.events ?? []).map(({ event: { atMs: _, ...event } }) => event);
-}

@@ -133,3 +133,9 @@ export class RunDevice {
     throw new Error('the run does not end');
   }
 }
+
+/** What happened in a run, apart from times. */
+export async function eventsApartFromTimes(actor: PersonActor, runId: string): Promise<unknown[]> {
+  const read = await readRun(actor, runId, 0);
+  return (read?.events ?? []).map(({ event: { atMs: _, ...event } }) => event);
+}

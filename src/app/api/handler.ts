@@ -3,6 +3,7 @@ import type { Scope } from '@/core/authority/scopes';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import type { Result } from '@/core/kinds/result';
 import { canonicalJson } from '@/formats/canonical-json';
+import type { TraceFile } from '@/formats/trace-file';
 import { parseInput } from '@/inputs/parse';
 import { type Passing, passingFailure, reportUnexpected } from '@/usecases/failures';
 import type { Refused } from '@/usecases/people/sign-in';
@@ -115,6 +116,17 @@ export function json(value: unknown, status = 200): Response {
     headers: {
       'content-type': 'application/json',
       'content-length': String(body.byteLength),
+      'cache-control': 'no-store',
+    },
+  });
+}
+
+/** A text as a file that is saved under its name. */
+export function savedFile({ name, type, text }: TraceFile): Response {
+  return new Response(text, {
+    headers: {
+      'content-type': type,
+      'content-disposition': `attachment; filename="${name}"`,
       'cache-control': 'no-store',
     },
   });

@@ -1,6 +1,6 @@
 import { isUuid } from '@/core/kinds/is-uuid';
 import { exportBenchTrace } from '@/usecases/benches/bench-car';
-import { problem, signedIn } from '../../../../handler';
+import { problem, savedFile, signedIn } from '../../../../handler';
 
 interface Context {
   readonly params: Promise<{ readonly id: string }>;
@@ -11,12 +11,5 @@ export const GET = signedIn<Context>(async (actor, _request, { params }) => {
   const { id } = await params;
   const traced = isUuid(id) ? await exportBenchTrace(actor, id) : undefined;
   if (!traced?.ok) return problem(404, 'There is no such trace.');
-  const { name, type, text } = traced.value;
-  return new Response(text, {
-    headers: {
-      'content-type': type,
-      'content-disposition': `attachment; filename="${name}"`,
-      'cache-control': 'no-store',
-    },
-  });
+  return savedFile(traced.value);
 });

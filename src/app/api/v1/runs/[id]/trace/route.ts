@@ -1,7 +1,7 @@
 import { RunPartInput } from '@/inputs/run-inputs';
 import { askInPool } from '@/usecases/benches/ask-in-pool';
 import { keepRunCar } from '@/usecases/benches/run-car';
-import { answerJson, problem, signedIn, watching } from '../../../../handler';
+import { answerJson, problem, savedFile, signedIn, watching } from '../../../../handler';
 import { runOf } from '../run-of';
 
 interface Context {
@@ -24,12 +24,5 @@ export const GET = signedIn<Context>(async (actor, _request, context) => {
   if (typeof run !== 'string') return run;
   const traced = await askInPool('runTrace', { actor, input: { runId: run } });
   if (!traced.ok) return problem(404, traced.problems[0]?.message ?? 'No trace of this run is kept.');
-  const { name, type, text } = traced.value;
-  return new Response(text, {
-    headers: {
-      'content-type': type,
-      'content-disposition': `attachment; filename="${name}"`,
-      'cache-control': 'no-store',
-    },
-  });
+  return savedFile(traced.value);
 });
