@@ -61,6 +61,7 @@ export class RunTool {
   private open: readonly TimedInput[] = [];
   private sentMs = 0;
   private going: Promise<void> | undefined;
+  private turn: Promise<void> = Promise.resolve();
   private opened: StandWorker | undefined;
   private isOver = false;
 
@@ -75,20 +76,19 @@ export class RunTool {
 
   /** Takes up the car of this run: as the server has it where it has more, else as it is kept here. @returns whether there is one */
   async takeUp(): Promise<boolean> {
-    const own = await this.readKept();
-    const server = await this.transport.read(this.store.device).catch((error: unknown) => {
-      if (error instanceof Unreachable) return undefined;
-      throw error;
+    await this.inTurn(async () => {
+      const own = await this.readKept();
+      const server = await this.transport.read(this.store.device).catch(passing);
+      if (server && (!own || server.parts > own.parts)) await this.came(server);
+      else if (own) await this.stands(own, Math.max(own.base, server?.parts ?? 1));
     });
-    if (server && (!own || server.parts > own.parts)) await this.came(server);
-    else if (own) await this.stands(own, Math.max(own.base, server?.parts ?? 1));
     return this.car !== undefined;
   }
 
   /** Puts a made-up car there. @returns why it could not be, or undefined */
   async put(wrong: string): Promise<string | undefined> {
     try {
-      await this.came(await this.transport.put(this.store.device, wrong));
+      await this.inTurn(async () => this.came(await this.transport.put(this.store.device, wrong)));
       return undefined;
     } catch (error) {
       if (error instanceof Refused) return error.message;
@@ -101,9 +101,21 @@ export class RunTool {
     this.isOver = true;
   }
 
+  /** The run is over: what is not with the server yet goes there, and then nothing of the car stays on the device. */
+  ends(): Promise<void> {
+    return this.inTurn(async () => {
+      if (!this.car) return;
+      await this.sends();
+      if (this.sent + 1 < this.part) return;
+      await this.store.remove('car', this.runId);
+      for (let number = 2; number < this.part; number += 1)
+        await this.store.remove('moves', `${this.runId} ${number}`);
+    });
+  }
+
   /** Lets the car's time come up to the shop's, and keeps what was done meanwhile. One at a time. */
   goes(): Promise<void> {
-    this.going ??= this.goesOn().finally(() => {
+    this.going ??= this.inTurn(() => this.goesOn()).finally(() => {
       this.going = undefined;
     });
     return this.going;
@@ -129,11 +141,20 @@ export class RunTool {
     return this.after(() => this.worker.speaksTo(systemType));
   }
 
-  private async after(work: () => Promise<StandView>): Promise<void> {
-    // Without a car there the tool is the person's own.
-    if (!this.car) return;
-    await this.goes();
-    await this.shows(await work());
+  private after(work: () => Promise<StandView>): Promise<void> {
+    return this.inTurn(async () => {
+      // Without a car there the tool is the person's own.
+      if (!this.car) return;
+      await this.goesOn();
+      await this.shows(await work());
+    });
+  }
+
+  /** One thing after the other: what is kept of one has to be whole before the next is looked at. */
+  private inTurn(work: () => Promise<void>): Promise<void> {
+    const next = this.turn.then(work);
+    this.turn = next.catch(() => {});
+    return next;
   }
 
   private async goesOn(): Promise<void> {
@@ -181,7 +202,7 @@ export class RunTool {
       }
     } catch (error) {
       // What could not be sent waits; a device that does not drive any more has nothing to send.
-      if (!(error instanceof Unreachable || error instanceof Refused)) throw error;
+      passing(error);
     }
   }
 
@@ -201,7 +222,7 @@ export class RunTool {
     this.view = await this.worker.put(car.platform, car.setup, inputs);
     // A page whose clock is a little behind the server's does not hold the car still until it has caught up.
     this.zeroMs = Math.min(car.putMs, this.now().getTime() - this.view.nowUs / 1000);
-    await this.goes();
+    await this.goesOn();
   }
 
   /** The car as this device has it, up to the last thing that was done. */
@@ -225,4 +246,10 @@ export class RunTool {
     this.opened ??= this.openWorker();
     return this.opened;
   }
+}
+
+/** What the server's silence, or its no, leaves to do: nothing for now. @throws what is neither */
+function passing(error: unknown): undefined {
+  if (error instanceof Unreachable || error instanceof Refused) return undefined;
+  throw error;
 }

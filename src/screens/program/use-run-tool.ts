@@ -108,10 +108,16 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
     return () => {
       gone = true;
       clearInterval(timer);
-      tool.current?.close();
+      const own = tool.current;
       tool.current = undefined;
-      close?.();
-      store?.close();
+      const ends = () => {
+        own?.close();
+        close?.();
+        store?.close();
+      };
+      // At the end of its run the car goes from the device; at any other time it stays as it stands.
+      if (own && latest.current.run?.log.ended) void own.ends().then(ends, ends);
+      else ends();
     };
   }, [drives, runId, personId, asks]);
 

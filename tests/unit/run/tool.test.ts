@@ -174,7 +174,9 @@ describe('the tool of the device that drives', () => {
           let at = 0;
           for (const [move, ms] of played) {
             at += 1;
-            await does(first, move, `act ${at}`);
+            // The page's own clock ticks whenever it likes.
+            const ticks = [first.tool?.goes(), does(first, move, `act ${at}`), first.tool?.goes()];
+            await Promise.all(ticks);
             nowMs += ms;
             await first.tool?.goes();
             // What hands, tool and time made of it is what its inputs make of it anywhere.
