@@ -8,14 +8,6 @@ export async function announceJob(db: Db, number: number): Promise<void> {
   await db.query('SELECT pg_notify($1, $2)', [channel, String(number)]);
 }
 
-/** Tells every server of jobs whose change is kept already; this message itself need not outlive a crash. */
-export async function announceJobs(db: Db, numbers: readonly number[]): Promise<void> {
-  await db.query(
-    `SELECT set_config('synchronous_commit', 'off', true), pg_notify($1, number::text) FROM unnest($2::integer[]) AS n (number)`,
-    [channel, numbers],
-  );
-}
-
 /**
  * Listens for changed jobs on a connection of its own until it is lost. Rejects where it cannot be opened; `onLost` is called
  * once, and only for a connection that listened.

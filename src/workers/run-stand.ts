@@ -4,7 +4,7 @@ import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import type { CarSetup } from '@/core/benchcar/start/start-car';
 import type { KeyRole, Step } from '@/core/procedure/document/procedure';
 import { handsAt, type TimedHands } from '@/core/procedure/model/act-times';
-import { askedOf, type CarStanding, nothingSaid } from '@/core/run/ask-car';
+import { type CarStanding, nothingSaid } from '@/core/run/ask-car';
 import { type CommandHands, commandTask, wantedBlank } from '@/outside/devices/command-task';
 import { BenchRun, type BenchView } from './bench-run';
 
@@ -132,8 +132,9 @@ export class RunStand {
   /** Asks the car what came of a command whose answer was not seen. */
   ask(act: string, command: CommandName, tag: number): void {
     this.told = null;
-    const of = askedOf(command);
-    const cannot = of === 'person' || (of === 'module' && this.bench.platform.behaviour.link.kind === 'none');
+    const of = commands[command].asked;
+    const cannot =
+      of === undefined || (of === 'module' && this.bench.platform.behaviour.link.kind === 'none');
     this.asked = { act, by: of === 'module' ? 'tool' : 'device', standing: cannot ? nothingSaid : null };
     if (cannot) return;
     if (of === 'module') {

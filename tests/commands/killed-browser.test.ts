@@ -5,12 +5,9 @@ import { type BrowserContext, chromium, type Page } from '@playwright/test';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { type Random, seededRandom } from '@/core/kinds/random';
-import { foldRun } from '@/core/run/events/run-events';
-import { boundOf } from '@/core/run/run-basis';
-import { findRun } from '@/data/runs';
 import { countPieces } from '@/data/stock';
 import { database } from '@/usecases/database';
-import { readRightUses, readRun } from '@/usecases/jobs/read-run';
+import { readRightUses } from '@/usecases/jobs/read-run';
 import { moveStock } from '@/usecases/shop/stock';
 import { ensureBuilt } from '../../scripts/lib/build.mjs';
 import { endGroup } from '../../scripts/lib/child.mjs';
@@ -19,7 +16,7 @@ import { freePort } from '../../scripts/lib/postgres.mjs';
 import { isRoot, nextBinary, root } from '../../scripts/lib/project.mjs';
 import { viewOf } from '../support/jobs';
 import { KilledCluster, kills } from '../support/killed-cluster';
-import { eventsApartFromTimes, jobAtCar } from '../support/runs';
+import { eventsApartFromTimes, jobAtCar, keptAndFolded } from '../support/runs';
 import { actorOf } from '../support/test-database';
 
 // A run pressed through in a real browser, against the program as it is served, while browser, server and database are killed where they
@@ -218,11 +215,8 @@ describe('runs in a browser that is killed, as its server and its database are',
     for (const [at, number] of others.entries()) {
       const id = await goesThrough(number, random, blows.slice(at * each, (at + 1) * each));
       expect(await eventsApartFromTimes(locksmith, id)).toEqual(wanted);
-      const [read, row] = [await readRun(locksmith, id, 0), await findRun(database(), id)];
-      if (!read?.basis || !row) throw new Error('no run');
-      const ground = { basis: read.basis, bound: boundOf(read.basis) };
-      const events = read.events.map(({ event }) => event);
-      expect(row.state).toEqual(foldRun(ground, row.startedAt.getTime(), events));
+      const { kept, folded } = await keptAndFolded(locksmith, id);
+      expect(kept).toEqual(folded);
       const { job } = await viewOf(locksmith, number);
       expect(job.log.attempts).toHaveLength(1);
       expect(await readRightUses(locksmith, job.id)).toEqual([{ name: 'Heddle 3 credits', uses: 1 }]);

@@ -3,20 +3,19 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
 import { type Random, seededRandom } from '@/core/kinds/random';
-import { foldRun, type RunEvent } from '@/core/run/events/run-events';
-import { boundOf } from '@/core/run/run-basis';
-import { findRun } from '@/data/runs';
+import type { RunEvent } from '@/core/run/events/run-events';
 import { countPieces } from '@/data/stock';
-import { RunEngine, type RunShown } from '@/screens/program/run-engine';
+import { RunEngine } from '@/screens/program/run-engine';
+import type { RunShown } from '@/screens/program/run-shown';
 import { Refused, type RunTransport, Unreachable } from '@/screens/program/run-transport';
 import { DeviceStore } from '@/ui/device/device-store';
 import { database } from '@/usecases/database';
-import { readRightUses, readRun } from '@/usecases/jobs/read-run';
+import { readRightUses } from '@/usecases/jobs/read-run';
 import type { readKeyPieces } from '@/usecases/jobs/start-run';
 import { moveStock } from '@/usecases/shop/stock';
 import { viewOf } from '../support/jobs';
 import { KilledCluster } from '../support/killed-cluster';
-import { eventsApartFromTimes, jobAtCar, RunDevice } from '../support/runs';
+import { eventsApartFromTimes, jobAtCar, keptAndFolded, RunDevice } from '../support/runs';
 import { actorOf } from '../support/test-database';
 import { nextEvents } from '../support/world-runs';
 
@@ -168,12 +167,9 @@ describe('runs whose servers and databases are killed', () => {
 
     for (const id of others) {
       expect(await eventsApartFromTimes(locksmith, id)).toEqual(wanted);
-      const [read, row] = [await readRun(locksmith, id, 0), await findRun(database(), id)];
-      if (!read?.basis || !row) throw new Error('no run');
-      const ground = { basis: read.basis, bound: boundOf(read.basis) };
-      const events = read.events.map(({ event }) => event);
-      expect(row.state).toEqual(foldRun(ground, row.startedAt.getTime(), events));
-      expect(row.state.ended?.result).toBe('worked');
+      const { kept, folded } = await keptAndFolded(locksmith, id);
+      expect(kept).toEqual(folded);
+      expect(kept.ended?.result).toBe('worked');
     }
     expect(await countPieces(database(), shelf)).toBe(lay - runs - 1);
     const credits = await database().query<{ credits: number }>(

@@ -1,11 +1,13 @@
 import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
-import type { RunEvent } from '@/core/run/events/run-events';
+import { foldRun, type RunEvent } from '@/core/run/events/run-events';
 import { boundOf } from '@/core/run/run-basis';
 import type { RunLog } from '@/core/run/run-log';
+import { findRun } from '@/data/runs';
 import { ChangeRingInput } from '@/inputs/job-inputs';
 import { parseInput } from '@/inputs/parse';
 import { RunEventsInput, StartRunInput } from '@/inputs/run-inputs';
+import { database } from '@/usecases/database';
 import { recordAuthority } from '@/usecases/jobs/authority';
 import { changeRing, chooseCandidate, chooseRoute } from '@/usecases/jobs/decide';
 import { readRun } from '@/usecases/jobs/read-run';
@@ -138,4 +140,16 @@ export class RunDevice {
 export async function eventsApartFromTimes(actor: PersonActor, runId: string): Promise<unknown[]> {
   const read = await readRun(actor, runId, 0);
   return (read?.events ?? []).map(({ event: { atMs: _, ...event } }) => event);
+}
+
+/** The state that a run's row keeps, and the fold of all that happened in it. */
+export async function keptAndFolded(
+  actor: PersonActor,
+  runId: string,
+): Promise<{ readonly kept: RunLog; readonly folded: RunLog }> {
+  const [read, row] = [await readRun(actor, runId, 0), await findRun(database(), runId)];
+  if (!read?.basis || !row) throw new Error('no run');
+  const ground = { basis: read.basis, bound: boundOf(read.basis) };
+  const events = read.events.map(({ event }) => event);
+  return { kept: row.state, folded: foldRun(ground, row.startedAt.getTime(), events) };
 }

@@ -1,21 +1,9 @@
 import { describe, expect, it } from 'vitest';
 import { commandNames, commands } from '../authority/commands';
 import { progressCodes } from '../benchcar/car/records';
-import { askedOf, type CarStanding, cameOf, isHarmless, nothingSaid } from './ask-car';
+import { type CarStanding, cameOf, isHarmless, nothingSaid } from './ask-car';
 
-const taken = (...tags: number[]) =>
-  ({
-    walk: {
-      at: 'a',
-      search: null,
-      jumps: {},
-      authority: 'onSite',
-      proved: {},
-      taken: tags,
-      mended: [],
-      exchanged: {},
-    },
-  }) as const;
+const taken = (...tags: number[]) => tags;
 const says = (standing: Partial<CarStanding>): CarStanding => ({ ...nothingSaid, ...standing });
 
 describe('a car that is asked what came of a command', () => {
@@ -44,7 +32,7 @@ describe('a car that is asked what came of a command', () => {
   });
 
   it('is asked by the chip that was to be written, where one was', () => {
-    expect(askedOf('writeCopy')).toBe('chip');
+    expect(commands.writeCopy.asked).toBe('chip');
     expect(cameOf('writeCopy', taken(), says({ isBlank: true }))).toBe('notDone');
     expect(cameOf('writeImage', taken(), says({ isBlank: false }))).toBe('done');
   });

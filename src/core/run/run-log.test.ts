@@ -1,28 +1,12 @@
 import { describe, expect, it } from 'vitest';
-import { keysAfter, type RunLog } from './run-log';
+import type { BoundProcedure } from '../procedure/bind/bound';
+import { keysAfter, type RunLog, startLog } from './run-log';
 
+const start = startLog({ start: 'a' } as BoundProcedure, 0);
 const log = (taken: readonly number[], erased = false): RunLog => ({
-  walk: {
-    at: 'a',
-    search: null,
-    jumps: {},
-    authority: 'onSite',
-    proved: {},
-    taken,
-    mended: [],
-    exchanged: {},
-  },
-  begun: null,
-  command: null,
-  untold: null,
-  entered: null,
-  secretIds: [],
-  answered: 0,
+  ...start,
+  walk: { ...start.walk, taken },
   erased,
-  pieces: {},
-  rightUses: 0,
-  startedMs: 0,
-  ended: null,
 });
 
 describe('what runs did to the keys', () => {

@@ -8,7 +8,7 @@ import { suspects } from '@/core/procedure/run/run';
 import { roleName } from '@/core/run/answer-words';
 import { Button } from '@/ui/button';
 import { Badge } from '@/ui/notice';
-import type { RunShown } from './run-engine';
+import type { RunShown } from './run-shown';
 
 interface CausesCardProps {
   readonly shown: RunShown;

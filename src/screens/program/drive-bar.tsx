@@ -2,7 +2,8 @@
 
 import { Button } from '@/ui/button';
 import { Badge, Notice } from '@/ui/notice';
-import type { RunEngine, RunShown } from './run-engine';
+import type { RunEngine } from './run-engine';
+import type { RunShown } from './run-shown';
 
 /** Who drives, whether the server answers, and what waits on this device. */
 export function DriveBar({ shown, engine }: { readonly shown: RunShown; readonly engine: RunEngine }) {

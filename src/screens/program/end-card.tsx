@@ -7,7 +7,7 @@ import { classNames } from '@/ui/class-names';
 import { CountField } from '@/ui/count-field';
 import { TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
-import type { RunShown } from './run-engine';
+import type { RunShown } from './run-shown';
 
 interface EndProps {
   readonly shown: RunShown;

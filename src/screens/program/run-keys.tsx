@@ -5,7 +5,7 @@ import { learnTags } from '@/core/procedure/run/run';
 import { keyName } from '@/core/run/answer-words';
 import { Button } from '@/ui/button';
 import { Badge } from '@/ui/notice';
-import type { RunShown } from './run-engine';
+import type { RunShown } from './run-shown';
 
 interface RunKeysProps {
   readonly shown: RunShown;

@@ -6,7 +6,7 @@ import { DeviceStore, isLockedHere, lastPerson } from '@/ui/device/device-store'
 import { Standalone } from '@/ui/standalone';
 import type { ShopTime } from '@/ui/use-shop-clock';
 import { ProgramStation } from './program-station';
-import type { KeptClock, KeptRun } from './run-engine';
+import type { KeptClock, KeptRun } from './run-shown';
 
 type Found =
   | { readonly kind: 'looking' | 'nothing' | 'locked' }

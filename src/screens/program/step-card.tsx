@@ -1,6 +1,5 @@
 'use client';
 
-import { useState } from 'react';
 import { commandDevices, commands } from '@/core/authority/commands';
 import { waitEnds } from '@/core/catalogue/wait';
 import type { BoundNode } from '@/core/procedure/bind/bound';
@@ -12,42 +11,13 @@ import { isHarmless } from '@/core/run/ask-car';
 import { writtenTag } from '@/core/run/events/commanded';
 import { optionsOpen } from '@/core/run/events/walked';
 import { waitOf } from '@/core/run/run-basis';
-import type { Piece } from '@/core/supply/movements';
 import { Button } from '@/ui/button';
 import { Badge, Notice } from '@/ui/notice';
 import { type ShopTime, useTicking } from '@/ui/use-shop-clock';
 import { WaitBar } from '@/ui/wait-bar';
 import { KeyWords } from './key-words';
-import type { RunShown } from './run-engine';
-
-/** What somebody does about the step at hand. */
-export interface StepActs {
-  /** A timed step or a wait begins. */
-  readonly onBegin: () => void;
-  readonly onAnswer: (answer: string) => void;
-  /** What was told was not done, and does no harm when it is told again. */
-  readonly onAgain: () => void;
-  /** A device is told. */
-  readonly onCommand: () => void;
-  readonly onPin: (secretId: string | null) => void;
-  /** Where a key that is about to be written came from. */
-  readonly onPiece: (tag: number, piece: Piece | null) => void;
-}
-
-interface StepCardProps extends StepActs {
-  readonly shown: RunShown;
-  readonly node: BoundNode;
-  readonly time: ShopTime;
-  /** PINs that are kept with the job. */
-  readonly pins: readonly { readonly id: string; readonly words: string }[];
-  /** Pieces of the van that may be a key of this car. */
-  readonly pieces: readonly Piece[];
-  /** The answer that the tool's word comes to; undefined where it says nothing. */
-  readonly proposed: string | undefined;
-  /** Why it waits for the server; null where it does not. */
-  readonly held: string | null;
-  readonly busy: boolean;
-}
+import { PieceAnswers, PinAnswers } from './special-answers';
+import type { StepCardProps } from './step-props';
 
 /** The step at hand, large: which key by its tag, what must be true, what to look out for, and what may come of it. */
 export function StepCard(props: StepCardProps) {
@@ -298,107 +268,6 @@ function StepAnswers({
     </>
   );
 }
-
-/** Where a key came from: it is taken from the stock once, as it is used. */
-function PieceAnswers({
-  tag,
-  name,
-  pieces,
-  busy,
-  drives,
-  onPiece,
-}: Pick<StepCardProps, 'pieces' | 'busy' | 'onPiece'> & {
-  readonly tag: number;
-  readonly name: string;
-  readonly drives: boolean;
-}) {
-  return (
-    <>
-      <p className="font-semibold">Where did {name} come from?</p>
-      <div className="flex flex-wrap gap-2">
-        {pieces.map((piece, at) => (
-          <Button
-            key={`${piece.article} ${piece.state} ${piece.grade}`}
-            look={at === 0 ? 'main' : 'plain'}
-            busy={busy}
-            disabled={!drives}
-            onClick={() => onPiece(tag, piece)}
-            follows={`${piece.grade}, ${piece.state}: one less in the van`}
-          >
-            {piece.article}
-          </Button>
-        ))}
-        <Button
-          look={pieces.length === 0 ? 'main' : 'plain'}
-          busy={busy}
-          disabled={!drives}
-          onClick={() => onPiece(tag, null)}
-          follows="the customer’s, or counted elsewhere"
-        >
-          Not of the shop’s stock
-        </Button>
-      </div>
-    </>
-  );
-}
-
-function PinAnswers({
-  pins,
-  held,
-  busy,
-  drives,
-  online,
-  onPin,
-  onAnswer,
-  follows,
-}: Pick<StepCardProps, 'pins' | 'held' | 'busy' | 'onPin' | 'onAnswer'> & {
-  readonly drives: boolean;
-  readonly online: boolean;
-  readonly follows: (answer: string) => string | undefined;
-}) {
-  const [chosen, setChosen] = useState(pins[0]?.id ?? paper);
-  return (
-    <>
-      {held && !online && <Notice tone="ochre">{held}</Notice>}
-      <fieldset className="flex flex-col gap-1">
-        <legend className="text-small font-semibold text-mute">Which PIN</legend>
-        {[...pins, { id: paper, words: 'The one on the customer’s papers' }].map(({ id, words }) => (
-          <label key={id} className="flex min-h-11 items-center gap-3">
-            <input
-              type="radio"
-              name="pin"
-              className="size-5 accent-(--terra)"
-              checked={chosen === id}
-              onChange={() => setChosen(id)}
-            />
-            {words}
-          </label>
-        ))}
-      </fieldset>
-      <div className="flex flex-wrap gap-2">
-        <Button
-          look="main"
-          busy={busy}
-          disabled={!drives}
-          onClick={() => onPin(chosen === paper ? null : chosen)}
-          follows={follows('done')}
-        >
-          Entered
-        </Button>
-        <Button
-          busy={busy}
-          disabled={!drives}
-          onClick={() => onAnswer('missing')}
-          follows={follows('missing')}
-        >
-          Not to be had
-        </Button>
-      </div>
-    </>
-  );
-}
-
-const paper = 'paper';
 
 /** What goes well first, what nobody can tell last. */
 function orderOf({ step, exits }: BoundNode): readonly string[] {

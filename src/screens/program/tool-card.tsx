@@ -9,7 +9,7 @@ import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { Badge, Notice } from '@/ui/notice';
 import { HandsPanel } from '../parts/car-hands';
 import { KeysList } from '../parts/car-keys';
-import type { RunShown } from './run-engine';
+import type { RunShown } from './run-shown';
 import { actOf, type ToolHand } from './use-run-tool';
 
 interface ToolCardProps {

@@ -12,7 +12,8 @@ import { nodeAt, type RunLog } from '@/core/run/run-log';
 import { DeviceStore } from '@/ui/device/device-store';
 import { openRunStand } from '@/workers/open-run-stand';
 import type { StandView } from '@/workers/run-stand';
-import type { RunEngine, RunShown } from './run-engine';
+import type { RunEngine } from './run-engine';
+import type { RunShown } from './run-shown';
 import { RunTool, type ToolShown } from './run-tool';
 import { carTransport } from './run-transport';
 
@@ -189,7 +190,7 @@ function useAnswers(
       void engine.current?.take({ kind: 'answered', ...here, answer: told.came, by: 'tool' });
     }
     if (stands?.act !== act || !stands.standing) return;
-    const came = cameOf(node.step.command, run.log, stands.standing);
+    const came = cameOf(node.step.command, run.log.walk.taken, stands.standing);
     if (came === undefined) return;
     answered.current = act;
     void engine.current?.take(

@@ -4,7 +4,8 @@ import { useRouter } from 'next/navigation';
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { DeviceStore } from '@/ui/device/device-store';
 import { useChanges } from '@/ui/use-changes';
-import { RunEngine, type RunShown } from './run-engine';
+import { RunEngine } from './run-engine';
+import type { RunShown } from './run-shown';
 import { runTransport } from './run-transport';
 
 /** A run on this device; `shown` is null until it is here. */

@@ -31,7 +31,6 @@ import { countPieces, lockStock } from '@/data/stock';
 import { together } from '@/data/together';
 import type { EventInput } from '@/inputs/event-input';
 import type { RunEventsInput } from '@/inputs/run-inputs';
-import { announceSoon } from '../announce-soon';
 import { transact } from '../database';
 import { readStandingBeside, standingFrom } from '../editing/gates';
 import { moveForJob, notThere } from '../shop/job-stock';
@@ -62,9 +61,8 @@ export async function recordRunEvents(
   runId: string,
   input: RunEventsInput,
 ): Promise<Result<RunEventsAnswer>> {
-  const wants = input.events.some(({ event }) => isGated(event.kind));
-  let changed: number | null = null;
-  const recorded = await transact(async (db) => {
+  return transact(async (db) => {
+    const wants = input.events.some(({ event }) => isGated(event.kind));
     const [, run, ground] = await together(
       db,
       async (db) => {
@@ -102,8 +100,7 @@ export async function recordRunEvents(
         });
       },
       async (db) => {
-        // What changes the job itself is told with it.
-        if (events.length > 0 && wants) await announceJob(db, run.jobNumber);
+        if (events.length > 0) await announceJob(db, run.jobNumber);
       },
       async (db) => {
         for (const { action, event } of taken.audited)
@@ -118,11 +115,8 @@ export async function recordRunEvents(
         if (taken.refused) await keepRefusedRunEvent(db, actor, { runId, ...taken.refused });
       },
     );
-    if (events.length > 0 && !wants) changed = run.jobNumber;
     return done({ answers, lastSeq: run.lastSeq + events.length });
   });
-  if (changed !== null) announceSoon(changed);
-  return recorded;
 }
 
 interface Taking {

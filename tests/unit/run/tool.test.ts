@@ -6,7 +6,6 @@ import type { TimedInput } from '@/core/benchcar/car/car-state';
 import { startCar } from '@/core/benchcar/start/start-car';
 import { playCar } from '@/core/benchcar/trace/play-car';
 import { cameOf } from '@/core/run/ask-car';
-import { startLog } from '@/core/run/run-log';
 import { RunTool, type StandWorker, type ToolShown } from '@/screens/program/run-tool';
 import { type CarTransport, Refused, Unreachable } from '@/screens/program/run-transport';
 import { DeviceStore } from '@/ui/device/device-store';
@@ -14,8 +13,6 @@ import type { RunCar, RunCarRead } from '@/usecases/benches/run-car';
 import { RunStand } from '@/workers/run-stand';
 import { benchSetup } from '../../support/bench-operator';
 import { worldBenchPlatforms } from '../../support/bench-platforms';
-import { worldProcedures, worldWays } from '../../support/world-procedures';
-import { runGround } from '../../support/world-runs';
 
 const platform = worldBenchPlatforms().find((one) => one.platform.name === 'Weft');
 if (!platform) throw new Error('the world has no Weft');
@@ -201,14 +198,30 @@ describe('the tool of the device that drives', () => {
     );
   }, 120_000);
 
+  it('sends what is left at the end of its run, and keeps nothing of the car then', async () => {
+    let nowMs = 0;
+    const server = new CarServer();
+    const device = new Device(server, () => nowMs);
+    await device.opens();
+    await device.tool?.put('nothing');
+    await does(device, 'plug', '');
+    server.line = 'cut';
+    await does(device, 'on', '');
+    await device.tool?.ends();
+    // What the server does not have stays here until it has it.
+    server.line = 'there';
+    await device.opens();
+    nowMs += 1000;
+    await device.tool?.ends();
+    expect(server.parts.flat().map(({ input }) => input)).toEqual([
+      { kind: 'part', part: 'lead', to: 'plugged' },
+      { kind: 'part', part: 'ignition', to: 'on' },
+    ]);
+    server.line = 'cut';
+    expect(await device.opens()).toBe(false);
+  });
+
   it('is asked what came of a command that its page did not see, and says what the car did', async () => {
-    const procedures = worldProcedures();
-    const way = worldWays().find(
-      ({ platform, method }) => platform.platform.name === 'Weft' && method.kind === 'aklErase',
-    );
-    if (!way) throw new Error('Weft has no such way');
-    const ground = runGround(procedures, way);
-    const log = startLog(ground.bound, 0);
     let nowMs = 0;
     const device = new Device(new CarServer(), () => nowMs);
     await device.opens();
@@ -222,7 +235,7 @@ describe('the tool of the device that drives', () => {
       await device.tool?.ask('again', command, 2);
       await goes(10);
       const standing = device.shown?.view.stands?.standing;
-      return standing && cameOf(command, log, standing);
+      return standing && cameOf(command, [], standing);
     };
     await does(device, 'plug', '');
     await does(device, 'keyIn', '');
