@@ -124,6 +124,7 @@ async function prepareDatabases(cluster) {
       TEST_SERVING_URL: cluster.url('kilnsman_serving', 'postgres'),
       KILNSMAN_VAULT_KEY: vaultKey,
       E2E_DATABASES: [...Array.from({ length: browsers }, (_, at) => databaseOf(at)), quick].join(' '),
+      E2E_QUICK_DATABASE: quick,
     },
   });
   return {
