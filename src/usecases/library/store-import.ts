@@ -145,12 +145,13 @@ export async function cancelImport(_actor: PersonActor, id: string): Promise<Res
   const pool = database();
   const found = await findImport(pool, id);
   if (!found) return failed('There is no import of this number.');
-  await cancelBackend(pool, id);
+  // First said and then broken off: whoever reads or stores it finds that it was cancelled, and not that it failed.
   const moved = await moveCancelled(pool, id);
   if (!moved) {
     const present = await findImport(pool, id);
     return failed(`This import is ${present?.state ?? 'gone'} and cannot be cancelled.`);
   }
+  await cancelBackend(pool, id);
   await dropStaged(pool, id);
   return done({ ...found, state: 'cancelled' });
 }
