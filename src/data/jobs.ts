@@ -20,6 +20,19 @@ export async function listLatestClosed(db: Db, limit: number): Promise<number[]>
   return result.rows.map(({ number }) => number);
 }
 
+/** How far some jobs have come, of those that there are. */
+export async function listJobStates(
+  db: Db,
+  numbers: readonly number[],
+): Promise<(Pick<Job, 'number' | 'version'> & { readonly lastSeq: number })[]> {
+  const found = await db.query<Pick<Job, 'number' | 'version'> & { lastSeq: number }>(
+    `SELECT j.number, j.version, (SELECT count(*) FROM job_event e WHERE e.job_id = j.id)::integer AS "lastSeq"
+     FROM job j WHERE j.number = ANY($1)`,
+    [numbers],
+  );
+  return found.rows;
+}
+
 /** The whole job by its number. */
 export async function findJob(db: Db, number: number): Promise<Job | undefined> {
   const found = await db.query<{ id: string }>('SELECT id FROM job WHERE number = $1', [number]);

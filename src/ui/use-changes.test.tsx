@@ -106,6 +106,28 @@ describe('useChanges', () => {
     expect(heard).toHaveBeenCalledWith({ kind: 'missed' });
   });
 
+  it('tells a page that it was made before the job changed, and not one that shows it as it stands', async () => {
+    const [behind, right, unknown] = [vi.fn(), vi.fn(), vi.fn()];
+    renderHook(() => useChanges(7, behind, '3 11'));
+    renderHook(() => useChanges(7, right, '3 12'));
+    renderHook(() => useChanges(7, unknown));
+    await settled();
+    for (const stream of Stream.open) stream.say('stands', '7 3 12');
+    expect(behind).toHaveBeenCalledWith({ kind: 'job', number: 7 });
+    expect(right).not.toHaveBeenCalled();
+    expect(unknown).not.toHaveBeenCalled();
+  });
+
+  it('tells a tab that comes to a stream what changed while its page was made', async () => {
+    renderHook(() => useChanges(7, vi.fn(), '3 11'));
+    await settled();
+    for (const stream of Stream.open) stream.say('job', '7');
+    const late = vi.fn();
+    renderHook(() => useChanges(7, late, '3 11'));
+    await settled();
+    expect(late).toHaveBeenCalledWith({ kind: 'job', number: 7 });
+  });
+
   it('opens a stream of its own where the page has no locks, and closes it', async () => {
     vi.stubGlobal('navigator', {});
     const { unmount } = renderHook(() => useChanges(7, vi.fn()));

@@ -1,19 +1,25 @@
 'use client';
 
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 
 /** A job that is shown changed, or the stream was interrupted and anything may have. */
 export type Change = { readonly kind: 'job'; readonly number: number } | { readonly kind: 'missed' };
+
+type Stands = Extract<Word, { readonly kind: 'stands' }>;
 
 /** What the tabs of a browser say to each other. */
 type Word =
   | Change
   | { readonly kind: 'shows'; readonly number: number }
   | { readonly kind: 'left'; readonly number: number }
-  | { readonly kind: 'who' };
+  | { readonly kind: 'who' }
+  /** The state that a job is in, as a stream that was just opened found it. */
+  | { readonly kind: 'stands'; readonly number: number; readonly state: string };
 
 const stream = '/api/live';
 const name = 'kilnsman-changes';
+/** A page is made and on the stream within so long: what changed meanwhile it is told again. */
+const madeWithinMs = 30_000;
 /** Tabs that open or close within a moment change the stream once. */
 const settledMs = 100;
 
@@ -21,13 +27,19 @@ const settledMs = 100;
  * Calls `onChange` for every change of a job. The tabs of one browser share one stream of all the jobs that they show:
  * whoever holds the lock opens it, opens it anew where another job is shown, and passes on what it hears; where the page
  * has no locks, each tab opens its own.
+ * @param state the state of the job that the page was made with: what changed before the stream heard of it shows by another one
  */
-export function useChanges(number: number, onChange: (change: Change) => void): void {
+export function useChanges(number: number, onChange: (change: Change) => void, state?: string): void {
+  const made = useRef(state);
+  made.current = state;
   useEffect(() => {
     const channel = new BroadcastChannel(name);
     const say = (word: Word) => channel.postMessage(word);
-    const hear = (change: Change) => {
-      if (change.kind === 'missed' || change.number === number) onChange(change);
+    const hear = (change: Change | Stands) => {
+      if (change.kind === 'stands') {
+        if (change.number === number && made.current !== undefined && change.state !== made.current)
+          onChange({ kind: 'job', number });
+      } else if (change.kind === 'missed' || change.number === number) onChange(change);
     };
     let shared: ReturnType<typeof openShared> | undefined;
     let gone = false;
@@ -68,8 +80,10 @@ export function useChanges(number: number, onChange: (change: Change) => void): 
 }
 
 /** The one stream of a browser: of the jobs that its tabs show, opened anew as these change, with no gap between. */
-function openShared(own: number, say: (word: Word) => void, pass: (change: Change) => void) {
+function openShared(own: number, say: (word: Word) => void, pass: (change: Change | Stands) => void) {
   const shown = new Set([own]);
+  /** When each job was heard to change last. */
+  const changed = new Map<number, number>();
   let settling: ReturnType<typeof setTimeout> | undefined;
   let current:
     | { readonly of: string; readonly source: EventSource; readonly before: EventSource[] }
@@ -79,7 +93,14 @@ function openShared(own: number, say: (word: Word) => void, pass: (change: Chang
   function connect() {
     const of = key();
     const source = new EventSource(`${stream}?jobs=${of}`);
-    source.addEventListener('job', ({ data }) => pass({ kind: 'job', number: Number(data) }));
+    source.addEventListener('job', ({ data }) => {
+      changed.set(Number(data), performance.now());
+      pass({ kind: 'job', number: Number(data) });
+    });
+    source.addEventListener('stands', ({ data }) => {
+      const [number = '', ...state] = String(data).split(' ');
+      pass({ kind: 'stands', number: Number(number), state: state.join(' ') });
+    });
     source.addEventListener('missed', () => pass({ kind: 'missed' }));
     let opened = false;
     source.onopen = () => {
@@ -104,6 +125,9 @@ function openShared(own: number, say: (word: Word) => void, pass: (change: Chang
 
   return {
     show(number: number) {
+      // Its page may have been made before a change that this stream heard of already.
+      if (shown.has(number) && performance.now() - (changed.get(number) ?? -Infinity) < madeWithinMs)
+        say({ kind: 'job', number });
       shown.add(number);
       settle();
     },

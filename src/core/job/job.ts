@@ -183,6 +183,11 @@ export interface Job {
 }
 
 /** How a job is named everywhere. */
+/** What tells one state of a job from every other: a page that was made with another one is behind. */
+export function jobStateOf({ version, lastSeq }: Pick<Job, 'version' | 'lastSeq'>): string {
+  return `${version} ${lastSeq}`;
+}
+
 export function formatJobNumber(number: number): string {
   return `K-${number}`;
 }

@@ -56,6 +56,7 @@ export function LiveNotice({ number, state }: LiveNoticeProps) {
       if (touched.current) setBehind(true);
       else router.refresh();
     }, [router]),
+    state,
   );
   if (!behind) return null;
   return (

@@ -1,7 +1,7 @@
-import type { Job } from '@/core/job/job';
-import type { Actor } from '@/core/kinds/actor';
+import { type Job, jobStateOf } from '@/core/job/job';
+import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { type HistoryLine, listHistory } from '@/data/job-history';
-import { findJob } from '@/data/jobs';
+import { findJob, listJobStates } from '@/data/jobs';
 import { type JobListRow, listJobs } from '@/data/jobs-list';
 import { getShopOrThrow } from '@/data/shop';
 import { database } from '../database';
@@ -14,6 +14,15 @@ const longestQuery = 100;
 /** Every change of a job's rows, oldest first: who, when, which part and which fields. */
 export async function readJobHistory(actor: Actor, { id }: Pick<Job, 'id'>): Promise<HistoryLine[]> {
   return withOwnWords(database(), actor, id, await listHistory(database(), id));
+}
+
+/** What state some jobs are in now, so that a page that was made before knows whether it is behind. */
+export async function readJobStates(
+  _actor: PersonActor,
+  numbers: readonly number[],
+): Promise<{ readonly number: number; readonly state: string }[]> {
+  const jobs = await listJobStates(database(), numbers);
+  return jobs.map((job) => ({ number: job.number, state: jobStateOf(job) }));
 }
 
 export async function readJob(actor: Actor, number: number): Promise<Job | undefined> {

@@ -1,5 +1,6 @@
 import type { LiveEvent } from '@/services/live';
 import { hearAs } from '@/services/streams';
+import { readJobStates } from '@/usecases/jobs/list';
 import { problem, signedIn } from '../handler';
 
 /** Between two signs of life, so that a connection that is gone is noticed. */
@@ -11,7 +12,8 @@ const mostWaiting = 256;
 const mostJobs = 50;
 
 /** Server-sent events: the number of each of the jobs named that changes, for as long as the session is open. */
-export const GET = signedIn(async ({ sessionId }, request) => {
+export const GET = signedIn(async (actor, request) => {
+  const { sessionId } = actor;
   const named = new URL(request.url).searchParams.get('jobs') ?? '';
   if (!/^\d{1,9}(,\d{1,9})*$/.test(named)) return problem(400, 'Name the jobs that are shown, by number.');
   const jobs = new Set(named.split(',', mostJobs).map(Number));
@@ -36,6 +38,11 @@ export const GET = signedIn(async ({ sessionId }, request) => {
     return problem(429, 'Too many streams of this session are open.');
   }
   request.signal.addEventListener('abort', end);
+  // Heard from now on; what changed between the making of a page and this moment shows by the states of its jobs.
+  readJobStates(actor, [...jobs]).then(
+    (states) => send(statesWritten(states)),
+    () => send(written([{ kind: 'missed' }])),
+  );
   const body = new ReadableStream<Uint8Array>(
     {
       start(controller) {
@@ -62,6 +69,10 @@ function written(events: readonly LiveEvent[]): Uint8Array {
     (event) => `event: ${event.kind}\ndata: ${event.kind === 'job' ? event.number : ''}\n\n`,
   );
   return bytesOf(text.join(''));
+}
+
+function statesWritten(states: readonly { readonly number: number; readonly state: string }[]): Uint8Array {
+  return bytesOf(states.map(({ number, state }) => `event: stands\ndata: ${number} ${state}\n\n`).join(''));
 }
 
 function bytesOf(text: string): Uint8Array {

@@ -1,7 +1,7 @@
 import type { Metadata } from 'next';
 import type { ReactNode } from 'react';
 import { whyNames } from '@/core/identify/line/reading';
-import { carName, formatJobNumber } from '@/core/job/job';
+import { carName, formatJobNumber, jobStateOf } from '@/core/job/job';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { formatDistance } from '@/core/kinds/units';
 import { shutUntil } from '@/core/pellet/hunt-state';
@@ -42,7 +42,7 @@ export default async function JobLayout({
       stations={stations}
       above={
         <>
-          <LiveNotice number={job.number} state={`${job.version} ${job.lastSeq}`} />
+          <LiveNotice number={job.number} state={jobStateOf(job)} />
           <ShutWait view={view} time={shopTime(actor)} />
           {second && (
             <SecondPerson
