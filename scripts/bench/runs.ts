@@ -1,4 +1,6 @@
 // Runs at the car: many at once over HTTP, what a second device hears, the fold of a long one.
+import { Agent, request } from 'node:http';
+import { json } from 'node:stream/consumers';
 import { v7 as uuid } from 'uuid';
 import type { RunGround } from '@/core/run/events/run-event-kind';
 import { applyRunEvent, foldRun, type RunEvent } from '@/core/run/events/run-events';
@@ -46,27 +48,48 @@ async function makeRuns(personId: string, count: number) {
   return { runs: made.rows, node };
 }
 
-function sender({ address, cookie }: Setting, node: string) {
+/** Devices hold a connection each; the plain client costs a third of what `fetch` does, on the processors that the server works on. */
+const agent = new Agent({ keepAlive: true });
+
+function post({ address, cookie }: Setting, path: string, body: object): Promise<Told> {
+  return new Promise((resolve, reject) => {
+    const sent = JSON.stringify(body);
+    const headers = {
+      cookie,
+      origin: address,
+      'content-type': 'application/json',
+      'content-length': Buffer.byteLength(sent),
+    };
+    request(`${address}${path}`, { method: 'POST', agent, headers }, (answer) => {
+      json(answer).then((told) => resolve({ status: answer.statusCode ?? 0, told }), reject);
+    })
+      .on('error', reject)
+      .end(sent);
+  });
+}
+
+interface Told {
+  readonly status: number;
+  readonly told: unknown;
+}
+
+function sender(setting: Setting, node: string) {
   return async (run: string, device: string, basedOn: number): Promise<number> => {
     const begun = performance.now();
-    const answer = await fetch(`${address}/api/v1/runs/${run}/events`, {
-      method: 'POST',
-      headers: { cookie, origin: address, 'content-type': 'application/json' },
-      body: JSON.stringify({
-        device,
-        events: [
-          {
-            id: uuid(),
-            deviceAt: new Date().toISOString(),
-            basedOn,
-            event: { kind: 'begun', node, atMs: Date.now() },
-          },
-        ],
-      }),
+    const { status, told } = await post(setting, `/api/v1/runs/${run}/events`, {
+      device,
+      events: [
+        {
+          id: uuid(),
+          deviceAt: new Date().toISOString(),
+          basedOn,
+          event: { kind: 'begun', node, atMs: Date.now() },
+        },
+      ],
     });
-    const told = (await answer.json()) as { answers?: { seq?: number }[] };
-    if (told.answers?.[0]?.seq !== basedOn + 1)
-      throw new Error(`an event of a run was answered with ${answer.status} ${JSON.stringify(told)}`);
+    const { answers } = told as { answers?: { seq?: number }[] };
+    if (answers?.[0]?.seq !== basedOn + 1)
+      throw new Error(`an event of a run was answered with ${status} ${JSON.stringify(told)}`);
     return performance.now() - begun;
   };
 }
