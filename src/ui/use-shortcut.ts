@@ -1,11 +1,10 @@
 'use client';
 
-import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { hasUnsaved } from './unsaved';
+import { isDeviceSettingOn, useDeviceSetting } from './use-device-setting';
 
 const name = 'kilnsman-shortcuts';
-const changed = 'kilnsman-shortcuts-changed';
 
 /**
  * A key alone that does something, whenever no field is being typed in: unless this device turned such keys off, or words
@@ -14,38 +13,27 @@ const changed = 'kilnsman-shortcuts-changed';
 export function useShortcut(
   keys: string | readonly string[],
   work: (event: KeyboardEvent) => void,
-  { preventDefault = false }: { readonly preventDefault?: boolean } = {},
+  {
+    preventDefault = false,
+    useKey = true,
+  }: {
+    readonly preventDefault?: boolean;
+    /** Whether keys are named by the sign on them, and not by their place; the space bar has no sign. */
+    readonly useKey?: boolean;
+  } = {},
 ): void {
   useHotkeys(
     keys,
     (event) => {
-      if (!areOn() || hasUnsaved()) return;
+      if (!isDeviceSettingOn(name, true) || hasUnsaved()) return;
       if (preventDefault) event.preventDefault();
       work(event);
     },
-    { useKey: true },
+    { useKey },
   );
-}
-
-function areOn(): boolean {
-  return window.localStorage.getItem(name) !== 'off';
 }
 
 /** Whether keys alone do something on this device, and what turns them on and off. */
 export function useShortcutsOn(): readonly [boolean, (on: boolean) => void] {
-  const [on, setOn] = useState(true);
-  useEffect(() => {
-    const read = () => setOn(areOn());
-    read();
-    window.addEventListener(changed, read);
-    return () => window.removeEventListener(changed, read);
-  }, []);
-  return [
-    on,
-    (next) => {
-      if (next) window.localStorage.removeItem(name);
-      else window.localStorage.setItem(name, 'off');
-      window.dispatchEvent(new Event(changed));
-    },
-  ];
+  return useDeviceSetting(name, true);
 }

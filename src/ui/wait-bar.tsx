@@ -2,6 +2,7 @@
 
 import { useEffect, useRef } from 'react';
 import { classNames } from './class-names';
+import { chime } from './sound';
 import { type ShopTime, useTicking } from './use-shop-clock';
 
 interface WaitBarProps {
@@ -42,7 +43,7 @@ export function WaitBar({
     if (!isOver) waited.current = true;
     else if (waited.current) {
       waited.current = false;
-      sound();
+      chime();
       navigator.vibrate?.([300, 120, 300]);
     }
   }, [isOver]);
@@ -91,21 +92,4 @@ export function WaitBar({
 function leftWords(milliseconds: number): string {
   const seconds = Math.ceil(milliseconds / 1000);
   return seconds >= 60 ? `${Math.floor(seconds / 60)} min ${seconds % 60} s` : `${seconds} s`;
-}
-
-/** Two short tones, where the device lets a page sound. */
-function sound(): void {
-  if (typeof AudioContext === 'undefined') return;
-  const audio = new AudioContext();
-  for (const [at, hertz] of [
-    [0, 660],
-    [0.25, 880],
-  ] as const) {
-    const tone = audio.createOscillator();
-    tone.frequency.value = hertz;
-    tone.connect(audio.destination);
-    tone.start(audio.currentTime + at);
-    tone.stop(audio.currentTime + at + 0.18);
-  }
-  setTimeout(() => void audio.close(), 1000);
 }

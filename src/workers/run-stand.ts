@@ -36,8 +36,11 @@ const second = 1_000_000;
 /** A function that goes on by itself is told by then. */
 const goesOnAfterUs = 3 * second;
 
-/** The keys of a step by their roles. */
-export type StepTags = Readonly<Partial<Record<KeyRole, number>>>;
+/** A step that hands do, with the tags of its keys. */
+export interface StepWork {
+  readonly step: Step;
+  readonly tags: Readonly<Partial<Record<KeyRole, number>>>;
+}
 
 /**
  * A car that stands in for the one of a run, with the tool and devices of the device that drives. Its clock goes where it is told; what
@@ -93,15 +96,17 @@ export class RunStand {
     this.bench.hand(input);
   }
 
-  /** Hands do what a step says, from now on, each thing at its time. */
-  does(step: Step, tags: StepTags): void {
+  /** Hands do what steps say one after the other, from now on, each thing at its time. */
+  does(work: readonly StepWork[]): void {
     let atUs = this.nowUs;
     this.tried = null;
-    this.hands = handsAt(step, (role) => tags[role]).map((hands) => {
-      const planned = { atUs, hands };
-      atUs += Math.round(hands.seconds * second);
-      return planned;
-    });
+    this.hands = work
+      .flatMap(({ step, tags }) => handsAt(step, (role) => tags[role]))
+      .map((hands) => {
+        const planned = { atUs, hands };
+        atUs += Math.round(hands.seconds * second);
+        return planned;
+      });
     this.handsEndUs = atUs;
   }
 

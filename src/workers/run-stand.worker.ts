@@ -3,9 +3,8 @@ import type { CommandName } from '@/core/authority/commands';
 import type { CarInput, TimedInput } from '@/core/benchcar/car/car-state';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import type { CarSetup } from '@/core/benchcar/start/start-car';
-import type { Step } from '@/core/procedure/document/procedure';
 import type { CommandHands } from '@/outside/devices/command-task';
-import { RunStand, type StandView, type StepTags } from './run-stand';
+import { RunStand, type StandView, type StepWork } from './run-stand';
 
 let stand: RunStand | undefined;
 
@@ -27,7 +26,7 @@ const runStand = {
     return at(() => {});
   },
   hand: (input: CarInput) => at((one) => one.hand(input)),
-  does: (step: Step, tags: StepTags) => at((one) => one.does(step, tags)),
+  does: (work: readonly StepWork[]) => at((one) => one.does(work)),
   tell: (act: string, command: CommandName, hands: CommandHands) =>
     at((one) => one.tell(act, command, hands)),
   ask: (act: string, command: CommandName, tag: number) => at((one) => one.ask(act, command, tag)),

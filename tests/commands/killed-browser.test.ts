@@ -131,10 +131,11 @@ class Tablet {
     else if (shown === 'card') {
       // Of the piles in the van it is the one that the count is about.
       const pile = card.getByRole('button', { name: /original, new/ });
+      const inTime = card.getByRole('button', { name: /^(All \d+ i|I)n time/ });
       const main = card
         .locator('[data-main]:not([aria-busy=true])')
         .filter({ hasNotText: 'one less in the van' });
-      await pile.or(main).first().click(quick);
+      await ((await inTime.count()) > 0 ? inTime : pile.or(main)).first().click(quick);
     } else if (shown === 'end') {
       await end.getByLabel('Keys that the car knows now').fill('3', quick);
       await end.getByRole('button', { name: /Note the count/ }).click(quick);

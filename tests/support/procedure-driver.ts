@@ -172,7 +172,7 @@ export class ProcedureDriver {
   }
 
   private async hands(node: BoundNode): Promise<void> {
-    this.stand.does(node.step, this.tags(node));
+    this.stand.does([{ step: node.step, tags: this.tags(node) }]);
     do await this.waits(0.1);
     while (this.stand.handsBusy);
     // A head that comes with a new module is tagged when it is unpacked.

@@ -25,6 +25,8 @@ export interface RunLog {
   readonly walk: RunState;
   /** The timed step or wait that runs at the node at hand, and since when. */
   readonly begun: { readonly node: string; readonly atMs: number } | null;
+  /** When steps ended at whose end the clock of a window starts, by node. */
+  readonly ends: Readonly<Record<string, number>>;
   /** The command whose answer was not seen yet. */
   readonly command: { readonly node: string; readonly atMs: number } | null;
   /** The node at hand, where its command was told once and turned out not to have been done: told again it is the same use. */
@@ -50,6 +52,7 @@ export function startLog(bound: BoundProcedure, startedMs: number): RunLog {
   return {
     walk: startRun(bound),
     begun: null,
+    ends: {},
     command: null,
     untold: null,
     entered: null,

@@ -1,6 +1,6 @@
 'use client';
 
-import { useEffect, useState } from 'react';
+import { type RefObject, useEffect, useRef, useState } from 'react';
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { said } from '@/core/procedure/document/step-words';
@@ -25,7 +25,7 @@ import { lookAtSecret } from './run-transport';
 import { StepCard } from './step-card';
 import { ToolCard } from './tool-card';
 import { useRun } from './use-run';
-import { answerByTool, useRunTool } from './use-run-tool';
+import { answerByTool, type ToolHand, useRunTool } from './use-run-tool';
 
 interface ProgramStationProps {
   readonly runId: string;
@@ -68,6 +68,7 @@ export function ProgramStation({
   const shown = kept && withRing(kept, ring);
   const clock = useShopClock(time.now, time.rate);
   const [busy, setBusy] = useState(false);
+  const beat = useRef<(() => void) | null>(null);
   const tool = useRunTool({ runId, personId, shown, engine, clock });
   useTimed(shown, clock);
   useKept(personId, time, isShell);
@@ -87,12 +88,12 @@ export function ProgramStation({
   const driving = engine.current;
   const node = nodeAt(shown.ground.bound, shown.log);
   const held = driving?.needsServer() ?? null;
-  const happens = async (...events: WithoutTime[]): Promise<boolean> => {
+  const happens = async (...events: (WithoutTime & { readonly atMs?: number })[]): Promise<boolean> => {
     if (!driving || busy) return false;
     setBusy(true);
     try {
       for (const event of events) {
-        const whole = { ...event, atMs: clock().getTime() } as RunEvent;
+        const whole = { atMs: clock().getTime(), ...event } as RunEvent;
         // A piece of the stock is there or not: the server says so.
         const gated =
           ((whole.kind === 'commanded' || whole.kind === 'pinEntered') && held !== null) ||
@@ -169,6 +170,10 @@ export function ProgramStation({
                 by: answer === proposed ? 'tool' : 'person',
               })
             }
+            onAnswers={(answers) =>
+              void happens(...answers.map((one) => ({ kind: 'answered', by: 'person', ...one }) as const))
+            }
+            beat={beat}
             onAgain={() => void happens({ kind: 'untold', node: at, by: 'person' })}
             pieces={pieces}
             onPiece={(tag, piece) => void happens({ kind: 'keyTaken', tag, piece })}
@@ -180,10 +185,21 @@ export function ProgramStation({
       ) : (
         <EndCard shown={shown} busy={busy} onEnd={ends} />
       )}
-      {!shown.log.ended && shown.drives && <ToolCard tool={tool} run={shown} node={node} />}
+      {!shown.log.ended && shown.drives && <ToolCard tool={withBeats(tool, beat)} run={shown} node={node} />}
       {!shown.log.ended && node && <GiveUp shown={shown} busy={busy} onEnd={ends} />}
     </>
   );
+}
+
+/** What hands do at the made-up car is a beat of what is being counted. */
+function withBeats(tool: ToolHand, beat: RefObject<(() => void) | null>): ToolHand {
+  return {
+    ...tool,
+    onHand: (input) => {
+      beat.current?.();
+      tool.onHand(input);
+    },
+  };
 }
 
 /** Keys that came onto the ring since the run began have their names too. */

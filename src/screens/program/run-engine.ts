@@ -56,7 +56,8 @@ export class RunEngine {
     ]);
     if (basis && kept) {
       this.ground = { basis, bound: boundOf(basis) };
-      this.confirmed = kept.log;
+      // What was kept before the state had a field has it as at the start.
+      this.confirmed = { ...startLog(this.ground.bound, kept.log.startedMs), ...kept.log };
       this.lastSeq = kept.lastSeq;
       this.jobNumber = kept.jobNumber;
       this.queue = queue ?? [];

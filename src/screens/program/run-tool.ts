@@ -2,10 +2,9 @@ import type { CommandName } from '@/core/authority/commands';
 import type { CarInput, TimedInput } from '@/core/benchcar/car/car-state';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import type { CarSetup } from '@/core/benchcar/start/start-car';
-import type { Step } from '@/core/procedure/document/procedure';
 import type { DeviceStore } from '@/ui/device/device-store';
 import type { RunCar, RunCarRead } from '@/usecases/benches/run-car';
-import type { CommandHands, StandView, StepTags } from '@/workers/run-stand';
+import type { CommandHands, StandView, StepWork } from '@/workers/run-stand';
 import { type CarTransport, Refused, Unreachable } from './run-transport';
 
 /** The car and the tool as a worker holds them. */
@@ -13,7 +12,7 @@ export interface StandWorker {
   put(platform: BenchPlatform, setup: CarSetup, done: readonly TimedInput[]): Promise<StandView>;
   goesTo(untilUs: number): Promise<StandView>;
   hand(input: CarInput): Promise<StandView>;
-  does(step: Step, tags: StepTags): Promise<StandView>;
+  does(work: readonly StepWork[]): Promise<StandView>;
   tell(act: string, command: CommandName, hands: CommandHands): Promise<StandView>;
   ask(act: string, command: CommandName, tag: number): Promise<StandView>;
   speaksTo(systemType: string | null): Promise<StandView>;
@@ -125,8 +124,8 @@ export class RunTool {
     return this.after(() => this.worker.hand(input));
   }
 
-  does(step: Step, tags: StepTags): Promise<void> {
-    return this.after(() => this.worker.does(step, tags));
+  does(work: readonly StepWork[]): Promise<void> {
+    return this.after(() => this.worker.does(work));
   }
 
   tell(act: string, command: CommandName, hands: CommandHands): Promise<void> {

@@ -1,11 +1,13 @@
 'use client';
 
+import { useEffect, useState } from 'react';
 import { commandDevices, commands } from '@/core/authority/commands';
 import { waitEnds } from '@/core/catalogue/wait';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { handsFree, type KeyRole, stepPlaces } from '@/core/procedure/document/procedure';
 import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { answerWords, factsOf, kindWords, said, stateWords } from '@/core/procedure/document/step-words';
+import { isTimed, timedChain } from '@/core/procedure/timing/timed-chain';
 import { followsWords, roleName } from '@/core/run/answer-words';
 import { isHarmless } from '@/core/run/ask-car';
 import { writtenTag } from '@/core/run/events/commanded';
@@ -13,11 +15,13 @@ import { optionsOpen } from '@/core/run/events/walked';
 import { waitOf } from '@/core/run/run-basis';
 import { Button } from '@/ui/button';
 import { Badge, Notice } from '@/ui/notice';
-import { type ShopTime, useTicking } from '@/ui/use-shop-clock';
+import { Tick } from '@/ui/tick';
+import { hasVoice, readAloud, useVoiceOn } from '@/ui/voice';
 import { WaitBar } from '@/ui/wait-bar';
 import { KeyWords } from './key-words';
 import { PieceAnswers, PinAnswers } from './special-answers';
 import type { StepCardProps } from './step-props';
+import { TimedStep } from './timed-step';
 
 /** The step at hand, large: which key by its tag, what must be true, what to look out for, and what may come of it. */
 export function StepCard(props: StepCardProps) {
@@ -26,6 +30,11 @@ export function StepCard(props: StepCardProps) {
   const { basis, bound } = shown.ground;
   const nameOf = (role: KeyRole) => roleName(basis, bound, shown.log, role);
   const say = (text: string) => said(text, nameOf);
+  const chain = timedChain(bound, node.id);
+  const follows = (answer: string) => {
+    const exit = node.exits[answer];
+    return exit && followsWords(bound, shown.log, answer, exit, nameOf);
+  };
   return (
     <section
       aria-label="The step at hand"
@@ -39,6 +48,7 @@ export function StepCard(props: StepCardProps) {
           <KeyWords text={step.say} nameOf={nameOf} />
         </h2>
       </div>
+      <Aloud shown={shown} node={node} say={say} />
       {step.while && (
         <p className="flex flex-wrap items-center gap-2">
           <span className="text-small text-mute">Must be so</span>
@@ -54,13 +64,17 @@ export function StepCard(props: StepCardProps) {
           {say(caution)}
         </Notice>
       ))}
-      <Facts node={node} say={say} />
+      {chain.length < 2 && <Facts node={node} say={say} />}
       <Signs words="Good signs" signs={step.good} say={say} />
       <Signs words="Means nothing" signs={step.harmless} say={say} />
       <Signs words="Meanwhile" signs={step.meanwhile} say={say} />
       <Traps node={node} say={say} />
       <StepTime {...props} />
-      <StepAnswers {...props} nameOf={nameOf} />
+      {chain.length > 0 ? (
+        <TimedStep {...props} say={say} follows={follows} />
+      ) : (
+        <StepAnswers {...props} nameOf={nameOf} follows={follows} />
+      )}
     </section>
   );
 }
@@ -121,8 +135,33 @@ function Signs({
   );
 }
 
-/** What runs: a wait as it burns down, a hold or a pace as its seconds. */
-function StepTime({ shown, node, time, onBegin, busy }: StepCardProps) {
+/** The step read aloud, on request or each as it comes to hand. */
+function Aloud({
+  shown: { log },
+  node: { step },
+  say,
+}: Pick<StepCardProps, 'shown' | 'node'> & { readonly say: (text: string) => string }) {
+  const [each, setEach] = useVoiceOn();
+  const [hasOne, setHasOne] = useState(false);
+  useEffect(() => setHasOne(hasVoice()), []);
+  const texts = [say(step.say), ...(step.while ? [`Must be so: ${stateWords(step.while)}`] : [])];
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once as the step comes to hand
+  useEffect(() => {
+    if (each && !isTimed(step)) readAloud(texts);
+  }, [each, step, log.answered]);
+  if (!hasOne) return null;
+  return (
+    <div className="flex flex-wrap items-center gap-x-4">
+      <Button look="quiet" onClick={() => readAloud(texts)}>
+        Say it
+      </Button>
+      <Tick label="Read each step aloud" checked={each} onChange={setEach} />
+    </div>
+  );
+}
+
+/** A wait as it burns down. */
+function StepTime({ shown, node, time }: StepCardProps) {
   const { log, ground } = shown;
   const wait = waitOf(ground.basis, node);
   const begun = log.begun?.node === node.id ? log.begun : null;
@@ -146,14 +185,7 @@ function StepTime({ shown, node, time, onBegin, busy }: StepCardProps) {
       </div>
     );
   if (wait) return <Asleep />;
-  if (node.step.kind !== 'hold' && node.step.kind !== 'pace' && node.step.kind !== 'window') return null;
-  return begun ? (
-    <Seconds sinceMs={begun.atMs} time={time} />
-  ) : (
-    <Button className="self-start" busy={busy} onClick={onBegin} disabled={!shown.drives}>
-      Start counting
-    </Button>
-  );
+  return null;
 }
 
 /** What a page that sleeps cannot do, said before it is needed. */
@@ -166,16 +198,6 @@ function Asleep() {
   );
 }
 
-function Seconds({ sinceMs, time }: { readonly sinceMs: number; readonly time: ShopTime }) {
-  const now = useTicking(time);
-  const seconds = Math.max(0, Math.floor((now.getTime() - sinceMs) / 1000));
-  return (
-    <p role="timer" className="font-mono text-[44px] leading-none font-semibold">
-      {seconds} s
-    </p>
-  );
-}
-
 function StepAnswers({
   shown,
   node,
@@ -183,6 +205,7 @@ function StepAnswers({
   held,
   busy,
   nameOf,
+  follows,
   proposed,
   onAnswer,
   onAgain,
@@ -191,14 +214,13 @@ function StepAnswers({
   onBegin,
   pieces,
   onPiece,
-}: StepCardProps & { readonly nameOf: (role: KeyRole) => string }) {
+}: StepCardProps & {
+  readonly nameOf: (role: KeyRole) => string;
+  readonly follows: (answer: string) => string | undefined;
+}) {
   const { step } = node;
   const { log, ground, drives } = shown;
   const told = log.command?.node === node.id;
-  const follows = (answer: string) => {
-    const exit = node.exits[answer];
-    return exit && followsWords(ground.bound, log, answer, exit, nameOf);
-  };
   const tag = writtenTag(node, log);
   if (shown.online && tag !== undefined && !log.pieces[tag] && !ground.basis.plan.known.includes(tag))
     return <PieceAnswers {...{ tag, pieces, busy, drives, onPiece }} name={nameOf('new')} />;

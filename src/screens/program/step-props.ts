@@ -1,3 +1,4 @@
+import type { RefObject } from 'react';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import type { Piece } from '@/core/supply/movements';
 import type { ShopTime } from '@/ui/use-shop-clock';
@@ -8,6 +9,10 @@ interface StepActs {
   /** A timed step or a wait begins. */
   readonly onBegin: () => void;
   readonly onAnswer: (answer: string) => void;
+  /** What came of several steps that were done in one go, and when each was over. */
+  readonly onAnswers: (
+    answers: readonly { readonly node: string; readonly answer: string; readonly atMs: number }[],
+  ) => void;
   /** What was told was not done, and does no harm when it is told again. */
   readonly onAgain: () => void;
   /** A device is told. */
@@ -30,4 +35,6 @@ export interface StepCardProps extends StepActs {
   /** Why it waits for the server; null where it does not. */
   readonly held: string | null;
   readonly busy: boolean;
+  /** What takes a beat of hands at a made-up car; null where none is counted. */
+  readonly beat: RefObject<(() => void) | null>;
 }

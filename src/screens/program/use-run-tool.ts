@@ -7,6 +7,7 @@ import { type KeyRole, keyRoles } from '@/core/procedure/document/procedure';
 import { beatsOf } from '@/core/procedure/model/act-times';
 import { toolTells } from '@/core/procedure/model/sees';
 import { tagOf } from '@/core/procedure/run/run';
+import { timedChain } from '@/core/procedure/timing/timed-chain';
 import { cameOf } from '@/core/run/ask-car';
 import { nodeAt, type RunLog } from '@/core/run/run-log';
 import { DeviceStore } from '@/ui/device/device-store';
@@ -145,9 +146,17 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
     onHand: (input) => void tool.current?.hand(input),
     onHands: () =>
       void atNode((own, node, log) => {
-        if (node.step.kind === 'pace') tries.current = beatsOf(node.step);
-        const tags = (Object.keys(keyRoles) as KeyRole[]).map((role) => [role, tagOf(node, log.walk, role)]);
-        return own.does(node.step, Object.fromEntries(tags));
+        const chain = run ? timedChain(run.ground.bound, node.id) : [];
+        return own.does(
+          (chain.length > 0 ? chain : [node]).map((one) => {
+            if (one.step.kind === 'pace') tries.current = beatsOf(one.step);
+            const tags = (Object.keys(keyRoles) as KeyRole[]).map((role) => [
+              role,
+              tagOf(one, log.walk, role),
+            ]);
+            return { step: one.step, tags: Object.fromEntries(tags) };
+          }),
+        );
       }),
     onTell: () =>
       atNode(async (own, node, log) => {

@@ -11,7 +11,11 @@ const shortcuts: readonly (readonly [string, string])[] = [
   ['S', 'Settings'],
   ['Q', 'Lock this screen'],
   ['/', 'Search the jobs, or a list of the library'],
-  ['1 to 8', 'Stations of the open job: Call, Identify, Route, Quote, Prepare, On site, Blade, Close'],
+  [
+    '1 to 9',
+    'Stations of the open job: Call, Identify, Route, Quote, Prepare, On site, Blade, Program, Close',
+  ],
+  ['Space', 'A timed step of a run: start the count, then a beat'],
   ['Alt Enter', 'The main button of the page'],
   ['Tab, Shift Tab', 'Next and previous field'],
   ['Esc', 'Leave the field, or close what lies over the page'],

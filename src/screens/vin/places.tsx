@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { vinLength } from '@/core/vin/alphabet';
 import type { VinAnswer } from '@/core/vin/vin-answer';
 import { Button } from '@/ui/button';
+import { hasVoice, readAloud } from '@/ui/voice';
 
 /** Every place of the VIN with its number and its word; what is wrong is marked at its place. */
 export function Places({ vin: { vin, spoken, problems, check, repairs } }: { readonly vin: VinAnswer }) {
@@ -91,17 +92,14 @@ function doubtAt(
 
 /** Reads it aloud where the device has a voice. */
 function SayAloud({ spoken }: Pick<VinAnswer, 'spoken'>) {
-  const [hasVoice, setHasVoice] = useState(false);
-  useEffect(() => setHasVoice('speechSynthesis' in window), []);
-  if (!hasVoice || spoken.length === 0) return null;
-  const say = () => {
-    window.speechSynthesis.cancel();
-    for (const { words } of spoken) {
-      const group = new SpeechSynthesisUtterance(words.join(', '));
-      group.rate = 0.85;
-      window.speechSynthesis.speak(group);
-    }
-  };
+  const [hasVoiceHere, setHasVoiceHere] = useState(false);
+  useEffect(() => setHasVoiceHere(hasVoice()), []);
+  if (!hasVoiceHere || spoken.length === 0) return null;
+  const say = () =>
+    readAloud(
+      spoken.map(({ words }) => words.join(', ')),
+      0.85,
+    );
   return (
     <Button look="quiet" className="mt-3" onClick={say}>
       Say it aloud

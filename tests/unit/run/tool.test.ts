@@ -68,7 +68,7 @@ function standWorker(onStand: (stand: RunStand) => void): StandWorker {
       return at(() => {});
     },
     hand: (input) => at((one) => one.hand(input)),
-    does: (step, tags) => at((one) => one.does(step, tags)),
+    does: (work) => at((one) => one.does(work)),
     tell: (act, command, hands) => at((one) => one.tell(act, command, hands)),
     ask: (act, command, tag) => at((one) => one.ask(act, command, tag)),
     speaksTo: (type) => at((one) => one.speaksTo(type)),

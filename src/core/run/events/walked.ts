@@ -2,6 +2,7 @@ import { commands } from '@/core/authority/commands';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { runTakes, tagNow } from '@/core/procedure/run/run';
 import type { RunEvent as WalkEvent } from '@/core/procedure/run/run-state';
+import { startsClock } from '@/core/procedure/timing/timed-chain';
 import { waitOf } from '../run-basis';
 import { nodeAt, type RunLog } from '../run-log';
 import { type RunEventKind, type RunGround, type RunStep, refuse, type Timed } from './run-event-kind';
@@ -41,7 +42,8 @@ export const answered: RunEventKind<Content<'answered'> & { readonly by: Seer }>
       log.erased ||
       (at?.step.kind === 'command' && commands[at.step.command].erases === true && answer !== 'refused');
     const answered = log.answered + 1;
-    const next = { begun: null, command: null, untold: null, entered: null, answered, erased };
+    const ends = startsClock(ground.bound, node) ? { ...log.ends, [node]: atMs } : log.ends;
+    const next = { begun: null, ends, command: null, untold: null, entered: null, answered, erased };
     return { ok: true, log: { ...step.log, ...next } };
   },
   purposes: () => [],

@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from 'react';
 import type { Result } from '@/core/kinds/result';
 import { ohmsWords } from '@/core/pellet/ohms-text';
 import { steadyValue } from '@/core/pellet/steady';
+import { readAloud } from '@/ui/voice';
 
 export type AskMeter = (data: unknown) => Promise<Result<{ readonly ohms: number | null }>>;
 
@@ -65,11 +66,5 @@ export function useMeter(
 
 /** Aloud where the device has a voice. */
 function say(words: string): void {
-  if (!('speechSynthesis' in window)) return;
-  window.speechSynthesis.cancel();
-  window.speechSynthesis.speak(
-    new SpeechSynthesisUtterance(
-      words.replace('kΩ', 'kilo-ohms').replace('MΩ', 'megohms').replace('Ω', 'ohms'),
-    ),
-  );
+  readAloud([words.replace('kΩ', 'kilo-ohms').replace('MΩ', 'megohms').replace('Ω', 'ohms')]);
 }
