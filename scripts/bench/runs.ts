@@ -76,17 +76,15 @@ interface Told {
 function sender(setting: Setting, node: string) {
   return async (run: string, device: string, basedOn: number): Promise<number> => {
     const begun = performance.now();
-    const { status, told } = await post(setting, `/api/v1/runs/${run}/events`, {
-      device,
-      events: [
-        {
-          id: uuid(),
-          deviceAt: new Date().toISOString(),
-          basedOn,
-          event: { kind: 'begun', node, atMs: Date.now() },
-        },
-      ],
-    });
+    const event = { kind: 'begun', node, atMs: Date.now() };
+    const body = { device, events: [{ id: uuid(), deviceAt: new Date().toISOString(), basedOn, event }] };
+    const path = `/api/v1/runs/${run}/events`;
+    let { status, told } = await post(setting, path, body);
+    // A device whose event was not taken for want of room sends the same again a second later.
+    while (status === 503) {
+      await new Promise((resolve) => setTimeout(resolve, 1000));
+      ({ status, told } = await post(setting, path, body));
+    }
     const { answers } = told as { answers?: { seq?: number }[] };
     if (answers?.[0]?.seq !== basedOn + 1)
       throw new Error(`an event of a run was answered with ${status} ${JSON.stringify(told)}`);
