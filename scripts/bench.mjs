@@ -8,6 +8,7 @@ import { chromium } from '@playwright/test';
 import { tasksOfDecode, tasksOfWait } from './bench/page-tasks.mjs';
 import { measureRelease } from './bench/release.mjs';
 import { paintOfRun } from './bench/run-paint.mjs';
+import { timedSteps } from './bench/timed-steps.mjs';
 import { ensureBuilt } from './lib/build.mjs';
 import { endGroup, mustRun, whenToldToStop } from './lib/child.mjs';
 import { ensureDebianPackages, findOnPath, postgresFolder } from './lib/debian.mjs';
@@ -82,7 +83,7 @@ async function main() {
   });
   if (only) {
     console.log(JSON.stringify(figures, null, 1));
-    if (only === 'runs') console.log(await runPaint(address, figures.job));
+    if (only === 'runs' || only === 'timed') console.log(await runPaint(address, figures.job));
     return;
   }
   const { weights: scripts, longTasks, carTasks } = browsed;
@@ -146,8 +147,9 @@ async function signedIn(address) {
 async function runPaint(address, job) {
   const { browser, context } = await signedIn(address);
   const paint = await paintOfRun(context, address, job);
+  const timed = await timedSteps(browser, await context.cookies(), address, job);
   await browser.close();
-  return paint;
+  return { ...paint, timed };
 }
 
 /** Compressed JavaScript that a page loads before anything is pressed, and what a decode leaves of a page. */

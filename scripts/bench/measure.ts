@@ -29,7 +29,7 @@ import { measureFlow } from './flow';
 import { measureLibrary } from './library';
 import { measureMetal } from './metal';
 import { measureProcedures } from './procedures';
-import { measureRuns } from './runs';
+import { measureRuns, openRun } from './runs';
 import { spread } from './spread';
 import { measureSteady } from './steady';
 
@@ -240,6 +240,7 @@ const parts: Record<string, () => Promise<unknown>> = {
   car: () => measureBenchCar(flowSetting),
   procedures: () => measureProcedures({ spread, say }),
   runs: () => measureRuns(flowSetting),
+  timed: async () => ({ job: await openRun(flowSetting) }),
 };
 if (only !== '') {
   console.log(JSON.stringify(await parts[only]?.()));

@@ -14,12 +14,13 @@ import type { Spread } from './spread';
 
 const seconds = 60;
 const many = 200;
+const some = 80;
 const few = 20;
 
-/** A way with a step that is held: it can be begun again and again, as an event that changes the run each time. */
+/** A way that leads to a step that is held without a wait: it can be begun again and again, as an event that changes the run each time. */
 function heldWay(): { readonly ground: RunGround; readonly node: string } {
   const procedures = worldProcedures();
-  for (const way of worldWays()) {
+  for (const way of worldWays().filter(({ method }) => method.waits.length === 0)) {
     const ground = runGround(procedures, way);
     const node = [...ground.bound.nodes.values()].find(({ step }) => step.kind === 'hold');
     if (node) return { ground, node: node.id };
@@ -27,11 +28,11 @@ function heldWay(): { readonly ground: RunGround; readonly node: string } {
   throw new Error('no way of the world holds anything');
 }
 
-/** Open runs that stand at a held step, each of a job of its own. */
-async function makeRuns(personId: string, count: number) {
+/** Open runs, each of a job of its own, that stand at a held step or at their start. */
+async function makeRuns(personId: string, count: number, stand: 'held' | 'start' = 'held') {
   const { ground, node } = heldWay();
   const start = startLog(ground.bound, Date.now());
-  const state = { ...start, walk: { ...start.walk, at: node } };
+  const state = stand === 'start' ? start : { ...start, walk: { ...start.walk, at: node } };
   const made = await database().query<{ id: string; number: number }>(
     `WITH jobs AS (
        INSERT INTO job (id, customer_id, opened_at, opened_by, keys_wanted, car_words, application_id, van_id, model_id, make_id)
@@ -98,14 +99,16 @@ async function atOnce(setting: Setting, count: number) {
   const { runs, node } = await makeRuns(setting.own.personId, count);
   const send = sender(setting, node);
   const times: number[] = [];
+  const devices = runs.map(() => uuid());
+  // Runs are under way: what one rests on was read when it began, and not in the first second of all of them.
+  for (const [lane, { id }] of runs.entries()) await send(id, devices[lane] ?? '', 0);
   const start = performance.now();
   await Promise.all(
     runs.map(async ({ id }, lane) => {
-      const device = uuid();
       for (let at = 0; at < seconds; at += 1) {
         const due = start + at * 1000 + (lane * 1000) / count;
         await new Promise((resolve) => setTimeout(resolve, Math.max(0, due - performance.now())));
-        times.push(await send(id, device, at));
+        times.push(await send(id, devices[lane] ?? '', at + 1));
       }
     }),
   );
@@ -113,7 +116,7 @@ async function atOnce(setting: Setting, count: number) {
     'SELECT count(*)::integer AS n FROM run_event WHERE run_id = ANY($1)',
     [runs.map(({ id }) => id)],
   );
-  return { sent: count * seconds, kept: kept.rows[0]?.n ?? 0, ...setting.spread(times) };
+  return { sent: count * (seconds + 1), kept: kept.rows[0]?.n ?? 0, ...setting.spread(times) };
 }
 
 /** From an event's sending to the word of it on the stream of a second device. */
@@ -183,19 +186,26 @@ function longFold(spread: Setting['spread']) {
   return { events: events.length, whole: spread(whole), kept: spread(one) };
 }
 
+/** The number of a job whose run is open. */
+export async function openRun({ own }: Setting): Promise<number> {
+  return (await makeRuns(own.personId, 1, 'start')).runs[0]?.number ?? 0;
+}
+
 export async function measureRuns(setting: Setting) {
   const base = await atOnce(setting, few);
+  const group = await atOnce(setting, some);
   const crowd = await atOnce(setting, many);
   const idle = await heard(setting, 1);
   const busy = await heard(setting, few);
   return {
     few: base,
+    some: group,
     many: crowd,
+    someRatio: Number((group.p95 / base.p95).toFixed(2)),
     ratio: Number((crowd.p95 / base.p95).toFixed(2)),
     idle,
     busy,
-    /** A job whose run is open. */
-    job: (await makeRuns(setting.own.personId, 1)).runs[0]?.number ?? 0,
+    job: await openRun(setting),
     fold: longFold(setting.spread),
   };
 }

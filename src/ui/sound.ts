@@ -30,6 +30,8 @@ const pauseMs = 4000;
 export interface Playing {
   /** Milliseconds since the first cue of the round that is heard now, by the audio clock; below 0 before it. */
   readonly at: () => number;
+  /** From the first cue of a round to that of the next. */
+  readonly roundMs: number;
   /** Which round it is, from 0. */
   readonly round: () => number;
   readonly stop: () => void;
@@ -75,6 +77,7 @@ export function playCues(
   const roundNow = () => (round ? Math.max(0, Math.floor((seconds() - start) / roundSeconds)) : 0);
   return {
     at: () => (seconds() - start - roundNow() * roundSeconds) * 1000,
+    roundMs: roundSeconds * 1000,
     round: roundNow,
     stop: () => {
       clearInterval(rounds);

@@ -3,6 +3,7 @@
 import { useEffect, useRef } from 'react';
 import { classNames } from './class-names';
 import { chime } from './sound';
+import { useTitleWait } from './title-wait';
 import { type ShopTime, useTicking } from './use-shop-clock';
 
 interface WaitBarProps {
@@ -38,6 +39,7 @@ export function WaitBar({
   const usual = (until.getTime() - from.getTime()) / all;
   const isOver = left === 0;
   const isLate = isOver && longest > until && now >= longest;
+  useTitleWait(left, isLate ? 'too long' : isOver ? 'over' : leftWords(left));
   const waited = useRef(soundsLate);
   useEffect(() => {
     if (!isOver) waited.current = true;

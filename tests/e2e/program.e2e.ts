@@ -282,6 +282,11 @@ test('a tablet that dies in a wait: a phone takes the run over where it stands, 
   await expect(tool(tablet.page)).toContainText('The tool works.');
   await expectAccessible(tablet.page);
   await expect(card(phone.page).getByRole('timer')).toBeVisible();
+  // What is left stands before the title too, and what is ahead beside the step.
+  await expect(phone.page).toHaveTitle(/^((\d+ min )?\d+ s|over|too long) · K-\d+/);
+  await expect(phone.page.getByRole('region', { name: 'What is ahead' })).toContainText(
+    /over in .* four in five in/,
+  );
   await expect(tool(phone.page)).toBeHidden();
   // What was done to the car is with the server a few seconds later.
   await tablet.page.waitForTimeout(6000);

@@ -25,6 +25,7 @@ export function runGround(procedures: Procedures, way: WorldWay, learn = keysToL
     slotsMinimum: platform.slotsMinimum,
     count: platform.count,
     waits: way.method.waits,
+    work: way.method,
     causes: worldCauses(),
     right: null,
   };
@@ -46,7 +47,8 @@ export function nextEvents(bound: RunGround['bound'], log: RunLog, atMs: number)
   const isBegun = [log.command, log.begun, log.entered].some((one) => one?.node === node.id);
   const tag = writtenTag(node, log);
   const strange = tag !== undefined && !log.pieces[tag] && !bound.plan.known.includes(tag);
-  const begins = isBegun ? undefined : first[node.step.kind];
+  const isDate = node.step.kind === 'enter' && node.step.value === 'date';
+  const begins = isBegun || isDate ? undefined : first[node.step.kind];
   return [
     ...(strange ? [{ kind: 'keyTaken', tag, piece: null, atMs } as const] : []),
     ...(begins ? [begins] : []),

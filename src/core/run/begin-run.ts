@@ -87,6 +87,11 @@ export function beginRun(
     slotsMinimum: platform.slotsMinimum,
     count: platform.count,
     waits: method.waits,
+    work: {
+      sessionP50Minutes: method.sessionP50Minutes,
+      keyP50Minutes: method.keyP50Minutes,
+      spread: method.spread,
+    },
     right: library.right,
     causes: causesIn(causes, own),
   });

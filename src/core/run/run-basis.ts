@@ -1,5 +1,5 @@
 import type { MethodKind } from '@/core/catalogue/methods';
-import type { Platform } from '@/core/catalogue/platform';
+import type { Platform, PlatformMethod } from '@/core/catalogue/platform';
 import type { Wait } from '@/core/catalogue/wait';
 import { bind } from '@/core/procedure/bind/bind';
 import type { BoundNode, BoundProcedure, KeyPlan } from '@/core/procedure/bind/bound';
@@ -36,6 +36,8 @@ export interface RunBasis {
   readonly slotsMinimum: number;
   readonly count: Platform['count'];
   readonly waits: readonly Wait[];
+  /** Work that the platform states for the way; runs that were begun before it was kept have none. */
+  readonly work?: Pick<PlatformMethod, 'sessionP50Minutes' | 'keyP50Minutes' | 'spread'>;
   /** What the way uses up beside keys; null where the tool has the way, or nobody counts. */
   readonly right: RunRight | null;
   readonly causes: CauseBook;

@@ -14,6 +14,8 @@ import { Notice } from '@/ui/notice';
 import { stayOpenUntil } from '@/ui/stay-open';
 import { useAwake } from '@/ui/use-awake';
 import { type ShopTime, useShopClock } from '@/ui/use-shop-clock';
+import type { NextVisit } from '@/usecases/jobs/next-visit';
+import { Ahead } from './ahead';
 import { CausesCard } from './causes-card';
 import { DriveBar } from './drive-bar';
 import { EndCard, Ended, GiveUp, TraceLink } from './end-card';
@@ -41,6 +43,8 @@ interface ProgramStationProps {
   readonly pieces?: readonly Piece[];
   /** Whether something was said on the line of this run. */
   readonly isTraced?: boolean;
+  /** What the van has to reach next. */
+  readonly next?: NextVisit | undefined;
   /** Keys of the ring that are here. */
   readonly ring?: readonly { readonly tag: number; readonly name: string }[];
 }
@@ -63,6 +67,7 @@ export function ProgramStation({
   pieces = [],
   isTraced = false,
   ring = [],
+  next,
 }: ProgramStationProps) {
   const { shown: kept, failed, engine } = useRun(runId, personId, jobNumber);
   const shown = kept && withRing(kept, ring);
@@ -181,6 +186,7 @@ export function ProgramStation({
             onPin={(secretId) => void usesPin(at, secretId)}
           />
           <Then shown={shown} />
+          <Ahead shown={shown} time={time} next={next} />
         </>
       ) : (
         <EndCard shown={shown} busy={busy} onEnd={ends} />

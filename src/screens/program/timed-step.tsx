@@ -1,11 +1,12 @@
 'use client';
 
 import { useEffect, useMemo, useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { type Verdict, verdictsOf, verdictWords } from '@/core/procedure/timing/beats';
 import { cuesOf, type Moment, momentOf, type Score, scoreOf } from '@/core/procedure/timing/score';
-import { countsFrom, timedChain } from '@/core/procedure/timing/timed-chain';
+import { countsFrom, isTimed, timedChain } from '@/core/procedure/timing/timed-chain';
 import { Button } from '@/ui/button';
 import { Badge, Notice } from '@/ui/notice';
 import { type Playing, playCues } from '@/ui/sound';
@@ -50,16 +51,16 @@ export function TimedStep(props: TimedStepProps) {
     setPlayed(null);
     setPlaying({ score, fromMs: now });
     player.play(score, round);
-    onBegin();
+    if (isTimed(node.step)) onBegin();
   };
   const player = usePlayer(
     (part) => readAloud([say(chain[part]?.step.say ?? '')]),
-    (score, beats) => {
+    (score, beats, roundMs) => {
       setPlaying(null);
       setPlayed({
         score,
         verdicts: beats.length > 0 ? verdictsOf(score, beats) : null,
-        fromMs: playing?.fromMs ?? 0,
+        fromMs: (playing?.fromMs ?? 0) + roundMs * time.rate,
       });
     },
   );
@@ -76,12 +77,14 @@ export function TimedStep(props: TimedStepProps) {
     },
     { useKey: false },
   );
+  /** Where there was no time for all of them only those that were counted are answered. */
+  const counted = played ? chain.slice(0, played.score.parts.length) : chain;
   const answers = (late: number | null) => {
+    const now = clock().getTime();
     const at = (part: number) =>
-      (played?.fromMs ?? clock().getTime()) +
-      (played ? (played.score.parts[part]?.endMs ?? 0) * time.rate : 0);
+      played ? Math.min(now, played.fromMs + (played.score.parts[part]?.endMs ?? 0) * time.rate) : now;
     onAnswers(
-      chain.slice(0, late === null ? chain.length : late + 1).map(({ id, step }, part) => ({
+      counted.slice(0, late === null ? counted.length : late + 1).map(({ id, step }, part) => ({
         node: id,
         answer: part === late ? 'missed' : (goesOnBy(step) ?? 'done'),
         atMs: at(part),
@@ -121,7 +124,7 @@ export function TimedStep(props: TimedStepProps) {
       {!drives && log.begun?.node === node.id && (
         <p className="text-small text-mute">The device that drives counts it out.</p>
       )}
-      {drives && !playing && <Went {...{ chain, played, busy, say, follows }} onAnswer={answers} />}
+      {drives && !playing && <Went {...{ played, busy, say, follows }} onAnswer={answers} chain={counted} />}
     </>
   );
 }
@@ -131,7 +134,11 @@ function startWords({ step }: BoundNode): string {
 }
 
 /** Plays a score, calls each part out as the one before ends, and collects the beats that come in. */
-function usePlayer(onPart: (part: number) => void, onOver: (score: Score, beats: readonly number[]) => void) {
+function usePlayer(
+  onPart: (part: number) => void,
+  /** @param roundMs when the round began that the beats are of, from the first cue of all */
+  onOver: (score: Score, beats: readonly number[], roundMs: number) => void,
+) {
   const now = useRef<{
     readonly score: Score;
     readonly playing: Playing;
@@ -146,12 +153,13 @@ function usePlayer(onPart: (part: number) => void, onOver: (score: Score, beats:
     const was = now.current;
     if (!was) return;
     now.current = null;
+    const round = was.beats.at(-1)?.round ?? was.playing.round();
     was.playing.stop();
     hush();
-    const round = was.beats.at(-1)?.round;
     latest.current.onOver(
       was.score,
       was.beats.filter((one) => one.round === round).map(({ atMs }) => atMs),
+      round * was.playing.roundMs,
     );
   };
   useEffect(() => {
@@ -287,13 +295,13 @@ function Running({
   latest.current = player;
   useEffect(() => {
     let frame = 0;
+    let before = lookOf(momentOf(score, 0), chain);
     const draw = () => {
       const next = lookOf(momentOf(score, latest.current.at()), chain);
-      setShown((before) =>
-        before.word === next.word && before.figure === next.figure && before.part === next.part
-          ? before
-          : next,
-      );
+      const isSame = before.word === next.word && before.figure === next.figure && before.part === next.part;
+      before = next;
+      // In this frame, and not in the one after the next.
+      if (!isSame) flushSync(() => setShown(next));
       frame = requestAnimationFrame(draw);
     };
     frame = requestAnimationFrame(draw);

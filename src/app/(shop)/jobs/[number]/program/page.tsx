@@ -4,6 +4,7 @@ import { routeNames } from '@/core/programming/route';
 import { ProgramStation } from '@/screens/program/program-station';
 import { StartPanel } from '@/screens/program/start-panel';
 import { hasRunTrace } from '@/usecases/benches/run-car';
+import { readNextVisit } from '@/usecases/jobs/next-visit';
 import { draftRun, readKeyPieces } from '@/usecases/jobs/start-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { shopTime } from '@/usecases/shop/shop';
@@ -18,6 +19,8 @@ export default async function ProgramPage({ params }: JobPageProps) {
   const draft = isOpen || job.closed ? undefined : await draftRun(view);
   const { secrets } = await readSecrets(actor, job);
   const isTraced = run !== undefined && (await hasRunTrace(actor, run.id));
+  const time = shopTime(actor);
+  const next = isOpen ? await readNextVisit(view, actor.at) : undefined;
   const pieces = isOpen ? await readKeyPieces(view) : [];
   return (
     <>
@@ -27,7 +30,8 @@ export default async function ProgramPage({ params }: JobPageProps) {
           runId={run.id}
           jobNumber={job.number}
           personId={actor.personId}
-          time={shopTime(actor)}
+          time={time}
+          next={next}
           stage={authorityStage(job.authority)}
           pieces={pieces}
           isTraced={isTraced}
