@@ -182,12 +182,12 @@ export interface Job {
   } | null;
 }
 
-/** How a job is named everywhere. */
 /** What tells one state of a job from every other: a page that was made with another one is behind. */
 export function jobStateOf({ version, lastSeq }: Pick<Job, 'version' | 'lastSeq'>): string {
   return `${version} ${lastSeq}`;
 }
 
+/** How a job is named everywhere. */
 export function formatJobNumber(number: number): string {
   return `K-${number}`;
 }

@@ -54,6 +54,37 @@ export function forecastOf({ basis, bound }: RunGround, log: RunLog, nowMs: numb
   };
 }
 
+/** Where the van has to be next. */
+export interface Appointment {
+  readonly atMs: number;
+  /** The drive there; null where nobody said where one of the two cars stands. */
+  readonly driveMinutes: number | null;
+}
+
+/** What a run leaves of the time until the next appointment. */
+export type Reach =
+  /** Four times in five, with so much to spare. */
+  | { readonly is: 'inTime'; readonly minutes: number }
+  /** More often than not; one time in five it is so much late, or more. */
+  | { readonly is: 'mostly'; readonly minutes: number }
+  /** More often late than not, half of all times by so much or more. */
+  | { readonly is: 'late'; readonly minutes: number }
+  /** Four times in five so much is left, and how long the drive takes is not known. */
+  | { readonly is: 'leaves'; readonly minutes: number };
+
+/** Whether the next appointment is reached, by the drive there; what is done after the run is not in it. */
+export function reachOf(
+  { p50Minutes, p80Minutes }: Forecast,
+  nowMs: number,
+  { atMs, driveMinutes }: Appointment,
+): Reach {
+  const until = (atMs - nowMs) / 60_000 - (driveMinutes ?? 0);
+  const [half, most] = [until - p50Minutes, until - p80Minutes];
+  if (half < 0) return { is: 'late', minutes: -half };
+  if (most < 0) return { is: 'mostly', minutes: -most };
+  return { is: driveMinutes === null ? 'leaves' : 'inTime', minutes: most };
+}
+
 /** What is left of a wait; one that is past its usual time may end at any moment. */
 function left(wait: Wait, goneMs: number): Wait[] {
   const gone = Math.max(0, goneMs / 1000);

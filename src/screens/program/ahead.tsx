@@ -2,7 +2,7 @@
 
 import { formatJobNumber } from '@/core/job/job';
 import { formatMinutes } from '@/core/kinds/units';
-import { type Forecast, forecastOf } from '@/core/run/forecast';
+import { type Forecast, forecastOf, type Reach, reachOf } from '@/core/run/forecast';
 import { Badge } from '@/ui/notice';
 import { Reckoned } from '@/ui/reckoned';
 import { type ShopTime, useTicking } from '@/ui/use-shop-clock';
@@ -34,7 +34,8 @@ export function Ahead({ shown: { ground, log }, time, next }: AheadProps) {
           {minutes(workMinutes)} of work: of the platform’s time for the session and for each key the share of
           their steps that is left.{' '}
           {waitMinutes > 0 ? `${minutes(waitMinutes)} of waits by their usual times.` : 'No wait is left.'}{' '}
-          Looking for a cause, steps done again, and remotes that are learned apart are not in it.
+          Looking for a cause, steps done again, remotes that are learned apart, and what follows the run are
+          not in it.
         </p>
       </Reckoned>
     </section>
@@ -50,23 +51,29 @@ function Next({
   readonly forecast: Forecast;
   readonly now: Date;
 }) {
-  const spare = (at.getTime() - now.getTime()) / 60_000 - (driveMinutes ?? 0);
-  const [half, most] = [spare - forecast.p50Minutes, spare - forecast.p80Minutes];
+  const reach = reachOf(forecast, now.getTime(), { atMs: at.getTime(), driveMinutes });
   const away = driveMinutes === null ? 'the drive not known' : `${minutes(driveMinutes)} away`;
   return (
     <p>
       Next {formatJobNumber(jobNumber)} at {hour}, {away}:{' '}
-      {most >= 0 ? (
-        <Badge tone="glaze">in time, {minutes(most)} to spare four times in five</Badge>
-      ) : half >= 0 ? (
-        <Badge tone="ochre">
-          ▲ in time more often than not; one in five is {minutes(-most)} late or more
-        </Badge>
-      ) : (
-        <Badge tone="oxide">▲ {minutes(-half)} late, or more: say so now</Badge>
-      )}
+      <Badge tone={reachTones[reach.is]}>{reachWords(reach)}</Badge>
     </p>
   );
+}
+
+const reachTones = { inTime: 'glaze', leaves: 'plain', mostly: 'ochre', late: 'oxide' } as const;
+
+function reachWords({ is, minutes: value }: Reach): string {
+  switch (is) {
+    case 'inTime':
+      return `in time, ${minutes(value)} to spare four times in five`;
+    case 'leaves':
+      return `${minutes(value)} left for the drive four times in five`;
+    case 'mostly':
+      return `▲ in time more often than not; one in five is ${minutes(value)} late or more`;
+    case 'late':
+      return `▲ ${minutes(value)} late, or more: say so now`;
+  }
 }
 
 function minutes(value: number): string {

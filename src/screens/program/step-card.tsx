@@ -184,8 +184,7 @@ function StepTime({ shown, node, time }: StepCardProps) {
         <Asleep />
       </div>
     );
-  if (wait) return <Asleep />;
-  return null;
+  return wait ? <Asleep /> : null;
 }
 
 /** What a page that sleeps cannot do, said before it is needed. */

@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { faultWords, plantedFaults } from '@/core/benchcar/start/planted-faults';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { handsAt } from '@/core/procedure/model/act-times';
-import { timedChain } from '@/core/procedure/timing/timed-chain';
+import { handsTogether } from '@/core/procedure/timing/timed-chain';
 import { Button } from '@/ui/button';
 import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { Badge, Notice } from '@/ui/notice';
@@ -26,7 +26,7 @@ export function ToolCard({ tool, run, node }: ToolCardProps) {
   const { platform, view, signs } = shown;
   const hands =
     node && !run.log.walk.search ? handsAt(node.step, (role) => node.tags[role]).length > 0 : false;
-  const together = node ? timedChain(run.ground.bound, node.id).length : 0;
+  const together = node ? handsTogether(run.ground.bound, node).length : 0;
   return (
     <section
       aria-label="Tool and bench car"

@@ -7,7 +7,7 @@ import { type KeyRole, keyRoles } from '@/core/procedure/document/procedure';
 import { beatsOf } from '@/core/procedure/model/act-times';
 import { toolTells } from '@/core/procedure/model/sees';
 import { tagOf } from '@/core/procedure/run/run';
-import { timedChain } from '@/core/procedure/timing/timed-chain';
+import { handsTogether } from '@/core/procedure/timing/timed-chain';
 import { cameOf } from '@/core/run/ask-car';
 import { nodeAt, type RunLog } from '@/core/run/run-log';
 import { DeviceStore } from '@/ui/device/device-store';
@@ -146,9 +146,9 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
     onHand: (input) => void tool.current?.hand(input),
     onHands: () =>
       void atNode((own, node, log) => {
-        const chain = run ? timedChain(run.ground.bound, node.id) : [];
+        if (!run) return Promise.resolve();
         return own.does(
-          (chain.length > 0 ? chain : [node]).map((one) => {
+          handsTogether(run.ground.bound, node).map((one) => {
             if (one.step.kind === 'pace') tries.current = beatsOf(one.step);
             const tags = (Object.keys(keyRoles) as KeyRole[]).map((role) => [
               role,

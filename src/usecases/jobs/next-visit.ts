@@ -17,10 +17,11 @@ export interface NextVisit {
 
 const withinMs = 12 * 3_600_000;
 
-/** The next visit of the van that is at this job, within the next half day. */
+/** The next visit of the van that is at this job, within the next half day; one that should have begun meanwhile too. */
 export async function readNextVisit({ job, shop }: JobView, at: Date): Promise<NextVisit | undefined> {
   const db = database();
-  const visits = await listVisits(db, at, new Date(at.getTime() + withinMs));
+  const from = job.visit && job.visit.from < at ? job.visit.from : at;
+  const visits = await listVisits(db, from, new Date(at.getTime() + withinMs));
   const next = visits.find(({ vanId, jobNumber }) => vanId === job.vanId && jobNumber !== job.number);
   if (!next) return undefined;
   const { hour } = localMoment(next.from, shop.zone);

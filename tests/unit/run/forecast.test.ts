@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { totalMinutes, waitTime, workTime } from '@/core/programming/work-time';
 import { applyRunEvent } from '@/core/run/events/run-events';
-import { forecastOf } from '@/core/run/forecast';
+import { forecastOf, reachOf } from '@/core/run/forecast';
 import { nodeAt, startLog } from '@/core/run/run-log';
 import { worldProcedures, worldWays } from '../../support/world-procedures';
 import { nextEvents, runGround } from '../../support/world-runs';
@@ -74,5 +74,21 @@ describe('when a run is over', () => {
     expect(at(0) - at(60)).toBeCloseTo(1);
     expect(at(usualSeconds)).toBeCloseTo(at(longestSeconds - 1), 1);
     expect(at(usualSeconds)).toBeGreaterThanOrEqual(0);
+  });
+});
+
+describe('the next appointment', () => {
+  const forecast = { p50Minutes: 20, p80Minutes: 30, workMinutes: 20, waitMinutes: 0 };
+  const within = (minutes: number, driveMinutes: number | null) =>
+    reachOf(forecast, start, { atMs: start + minutes * 60_000, driveMinutes });
+
+  it('is in time, mostly, or late by the drive there, and not judged in time where the drive is not known', () => {
+    expect(within(60, 25)).toEqual({ is: 'inTime', minutes: 5 });
+    expect(within(55, 25)).toEqual({ is: 'inTime', minutes: 0 });
+    expect(within(50, 25)).toEqual({ is: 'mostly', minutes: 5 });
+    expect(within(40, 25)).toEqual({ is: 'late', minutes: 5 });
+    expect(within(-10, 25)).toEqual({ is: 'late', minutes: 55 });
+    expect(within(60, null)).toEqual({ is: 'leaves', minutes: 30 });
+    expect(within(10, null)).toEqual({ is: 'late', minutes: 10 });
   });
 });

@@ -44,6 +44,12 @@ export function timedChain(bound: BoundProcedure, at: string): readonly BoundNod
   return first.step.kind === 'do' && !isCounted ? [] : chain;
 }
 
+/** What hands do from a node on before anybody looks again: the chain that begins there, or its step alone. */
+export function handsTogether(bound: BoundProcedure, node: BoundNode): readonly BoundNode[] {
+  const chain = timedChain(bound, node.id);
+  return chain.length > 0 ? chain : [node];
+}
+
 function fits(node: BoundNode, chain: readonly BoundNode[]): boolean {
   if (chain.some(({ id }) => id === node.id)) return false;
   const { step } = node;

@@ -19,7 +19,6 @@ export default async function ProgramPage({ params }: JobPageProps) {
   const draft = isOpen || job.closed ? undefined : await draftRun(view);
   const { secrets } = await readSecrets(actor, job);
   const isTraced = run !== undefined && (await hasRunTrace(actor, run.id));
-  const time = shopTime(actor);
   const next = isOpen ? await readNextVisit(view, actor.at) : undefined;
   const pieces = isOpen ? await readKeyPieces(view) : [];
   return (
@@ -30,7 +29,7 @@ export default async function ProgramPage({ params }: JobPageProps) {
           runId={run.id}
           jobNumber={job.number}
           personId={actor.personId}
-          time={time}
+          time={shopTime(actor)}
           next={next}
           stage={authorityStage(job.authority)}
           pieces={pieces}
