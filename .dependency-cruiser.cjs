@@ -23,6 +23,7 @@ const subjects = [
   'identify',
   'authority',
   'programming',
+  'prove',
   'benchcar',
   'procedure',
   'travel',

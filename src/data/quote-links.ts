@@ -5,7 +5,8 @@ import type { Db } from './db';
 /** A link as the job shows it; what it says is never kept. */
 export interface LinkRow {
   readonly id: string;
-  readonly quoteNumber: number;
+  /** Null for a link to the handover note. */
+  readonly quoteNumber: number | null;
   readonly madeAt: Date;
   readonly madeBy: string;
   readonly expiresAt: Date;
@@ -17,7 +18,9 @@ export async function insertLink(
   db: Db,
   link: {
     readonly id: string;
-    readonly quoteId: string;
+    readonly jobId: string;
+    /** Null for the handover note of the job. */
+    readonly quoteId: string | null;
     readonly tokenHash: Buffer;
     readonly madeAt: Date;
     readonly madeBy: string;
@@ -25,28 +28,28 @@ export async function insertLink(
   },
 ): Promise<void> {
   await db.query(
-    `INSERT INTO quote_link (id, quote_id, token_hash, made_at, made_by, expires_at) VALUES ($1, $2, $3, $4, $5, $6)`,
-    [link.id, link.quoteId, link.tokenHash, link.madeAt, link.madeBy, link.expiresAt],
+    `INSERT INTO quote_link (id, job_id, quote_id, token_hash, made_at, made_by, expires_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7)`,
+    [link.id, link.jobId, link.quoteId, link.tokenHash, link.madeAt, link.madeBy, link.expiresAt],
   );
 }
 
-/** The links of a job's quotes, the newest first. */
+/** The links of a job, the newest first. */
 export async function listLinks(db: Db, jobId: string): Promise<LinkRow[]> {
   const result = await db.query<LinkRow>(
     `SELECT l.id, q.number AS "quoteNumber", l.made_at AS "madeAt", p.name AS "madeBy", l.expires_at AS "expiresAt",
        l.opened_at AS "openedAt", l.revoked_at AS "revokedAt"
-     FROM quote_link l JOIN quote q ON q.id = l.quote_id JOIN person p ON p.id = l.made_by
-     WHERE q.job_id = $1 ORDER BY l.made_at DESC, l.id`,
+     FROM quote_link l LEFT JOIN quote q ON q.id = l.quote_id JOIN person p ON p.id = l.made_by
+     WHERE l.job_id = $1 ORDER BY l.made_at DESC, l.id`,
     [jobId],
   );
   return result.rows;
 }
 
-/** Ends the links of a job's quotes that are still open, or one of them. */
+/** Ends a link of a job that is still open. */
 export async function revokeLinks(db: Db, jobId: string, linkId: string, at: Date): Promise<boolean> {
   const result = await db.query(
-    `UPDATE quote_link l SET revoked_at = $3 FROM quote q
-     WHERE q.id = l.quote_id AND q.job_id = $1 AND l.id = $2 AND l.revoked_at IS NULL`,
+    `UPDATE quote_link SET revoked_at = $3 WHERE job_id = $1 AND id = $2 AND revoked_at IS NULL`,
     [jobId, linkId, at],
   );
   return result.rowCount === 1;
@@ -58,11 +61,11 @@ export async function openLink(
   tokenHash: Buffer,
   cookieHash: Buffer,
   at: Date,
-): Promise<{ readonly id: string; readonly expiresAt: Date } | undefined> {
-  const result = await db.query<{ id: string; expiresAt: Date }>(
+): Promise<{ readonly id: string; readonly jobId: string; readonly expiresAt: Date } | undefined> {
+  const result = await db.query<{ id: string; jobId: string; expiresAt: Date }>(
     `UPDATE quote_link SET cookie_hash = $2, opened_at = $3
      WHERE token_hash = $1 AND opened_at IS NULL AND revoked_at IS NULL AND expires_at > $3
-     RETURNING id, expires_at AS "expiresAt"`,
+     RETURNING id, job_id AS "jobId", expires_at AS "expiresAt"`,
     [tokenHash, cookieHash, at],
   );
   return result.rows[0];

@@ -1,6 +1,7 @@
 import type { LocalRules, PlainCopyRule } from '@/core/authority/documents';
 import type { LocalDay } from '@/core/kinds/local-time';
 import type { Habits } from '@/core/programming/choices';
+import type { ProveDepth } from '@/core/prove/checks';
 import type { OpenHours } from '@/core/travel/gaps';
 import type { Spelling } from '@/core/vin/spell';
 import { type Db, onlyRow } from './db';
@@ -30,6 +31,8 @@ export interface ShopRow {
   readonly lockMinutes: number;
   /** By which words letters are spelled. */
   readonly spelling: Spelling;
+  /** How much of a key is tried before it is handed over. */
+  readonly proveDepth: ProveDepth;
 }
 
 /** A day on which the shop does not drive out. */
@@ -49,7 +52,7 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
          'witness', witness_rule, 'plainCopy', plain_copy_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
        lock_minutes AS "lockMinutes",
        jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open,
-       holidays, spelling
+       holidays, spelling, prove_depth AS "proveDepth"
      FROM shop`,
   );
   return result.rows[0];
@@ -87,6 +90,7 @@ export type NewShop = Omit<
   | 'open'
   | 'spelling'
   | 'holidays'
+  | 'proveDepth'
 > & {
   readonly createdAt: Date;
 };
@@ -169,14 +173,21 @@ export async function updateHabits(
     stolenLiveHarmMinor,
     awayKeyHarmMinor,
     spelling,
+    proveDepth,
   }: Pick<
     ShopRow,
-    'habits' | 'lockMinutes' | 'onlyKeyHarmMinor' | 'stolenLiveHarmMinor' | 'awayKeyHarmMinor' | 'spelling'
+    | 'habits'
+    | 'lockMinutes'
+    | 'onlyKeyHarmMinor'
+    | 'stolenLiveHarmMinor'
+    | 'awayKeyHarmMinor'
+    | 'spelling'
+    | 'proveDepth'
   >,
 ): Promise<void> {
   await db.query(
     `UPDATE shop SET habit_missing = $1, habit_copy = $2, habit_first = $3, lock_minutes = $4, only_key_harm_minor = $5,
-       stolen_live_harm_minor = $6, away_key_harm_minor = $7, spelling = $8`,
+       stolen_live_harm_minor = $6, away_key_harm_minor = $7, spelling = $8, prove_depth = $9`,
     [
       habits.missing,
       habits.copy,
@@ -186,6 +197,7 @@ export async function updateHabits(
       stolenLiveHarmMinor,
       awayKeyHarmMinor,
       spelling,
+      proveDepth,
     ],
   );
 }

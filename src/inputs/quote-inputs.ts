@@ -43,6 +43,11 @@ export class RivalInput extends JobEdit {
   amount!: number;
 }
 
+/** A link to the handover note of a job. */
+export class HandoverLinkInput {
+  @whole('Which job?') number!: number;
+}
+
 export class LinkInput {
   @whole('Which job?') number!: number;
   @whole('Which quote?') quote!: number;

@@ -10,6 +10,7 @@ import {
   witnessRules,
 } from '@/core/authority/documents';
 import type { Habits } from '@/core/programming/choices';
+import { type ProveDepth, proveDepths } from '@/core/prove/checks';
 import { type Spelling, spellingNames } from '@/core/vin/spell';
 import { decimals, numberIn, wholeIn } from './fields';
 
@@ -52,6 +53,8 @@ export class HabitsInput {
   lockMinutes!: number;
   /** As it is where it is missing. */
   @IsOptional() @IsIn(spellingNames, { message: 'Choose one.' }) spelling?: Spelling;
+  /** As it is where it is missing. */
+  @IsOptional() @IsIn(proveDepths, { message: 'Choose one.' }) proveDepth?: ProveDepth;
   @numberIn(0, 100_000, 'An amount, 0 to 100,000.')
   onlyKeyHarm!: number;
   @numberIn(0, 100_000, 'An amount, 0 to 100,000.')

@@ -23,7 +23,7 @@ export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
                 href={hrefOf(station.name)}
                 prefetch={false}
                 aria-current={here ? 'step' : undefined}
-                aria-keyshortcuts={String(at + 1)}
+                aria-keyshortcuts={stationKey(at)}
                 className={classNames(
                   'relative block h-full border-t-4 px-3 pt-2 pb-3',
                   here ? 'border-terra bg-biscuit' : station.done ? 'border-glaze' : 'border-line',
@@ -50,4 +50,9 @@ export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
       </ol>
     </nav>
   );
+}
+
+/** The key that leads to a station by its place in the strip: 1 to 9, and 0 for the tenth. */
+export function stationKey(at: number): string {
+  return String((at + 1) % 10);
 }

@@ -103,7 +103,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await expect(page.getByText(/valid until/)).toBeVisible();
 
   // Close: nothing without the right to the car, which is recorded at On site.
-  await shortcut('9');
+  await shortcut('0');
   await station('close');
   await expect(page.getByText('Record the right to the car first')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Record the attempt' })).toBeDisabled();
@@ -120,7 +120,7 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
   await tabTo(page, /Record the right/);
   await keyboard.press('Enter');
   await expect(page.getByText(/driving licence …4221.*The person and the plate fit\./)).toBeVisible();
-  await shortcut('9');
+  await shortcut('0');
   await station('close');
 
   await tabTo(page, /Record the attempt/);

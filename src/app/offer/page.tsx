@@ -1,18 +1,27 @@
 import type { Metadata } from 'next';
+import { formatDay } from '@/core/kinds/local-time';
 import { OfferPage } from '@/screens/offer/offer-page';
+import { HandoverPaper } from '@/screens/parts/handover-paper';
 import { Standalone } from '@/ui/standalone';
-import { readOffer } from '@/usecases/quote/customer';
+import { readHandedOver, readOffer } from '@/usecases/quote/customer';
 import { acceptOfferAction, sendMessageAction } from './actions';
 import { offerCookie } from './offer-cookie';
 
-export const metadata: Metadata = { title: 'Your quote', robots: { index: false, follow: false } };
+export const metadata: Metadata = { title: 'From your locksmith', robots: { index: false, follow: false } };
 
 export default async function CustomerPage() {
   const cookie = await offerCookie();
   const offer = cookie ? await readOffer(cookie) : undefined;
+  const handed = cookie && !offer ? await readHandedOver(cookie) : undefined;
+  if (handed)
+    return (
+      <main className="px-4 py-6">
+        <HandoverPaper {...handed} customer={null} madeOn={formatDay(handed.madeOn, '')} />
+      </main>
+    );
   if (!offer)
     return (
-      <Standalone title="No quote to show">
+      <Standalone title="Nothing to show">
         <p>This link has ended, or it was opened on another device. Ask the shop for a new one.</p>
       </Standalone>
     );

@@ -22,6 +22,8 @@ const good: ClosingRequest = {
   worksInHand: true,
   noteForPlainCopy: false,
   count: { planned: 2, tells: true, maximum: 8 },
+  failing: [],
+  mayGiveReason: true,
   reason: '',
 };
 
@@ -88,6 +90,16 @@ describe('closingNeeds', () => {
       { log: counts(1, 3), reason: 'Learned meanwhile' },
       undefined,
     ],
+    [
+      'a count that does not fit, with the reason of a trainee alone',
+      { log: counts(1, 3), reason: 'Learned meanwhile', mayGiveReason: false },
+      /proprietor or a locksmith/,
+    ],
+    [
+      'a trainee alone, where nothing wants a reason',
+      { mayGiveReason: false, reason: 'All fine' },
+      undefined,
+    ],
     ['a count beyond the slots', { log: counts(1, 9) }, /The car has 8 slots/],
     [
       'a count that no plan stands against',
@@ -124,6 +136,13 @@ describe('closingNeeds', () => {
       'a note where no key works',
       { route: 'noProgramming', authority: 'none', noteForPlainCopy: true, worksInHand: false, log: plain },
       /right to the car/,
+    ],
+    ['a key that failed when it was proved', { failing: ['key 2, Start at once'] }, /failed at Prove: key 2/],
+    ['the same, done in part', { failing: ['key 2, Start at once'], outcome: 'partly' }, undefined],
+    [
+      'the same, with a word',
+      { failing: ['key 2, Start at once'], reason: 'Lamp stays; customer told' },
+      undefined,
     ],
     ['refused without a word', { outcome: 'refused', authority: 'none', log: emptyLog }, /Write why/],
     [

@@ -31,6 +31,10 @@ export interface ClosingRequest {
   /** The shop takes a note for a plain copy of a working key without electronics. */
   readonly noteForPlainCopy: boolean;
   readonly count: CountGround;
+  /** Checks of keys that failed when they were tried last, in words. */
+  readonly failing: readonly string[];
+  /** Whether who closes it may give reasons: the proprietor, a locksmith, or a trainee with the second person at hand. */
+  readonly mayGiveReason: boolean;
   /** Why the count differs, or why the work was not done; may be empty. */
   readonly reason: string;
 }
@@ -48,8 +52,39 @@ export function closingNeeds(request: ClosingRequest): string[] {
     needs.push(
       'Record who had the right to the car and how it was seen. Only the repair of a key that works and the dealer go without.',
     );
-  if (route !== null && methodOf(route)) needs.push(...countNeeds(request));
-  return needs;
+  if (route !== null && methodOf(route) && countVerdict(log.countAfter, request.count) === 'notRead')
+    needs.push(
+      request.count.tells
+        ? 'Read the key count again.'
+        : 'Ask the car for its key count, or say that the car cannot say.',
+    );
+  return [...needs, ...withReason(request, doubtsOf(request))];
+}
+
+/** What wants a reason: a count that was not read before, that no plan stands against or that does not fit, and keys that failed. */
+function doubtsOf({ outcome, route, log, count, failing }: ClosingRequest): string[] {
+  const doubts = outcome === 'done' ? failing.map(failingSays) : [];
+  if (route === null || !methodOf(route)) return doubts;
+  const doubt = countDoubt(log.countAfter, count);
+  if (doubt !== undefined) return [doubt, ...doubts];
+  const isRead = countVerdict(log.countAfter, count) !== 'notRead';
+  return isRead && count.tells && log.countBefore === undefined
+    ? ['The count was not read before the work. Write why.', ...doubts]
+    : doubts;
+}
+
+/** A reason settles doubts where it is given by somebody who may. */
+function withReason({ reason, mayGiveReason }: ClosingRequest, doubts: readonly string[]): readonly string[] {
+  if (doubts.length === 0 || reason.trim() === '') return doubts;
+  return mayGiveReason
+    ? []
+    : [
+        `The proprietor or a locksmith gives this reason, or signs in as the second person: ${doubts.join(' ')}`,
+      ];
+}
+
+function failingSays(check: string): string {
+  return `It failed at Prove: ${check}. Put it right, choose Done in part, or write why.`;
 }
 
 /** A door that was opened is on record, with who had the right to it; or it was an emergency, which has its own record. */
@@ -73,21 +108,4 @@ function purposesOf({ route, log, worksInHand }: ClosingRequest): Purpose[] {
 
 function isOpen(purpose: Purpose, { authority, noteForPlainCopy }: ClosingRequest): boolean {
   return (purpose === 'plainCopy' && noteForPlainCopy) || isAllowed(purpose, authority);
-}
-
-/** A count that was not read before, that no plan stands against, or that does not fit, wants a reason. */
-function countNeeds({ log, count, reason }: ClosingRequest): string[] {
-  const verdict = countVerdict(log.countAfter, count);
-  if (verdict === 'notRead')
-    return [
-      count.tells
-        ? 'Read the key count again.'
-        : 'Ask the car for its key count, or say that the car cannot say.',
-    ];
-  if (reason.trim() !== '') return [];
-  const doubt = countDoubt(log.countAfter, count);
-  if (doubt !== undefined) return [doubt];
-  return count.tells && log.countBefore === undefined
-    ? ['The count was not read before the work. Write why.']
-    : [];
 }

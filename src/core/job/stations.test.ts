@@ -58,6 +58,7 @@ const request: StationsRequest = {
   authority: 'none',
   blade: { bittings: 0, codes: 0 },
   run: undefined,
+  proof: { all: 0, works: 0, fails: [], open: [] },
 };
 
 const lines = (more: Partial<StationsRequest>, change: Partial<Job> = {}) =>
@@ -76,8 +77,17 @@ describe('the stations', () => {
       'on-site': 'Person, papers and plate',
       blade: 'Waits for the car',
       program: 'Waits for the route',
+      prove: 'Waits for the route',
       close: 'Attempts and count',
     });
+  });
+
+  it('say how far the keys are proved', () => {
+    const at = (proof: Partial<StationsRequest['proof']>) =>
+      lines({ proof: { all: 5, works: 2, fails: [], open: [], ...proof } }, { route: 'aklAdd' }).prove;
+    expect(at({})).toBe('2 of 5 checks');
+    expect(at({ works: 5 })).toBe('All proved');
+    expect(at({ fails: [{} as never] })).toBe('1 check failed');
   });
 
   it('say what they hold once it is there', () => {
@@ -94,6 +104,7 @@ describe('the stations', () => {
       'on-site': 'Right recorded',
       blade: 'Find the bitting',
       program: 'Begin the run',
+      prove: 'No key in hand',
       close: 'Attempts and count',
     });
   });

@@ -4,6 +4,7 @@ import { makesKey, methodOf, type RouteKind, routeNames } from '@/core/programmi
 import { outcomes } from './closing';
 import type { AttemptResult } from './events/log';
 import { formatJobNumber, type Job } from './job';
+import type { ProofState } from './proving';
 
 export type StationName =
   | 'call'
@@ -14,6 +15,7 @@ export type StationName =
   | 'on-site'
   | 'blade'
   | 'program'
+  | 'prove'
   | 'close';
 
 export interface Station {
@@ -40,6 +42,7 @@ export interface StationsRequest {
   readonly blade: BladeKnown;
   /** The latest run at the car: how many of its steps were answered, and how it ended. */
   readonly run: { readonly answered: number; readonly ended: AttemptResult | null } | undefined;
+  readonly proof: ProofState;
 }
 
 export interface BladeKnown {
@@ -93,6 +96,13 @@ export function stationsOf(request: StationsRequest): Station[] {
       label: 'Program',
       line: programLine(request),
       done: request.run?.ended === 'worked',
+      gated: false,
+    },
+    {
+      name: 'prove',
+      label: 'Prove',
+      line: proveLine(request),
+      done: request.proof.all > 0 && request.proof.works === request.proof.all,
       gated: false,
     },
     {
@@ -167,6 +177,13 @@ function programLine({ job, run }: StationsRequest): string {
 }
 
 const runEnds = { worked: 'It worked', failed: 'It did not work', stopped: 'Stopped' } as const;
+
+function proveLine({ job, proof: { all, works, fails } }: StationsRequest): string {
+  if (job.route === null) return 'Waits for the route';
+  if (all === 0) return 'No key in hand';
+  if (fails.length > 0) return fails.length === 1 ? '1 check failed' : `${fails.length} checks failed`;
+  return works === all ? 'All proved' : `${works} of ${all} checks`;
+}
 
 function closeLine({ job }: StationsRequest): string {
   return job.closed ? outcomes[job.closed.outcome] : 'Attempts and count';

@@ -63,6 +63,16 @@ export function addDays(day: LocalDay, days: number): LocalDay {
   return utc.toISOString().slice(0, 10);
 }
 
+/**
+ * The same day of a later month, or its last day where the month is shorter.
+ * @example addMonths('2031-01-31', 1) // '2031-02-28'
+ */
+export function addMonths(day: LocalDay, months: number): LocalDay {
+  const [year = 0, month = 1, date = 1] = day.split('-').map(Number);
+  const last = new Date(Date.UTC(year, month - 1 + months + 1, 0)).getUTCDate();
+  return new Date(Date.UTC(year, month - 1 + months, Math.min(date, last))).toISOString().slice(0, 10);
+}
+
 /** 0 Sunday to 6 Saturday. */
 export function weekdayOf(day: LocalDay): number {
   return new Date(`${day}T12:00:00Z`).getUTCDay();

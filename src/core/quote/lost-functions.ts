@@ -1,12 +1,4 @@
-/** What a button does, for somebody who has never read its label; others are named as they stand. */
-const words: Readonly<Record<string, string>> = {
-  lock: 'locking from outside',
-  unlock: 'unlocking from outside',
-  boot: 'opening the boot from outside',
-  panic: 'the panic alarm',
-  start: 'starting the engine from outside',
-  lights: 'switching the lights on from outside',
-};
+import { buttonWords } from '@/core/catalogue/button-words';
 
 /**
  * What the customer does without, in his words; null where nothing is lost.
@@ -17,8 +9,7 @@ export function lostSays(lost: readonly string[], functions: readonly string[]):
   if (lost.length === 0) return null;
   if (functions.length > 0 && functions.every((one) => lost.includes(one)))
     return 'It has no buttons: the doors are locked and unlocked with the blade.';
-  const named = lost.map((one) => words[one] ?? `the button “${one}”`);
-  return `You do without: ${named.join(', ')}.`;
+  return `You do without: ${lost.map(buttonWords).join(', ')}.`;
 }
 
 /** Whether one key does all that another does, and more. */

@@ -165,6 +165,14 @@ export const jobPaths: Paths = {
       refusals: ['404'],
     }),
   },
+  '/jobs/{number}/handover': {
+    get: operation({
+      summary: 'What the customer is told with his keys, on one page; a draft until the job is closed',
+      parameters: [numbered],
+      answerType: 'application/pdf',
+      refusals: ['404'],
+    }),
+  },
   '/jobs/{number}/labels': {
     post: operation({
       summary: 'Labels for the keys of a job',

@@ -1,6 +1,8 @@
 import type { Drawing } from '@/core/blade/drawing-kinds';
+import type { HandoverNote } from '@/core/job/handover';
 import type { QuotePaper } from '@/core/quote/paper';
 import { gaugePdf } from './gauge-pdf';
+import { type HandoverHead, handoverPdf } from './handover-pdf';
 import { type JobSheet, jobSheetPdf } from './job-sheet-pdf';
 import { type KeyLabel, labelsPdf } from './labels-pdf';
 import { type QuoteHead, quotePdf } from './quote-pdf';
@@ -9,6 +11,12 @@ import { type QuoteHead, quotePdf } from './quote-pdf';
 export type Paper =
   | { readonly kind: 'quote'; readonly head: QuoteHead; readonly paper: QuotePaper }
   | { readonly kind: 'sheet'; readonly sheet: JobSheet }
+  | {
+      readonly kind: 'handover';
+      readonly head: HandoverHead;
+      readonly note: HandoverNote;
+      readonly isDraft: boolean;
+    }
   | { readonly kind: 'labels'; readonly labels: readonly KeyLabel[] }
   | { readonly kind: 'gauge'; readonly title: string; readonly drawing: Drawing };
 
@@ -19,6 +27,8 @@ export function drawPaper(paper: Paper): Promise<Uint8Array> {
       return quotePdf(paper.head, paper.paper);
     case 'sheet':
       return jobSheetPdf(paper.sheet);
+    case 'handover':
+      return handoverPdf(paper.head, paper.note, paper.isDraft);
     case 'labels':
       return labelsPdf(paper.labels);
     case 'gauge':

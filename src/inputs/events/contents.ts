@@ -7,6 +7,7 @@ import { CandidateTriedContent } from './candidate-tried';
 import { CountReadContent } from './count-read';
 import { CutWithdrawnContent } from './cut-withdrawn';
 import { DoorOpenedContent } from './door-opened';
+import { KeyProvedContent } from './key-proved';
 import { LockTriedContent } from './lock-tried';
 import { PelletReadContent } from './pellet-read';
 import { PlanChosenContent } from './plan-chosen';
@@ -34,4 +35,5 @@ export const eventContents: { readonly [Name in EventKindName]: new () => EventC
   stepTried: StepTriedContent,
   stepWithdrawn: StepWithdrawnContent,
   remoteWritten: RemoteWrittenContent,
+  keyProved: KeyProvedContent,
 };

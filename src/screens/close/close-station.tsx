@@ -26,6 +26,7 @@ import { useEvent } from '@/ui/use-event';
 import type { JobSources } from '@/usecases/jobs/key-sources';
 import { Attempts } from './attempts';
 import { type FactChoices, FactsForm } from './facts-form';
+import { HandoverPanel, type HandoverShown } from './handover-panel';
 import { History, type HistoryRow } from './history';
 import { SourcesPanel } from './sources-panel';
 import { UsedPanel } from './used-panel';
@@ -39,6 +40,8 @@ interface CloseStationProps {
   /** What the count after the work is held against. */
   /** Null where the car keeps no memory of keys. */
   readonly count: CountGround | null;
+  /** What came of the checks at Prove. */
+  readonly proof: { readonly words: string; readonly tone: 'glaze' | 'ochre' | 'oxide' } | null;
   readonly worksInHand: boolean;
   readonly noteForPlainCopy: boolean;
   readonly log: JobLog;
@@ -64,6 +67,9 @@ interface CloseStationProps {
   /** Pieces of the stock and uses of licences that the job took. */
   readonly used: readonly Piece[];
   readonly rightsUsed: readonly { readonly name: string; readonly uses: number }[];
+  readonly handover: HandoverShown;
+  readonly onHandoverLink: (data: unknown) => Promise<Result<{ token: string }>>;
+  readonly onRevoke: (data: unknown) => Promise<Result<null>>;
   readonly onComeback: (data: unknown) => Promise<Result<null>>;
   readonly onFacts: EditAction;
   readonly onClose: EditAction;
@@ -93,10 +99,28 @@ export function CloseStation(props: CloseStationProps) {
         secrets={props.secrets}
         systemTypes={props.systemTypes}
       />
+      {props.proof && (
+        <Notice tone={props.proof.tone}>
+          {props.proof.words}{' '}
+          <Link
+            href={`/jobs/${job.number}/prove`}
+            prefetch={false}
+            className="inline-flex min-h-11 items-center font-semibold underline"
+          >
+            Look at Prove
+          </Link>
+        </Notice>
+      )}
       {count && <CountPanel job={job} log={log} count={count} />}
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
       <UsedPanel used={props.used} rights={props.rightsUsed} places={props.places} />
+      <HandoverPanel
+        job={job}
+        handover={props.handover}
+        onLink={props.onHandoverLink}
+        onRevoke={props.onRevoke}
+      />
       {props.sources && (
         <SourcesPanel number={job.number} sources={props.sources} onComeback={props.onComeback} />
       )}

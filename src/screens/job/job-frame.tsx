@@ -6,7 +6,7 @@ import type { Station } from '@/core/job/stations';
 import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { JobTag } from '@/ui/job-tag';
-import { StationStrip } from '@/ui/station-strip';
+import { StationStrip, stationKey } from '@/ui/station-strip';
 import { useShortcut } from '@/ui/use-shortcut';
 
 interface JobFrameProps {
@@ -46,9 +46,9 @@ export function JobFrame({
   }, [path]);
   const hrefOf = (station: string) => `/jobs/${number}/${station}`;
   useShortcut(
-    stations.map((_, at) => String(at + 1)),
+    stations.map((_, at) => stationKey(at)),
     (event) => {
-      const station = stations[Number(event.key) - 1];
+      const station = stations.find((_, at) => stationKey(at) === event.key);
       if (station) router.push(hrefOf(station.name));
     },
   );

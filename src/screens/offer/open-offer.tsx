@@ -16,10 +16,10 @@ export function OpenOffer({
 }) {
   const { send, pending, problems } = useSubmit(onOpen);
   return (
-    <Standalone title="Your quote">
+    <Standalone title="From your locksmith">
       <p className="mb-4">
-        A locksmith has made a quote for you. The link opens once, on this device; from then on this device
-        remembers it.
+        A locksmith has something for you to read: a quote, or what to know of your keys. The link opens once,
+        on this device; from then on this device remembers it.
       </p>
       <form
         onSubmit={(event) => {
@@ -28,7 +28,7 @@ export function OpenOffer({
         }}
       >
         <Button type="submit" look="main" busy={pending}>
-          Open the quote
+          Open it
         </Button>
       </form>
       <Problems problems={problems} />

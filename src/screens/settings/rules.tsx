@@ -9,6 +9,7 @@ import {
 } from '@/core/authority/documents';
 import type { Result } from '@/core/kinds/result';
 import { choiceAnswers, choiceTitles, type Habits } from '@/core/programming/choices';
+import { depthNames, type ProveDepth } from '@/core/prove/checks';
 import { type Spelling, spellingNames, spellings } from '@/core/vin/spell';
 import { Button } from '@/ui/button';
 import { type Choice, choicesOf } from '@/ui/field';
@@ -27,6 +28,7 @@ interface RulesProps {
   readonly habits: Habits;
   readonly lockMinutes: number;
   readonly spelling: Spelling;
+  readonly proveDepth: ProveDepth;
   readonly onlyKeyHarmMinor: number;
   readonly stolenLiveHarmMinor: number;
   readonly awayKeyHarmMinor: number;
@@ -119,6 +121,7 @@ function HabitsForm(props: RulesProps) {
       ...(habits as Record<keyof Habits, string>),
       lockMinutes: String(props.lockMinutes),
       spelling: props.spelling,
+      proveDepth: props.proveDepth,
       onlyKeyHarm: minorAsTyped(props.onlyKeyHarmMinor, currency),
       stolenLiveHarm: minorAsTyped(props.stolenLiveHarmMinor, currency),
       awayKeyHarm: minorAsTyped(props.awayKeyHarmMinor, currency),
@@ -155,6 +158,13 @@ function HabitsForm(props: RulesProps) {
             name="spelling"
             label="Letters are spelled by"
             choices={spellingNames.map((value) => ({ value, label: spellings[value].name }))}
+          />
+          <FormSelect
+            of={of}
+            name="proveDepth"
+            label="Keys are proved"
+            hint="Full tries every lock, button and the flat-cell start too."
+            choices={choicesOf(depthNames)}
           />
           <FormNumber
             of={of}

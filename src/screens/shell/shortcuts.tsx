@@ -12,8 +12,8 @@ const shortcuts: readonly (readonly [string, string])[] = [
   ['Q', 'Lock this screen'],
   ['/', 'Search the jobs, or a list of the library'],
   [
-    '1 to 9',
-    'Stations of the open job: Call, Identify, Route, Quote, Prepare, On site, Blade, Program, Close',
+    '1 to 9, 0',
+    'Stations of the open job: Call, Identify, Route, Quote, Prepare, On site, Blade, Program, Prove, Close',
   ],
   ['Space', 'A timed step of a run: start the count, then a beat'],
   ['Alt Enter', 'The main button of the page'],

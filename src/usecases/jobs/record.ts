@@ -1,9 +1,9 @@
 import { closingNeeds } from '@/core/job/closing';
+import { proofState } from '@/core/job/proving';
 import type { PersonActor } from '@/core/kinds/actor';
 import { failed } from '@/core/kinds/result';
-import type { CountGround } from '@/core/programming/count-verdict';
 import { worksInHand } from '@/core/programming/keys';
-import type { RouteKind } from '@/core/programming/route';
+import { insertHandover } from '@/data/handovers';
 import { markClosed, replaceFacts } from '@/data/job-writes';
 import { endReservations } from '@/data/reservations';
 import type { CloseJobInput, FactsInput } from '@/inputs/job-inputs';
@@ -11,7 +11,9 @@ import { type Edited, editJob } from '../editing/edit-job';
 import { standingOf } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { endVisit } from '../shop/visits';
-import { type JobView, jobViewIn } from '../view/job-view';
+import { countGround } from '../view/count-ground';
+import { jobViewIn } from '../view/job-view';
+import { handoverOfView } from './handover';
 import { keepSources } from './key-sources';
 
 export async function recordFacts(actor: PersonActor, input: FactsInput): Promise<Edited> {
@@ -23,20 +25,12 @@ export async function recordFacts(actor: PersonActor, input: FactsInput): Promis
   });
 }
 
-/** What the count after the work is held against. */
-function countGround(view: JobView | undefined, route: RouteKind | null): CountGround {
-  return {
-    planned: view?.routes.find(({ kind }) => kind === route)?.plannedCount ?? 'cannotSay',
-    tells: view?.platform?.count !== 'cannotSay',
-    maximum: view?.platform?.slotsMaximum ?? 0,
-  };
-}
-
 /** Closes a job where nothing keeps it open. */
 export async function closeJob(actor: PersonActor, input: CloseJobInput): Promise<Edited> {
   return editJob(actor, input, sections.close, async (db, job, input) => {
     const view = await jobViewIn(db, actor, job.number);
-    const { stage: authority, noteForPlainCopy } = await standingOf(db, actor, job.id, true);
+    const standing = await standingOf(db, actor, job.id, true);
+    const { stage: authority, noteForPlainCopy } = standing;
     const needs = closingNeeds({
       outcome: input.outcome,
       route: job.route,
@@ -47,13 +41,18 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
       doorNoted: job.doorNote !== null || job.danger !== null,
       worksInHand: worksInHand(job),
       noteForPlainCopy,
-      count: countGround(view, job.route),
+      count: countGround(view),
+      failing: view ? proofState(view.proof).fails.map(({ tag, says }) => `key ${tag}, ${says}`) : [],
+      mayGiveReason: standing.role !== 'trainee' || standing.secondPerson,
       reason: input.reason,
     });
     if (needs.length > 0) return { ok: false, problems: needs.map((message) => ({ message })) };
     await endReservations(db, job.id, actor.at);
     await endVisit(db, job.id, true);
-    if (input.outcome === 'done' || input.outcome === 'partly') await keepSources(db, job.id, actor.at);
+    if (input.outcome === 'done' || input.outcome === 'partly') {
+      await keepSources(db, job.id, actor.at);
+      if (view) await insertHandover(db, job.id, await handoverOfView(db, view), actor.at);
+    }
     await markClosed(db, job.id, {
       at: actor.at,
       by: actor.personId,

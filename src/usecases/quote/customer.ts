@@ -1,9 +1,12 @@
 import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
+import type { HandoverNote } from '@/core/job/handover';
+import { formatJobNumber } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
-import { localMoment } from '@/core/kinds/local-time';
+import { type LocalDay, localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
+import { findHandedOver } from '@/data/handovers';
 import { lockJob } from '@/data/job-writes';
 import { announceJob } from '@/data/live';
 import { countMessages, findOffer, insertMessage, type OfferRow, openLink } from '@/data/quote-links';
@@ -32,13 +35,15 @@ export async function openOffer(
     if (!link) return failed('This link was opened before, has ended, or is not whole. Ask for a new one.');
     const actor = customerActor(link.id, device);
     const offer = await findOffer(db, hashToken(cookie), at);
+    const handed = offer ? undefined : await findHandedOver(db, hashToken(cookie), at);
     await appendAudit(db, actor, {
-      action: 'quote.linkOpened',
+      action: offer ? 'quote.linkOpened' : 'handover.linkOpened',
       subjectKind: 'job',
-      subjectId: offer?.jobId ?? null,
+      subjectId: link.jobId,
       details: { link: link.id },
     });
-    if (offer) await announceJob(db, offer.jobNumber);
+    const number = (offer ?? handed)?.jobNumber;
+    if (number !== undefined) await announceJob(db, number);
     return done({ cookie, expiresAt: link.expiresAt });
   });
 }
@@ -79,6 +84,27 @@ export async function readOffer(cookie: string): Promise<CustomerOffer | undefin
     shopName: shop.name,
     locale: shop.locale,
     today,
+  };
+}
+
+/** A handover note as the customer reads it by link. */
+export interface CustomerHandover {
+  readonly shopName: string;
+  readonly jobName: string;
+  readonly madeOn: LocalDay;
+  readonly note: HandoverNote;
+}
+
+export async function readHandedOver(cookie: string): Promise<CustomerHandover | undefined> {
+  const db = database();
+  const found = await findHandedOver(db, hashToken(cookie), now());
+  if (!found) return undefined;
+  const shop = await getShopOrThrow(db);
+  return {
+    shopName: shop.name,
+    jobName: formatJobNumber(found.jobNumber),
+    madeOn: localMoment(found.madeAt, shop.zone).day,
+    note: await withWordsOf(db, found.linkMadeBy, found.jobId, found.note),
   };
 }
 

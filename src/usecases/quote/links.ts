@@ -1,9 +1,12 @@
 import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
+import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { addDays, instantOf } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
+import type { Db } from '@/data/db';
+import { findHandover } from '@/data/handovers';
 import { lockJob } from '@/data/job-writes';
 import { findJob } from '@/data/jobs';
 import { announceJob } from '@/data/live';
@@ -17,10 +20,15 @@ import {
   type MessageRow,
   revokeLinks,
 } from '@/data/quote-links';
-import { listQuotes } from '@/data/quotes';
+import { listQuotes, type QuoteRow } from '@/data/quotes';
 import { listReservations, type ReservationRow } from '@/data/reservations';
 import { getShopOrThrow } from '@/data/shop';
-import type { AcceptByPhoneInput, LinkInput, RevokeLinkInput } from '@/inputs/quote-inputs';
+import type {
+  AcceptByPhoneInput,
+  HandoverLinkInput,
+  LinkInput,
+  RevokeLinkInput,
+} from '@/inputs/quote-inputs';
 import { database, transact } from '../database';
 import { withOwnWords } from '../editing/texts';
 import { hashToken } from '../hash-token';
@@ -38,24 +46,55 @@ export async function makeLink(actor: PersonActor, input: LinkInput): Promise<Re
     const { zone } = await getShopOrThrow(db);
     const expiresAt = instantOf({ day: addDays(newest.validUntil, 1), hour: '00:00' }, zone);
     if (expiresAt <= actor.at) return failed('This quote is no longer valid. Offer a new one.');
-    const token = randomBytes(32).toString('base64url');
-    const id = uuid();
-    await insertLink(db, {
-      id,
-      quoteId: newest.id,
-      tokenHash: hashToken(token),
-      madeAt: actor.at,
-      madeBy: actor.personId,
-      expiresAt,
+    return done({ token: await keepLink(db, actor, job, newest, expiresAt) });
+  });
+}
+
+/** Stores a link to a quote of a job, or to its handover note. @returns what it says, which is kept hashed */
+async function keepLink(
+  db: Db,
+  actor: PersonActor,
+  job: Pick<Job, 'id' | 'number'>,
+  quote: Pick<QuoteRow, 'id' | 'number'> | null,
+  expiresAt: Date,
+): Promise<string> {
+  const token = randomBytes(32).toString('base64url');
+  const id = uuid();
+  await insertLink(db, {
+    id,
+    jobId: job.id,
+    quoteId: quote?.id ?? null,
+    tokenHash: hashToken(token),
+    madeAt: actor.at,
+    madeBy: actor.personId,
+    expiresAt,
+  });
+  await appendAudit(db, actor, {
+    action: quote ? 'quote.linked' : 'handover.linked',
+    subjectKind: 'job',
+    subjectId: job.id,
+    details: { ...(quote && { quote: quote.number }), link: id },
+  });
+  await announceJob(db, job.number);
+  return token;
+}
+
+/** A handover note can be read by link for so long. */
+const handoverDays = 60;
+
+/** Makes a link for the customer to the handover note of a closed job; shown this once and kept hashed. */
+export async function makeHandoverLink(
+  actor: PersonActor,
+  input: HandoverLinkInput,
+): Promise<Result<{ token: string }>> {
+  return transact(async (db) => {
+    if (!(await lockJob(db, input.number))) return failed('There is no such job.');
+    const job = await findJob(db, input.number);
+    if (!job || !(await findHandover(db, job.id)))
+      return failed('The handover note stands once the job is closed as done.');
+    return done({
+      token: await keepLink(db, actor, job, null, new Date(actor.at.getTime() + handoverDays * 86_400_000)),
     });
-    await appendAudit(db, actor, {
-      action: 'quote.linked',
-      subjectKind: 'job',
-      subjectId: job.id,
-      details: { quote: newest.number, link: id },
-    });
-    await announceJob(db, job.number);
-    return done({ token });
   });
 }
 
@@ -112,7 +151,7 @@ export async function acceptByPhone(
 
 /** What became of the quotes of a job once they left the shop. */
 export interface QuoteReplies {
-  readonly links: readonly LinkRow[];
+  readonly links: readonly (LinkRow & { readonly quoteNumber: number })[];
   readonly acceptances: readonly AcceptanceRow[];
   readonly messages: readonly MessageRow[];
   readonly reservations: readonly ReservationRow[];
@@ -121,7 +160,9 @@ export interface QuoteReplies {
 export async function readReplies(actor: PersonActor, jobId: string): Promise<QuoteReplies> {
   const db = database();
   return withOwnWords(db, actor, jobId, {
-    links: await listLinks(db, jobId),
+    links: (await listLinks(db, jobId)).flatMap(({ quoteNumber, ...link }) =>
+      quoteNumber === null ? [] : { ...link, quoteNumber },
+    ),
     acceptances: await listAcceptances(db, jobId),
     messages: await listMessages(db, jobId),
     reservations: await listReservations(db, jobId),

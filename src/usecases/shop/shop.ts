@@ -63,7 +63,7 @@ export async function setHabits(actor: PersonActor, input: HabitsInput): Promise
   const mayNot = refusedFor(actor, 'manageShop');
   if (mayNot) return mayNot;
   return transact(async (db) => {
-    const { id, currency, spelling } = await getShopOrThrow(db);
+    const { id, currency, spelling, proveDepth } = await getShopOrThrow(db);
     const minor = (amount: number) => Math.round(amount * 10 ** minorPlaces(currency));
     const { missing, copy, first, lockMinutes } = input;
     await updateHabits(db, {
@@ -73,6 +73,7 @@ export async function setHabits(actor: PersonActor, input: HabitsInput): Promise
       stolenLiveHarmMinor: minor(input.stolenLiveHarm),
       awayKeyHarmMinor: minor(input.awayKeyHarm),
       spelling: input.spelling ?? spelling,
+      proveDepth: input.proveDepth ?? proveDepth,
     });
     await appendAudit(db, actor, { action: 'shop.habits', subjectKind: 'shop', subjectId: id });
     return done(null);

@@ -1,5 +1,6 @@
 import type { SecretRef } from '@/core/authority/secrets';
 import type { Application } from '@/core/catalogue/application';
+import type { CarLock } from '@/core/catalogue/locks';
 import type { Platform } from '@/core/catalogue/platform';
 import { type GatheredFacts, gatherFacts } from '@/core/identify/gathered-facts';
 import { type Candidate, foldBelow, rankCandidates } from '@/core/identify/posterior';
@@ -12,6 +13,7 @@ import type { RouteRecord } from '@/core/programming/route';
 import type { Pricing } from '@/core/quote/pricing';
 import { findApplication, listApplications, listPlatforms } from '@/data/catalogue';
 import type { Db } from '@/data/db';
+import { listLocksOf } from '@/data/keyways';
 import { listYearErrors } from '@/data/library/evidence';
 import { listQuotes, type QuoteRow } from '@/data/quotes';
 import { findRankTest } from '@/data/rank-tests';
@@ -63,6 +65,8 @@ export interface Grounds extends Settings {
   readonly runs: readonly RunRow[];
   /** How ranks are told on the platform. */
   readonly rank: RankTest | undefined;
+  /** The locks of the car, as far as the library knows them. */
+  readonly locks: readonly CarLock[];
 }
 
 /** Loads the grounds of a view: what the car may be, then its platforms, then what prices it. */
@@ -88,11 +92,12 @@ export async function readGrounds(
   const weighed = application ? [application] : candidates.filter(isLikely).map((one) => one.application);
   const van = vans.find(({ id }) => id === job.vanId) ?? vans[0];
   const ids = [...new Set(weighed.map(({ platformId }) => platformId))];
-  const [platforms, records, rankTest] = await together(
+  const [platforms, records, rankTest, locks] = await together(
     db,
     (db) => platformsOf(db, weighed),
     (db) => listRouteRecords(db, ids),
     async (db) => (likely ? findRankTest(db, likely.platformId) : undefined),
+    async (db) => (likely ? listLocksOf(db, likely.id) : []),
   );
   const asked = { job, shop, now, van, applications: weighed, platforms: Object.values(platforms) };
   const pricing = await readPricing(db, asked);
@@ -115,6 +120,7 @@ export async function readGrounds(
     quotes,
     runs,
     rank: ranks ? rankTest : undefined,
+    locks,
   };
 }
 

@@ -4,6 +4,7 @@ import type { GatheredFacts } from '@/core/identify/gathered-facts';
 import type { Candidate } from '@/core/identify/posterior';
 import { askingOf } from '@/core/identify/sight';
 import { authorityStage, carName, type Job } from '@/core/job/job';
+import { type ProvedKey, proofState, proveJob } from '@/core/job/proving';
 import { sightOf } from '@/core/job/sight';
 import { type Station, stationsOf } from '@/core/job/stations';
 import type { Actor } from '@/core/kinds/actor';
@@ -60,6 +61,8 @@ export interface JobView {
   readonly run: RunRow | undefined;
   /** All runs, the latest first. */
   readonly runs: readonly RunRow[];
+  /** Every key in hand with what is tried of it, and what came of that. */
+  readonly proof: readonly ProvedKey[];
   readonly stations: readonly Station[];
   /** Local day and hour of this view. */
   readonly now: { readonly day: string; readonly hour: string };
@@ -96,11 +99,22 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
   const { shop, now, gathered, candidates, application, likely, platforms, vans, van, secrets, quotes } =
     loaded;
   const platform = likely && platforms[likely.platformId];
-  const { pricing, records, hasPin, hasCode, rank, runs } = loaded;
+  const { pricing, records, hasPin, hasCode, rank, runs, locks } = loaded;
   const [run] = runs;
   const vinFits = gathered.vin?.doubts.length === 0;
   const grounds = { shop, now, van, pricing, records, hasPin, hasCode, vinFits };
   const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
+  const plan = planOf(job, platform, runs);
+  const offered = quotes[0] && quote?.options.find(({ kind }) => kind === quotes[0]?.offered);
+  const proof = proveJob({
+    job,
+    application: likely,
+    platform,
+    plan,
+    locks,
+    lacks: (offered?.available && offered.lost) || [],
+    depth: shop.proveDepth,
+  });
   const first =
     application || candidates.filter(isLikely).length < 2
       ? null
@@ -121,7 +135,7 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
     application,
     platform,
     situation,
-    ring: deriveRing(situation, planOf(job, platform, runs)),
+    ring: deriveRing(situation, plan),
     vans,
     van,
     request,
@@ -150,6 +164,7 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
     quotes,
     run,
     runs,
+    proof,
     stations: stationsOf({
       job,
       candidates: candidates.filter(isLikely).length,
@@ -163,6 +178,7 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
         answered: run.state.answered,
         ended: run.state.ended?.result ?? null,
       },
+      proof: proofState(proof),
       blade: {
         bittings: secrets.filter(({ kind }) => kind === 'bitting').length,
         codes: secrets.filter(({ kind }) => kind === 'keyCode').length,

@@ -33,6 +33,7 @@ import {
   AcceptByPhoneInput,
   AgreePriceInput,
   ComebackInput,
+  HandoverLinkInput,
   HandPriceInput,
   LinkInput,
   QuoteTermsInput,
@@ -65,7 +66,7 @@ import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
 import { writeRemote } from '@/usecases/jobs/write-remote';
-import { acceptByPhone, makeLink, revokeLink } from '@/usecases/quote/links';
+import { acceptByPhone, makeHandoverLink, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { noteRival } from '@/usecases/quote/rivals';
 import { agreePrice, reserveTime, setHandPrice, setTerms } from '@/usecases/quote/terms';
@@ -155,6 +156,10 @@ export async function noteRivalAction(data: unknown): Promise<Edited> {
 
 export async function makeLinkAction(data: unknown): Promise<Result<{ token: string }>> {
   return runAction(LinkInput, data, makeLink);
+}
+
+export async function makeHandoverLinkAction(data: unknown): Promise<Result<{ token: string }>> {
+  return runAction(HandoverLinkInput, data, makeHandoverLink);
 }
 
 export async function revokeLinkAction(data: unknown): Promise<Result<null>> {

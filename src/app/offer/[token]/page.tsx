@@ -2,7 +2,7 @@ import type { Metadata } from 'next';
 import { OpenOffer } from '@/screens/offer/open-offer';
 import { openOfferAction } from '../actions';
 
-export const metadata: Metadata = { title: 'Your quote', robots: { index: false, follow: false } };
+export const metadata: Metadata = { title: 'From your locksmith', robots: { index: false, follow: false } };
 
 export default async function OpenOfferPage({ params }: { params: Promise<{ token: string }> }) {
   return <OpenOffer token={(await params).token} onOpen={openOfferAction} />;

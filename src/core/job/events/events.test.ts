@@ -250,6 +250,7 @@ it('an event comes out of JSON as it went in', () => {
       freshCell: true,
       at: at(5),
     },
+    { kind: 'keyProved', keyId: 'k', check: 'remote:lock', result: 'works', at: new Date(5) },
     ...bladeEvents,
   ];
   expect(new Set(events.map(({ kind }) => kind))).toEqual(new Set(eventKinds));

@@ -9,6 +9,7 @@ import { countRead } from './count-read';
 import { cutWithdrawn } from './cut-withdrawn';
 import { doorOpened } from './door-opened';
 import { type EventGround, type EventKind, refuse, type Step, type WantedGround } from './event-kind';
+import { keyProved } from './key-proved';
 import { lockTried } from './lock-tried';
 import { emptyLog, type JobLog } from './log';
 import { pelletRead } from './pellet-read';
@@ -37,6 +38,7 @@ const kinds = {
   stepTried,
   stepWithdrawn,
   remoteWritten,
+  keyProved,
 } as const;
 
 export type EventKindName = keyof typeof kinds;

@@ -7,6 +7,7 @@ import type { StepTried } from '@/core/pellet/hunt-state';
 import type { PelletVerdict } from '@/core/pellet/read-pellet';
 import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
+import type { KeyProof } from '@/core/prove/checks';
 import type { Piece } from '@/core/supply/movements';
 
 export const attemptResults = ['worked', 'failed', 'stopped'] as const;
@@ -95,7 +96,6 @@ export interface PelletLog {
   readonly tries: readonly StepTried[];
 }
 
-/** The fold of a job's events. */
 /** A universal remote that was written at the bench. */
 export interface RemoteWritten {
   readonly universal: string;
@@ -108,6 +108,7 @@ export interface RemoteWritten {
   readonly at: Date;
 }
 
+/** The fold of a job's events. */
 export interface JobLog {
   readonly countBefore?: CountAnswer;
   readonly countAfter?: CountAnswer;
@@ -123,6 +124,8 @@ export interface JobLog {
   /** Pieces of stock that were used, one for each blank taken up and not given back. */
   readonly used: readonly Piece[];
   readonly remotes: readonly RemoteWritten[];
+  /** What was tried with keys at the car, in the order it was told. */
+  readonly proofs: readonly KeyProof[];
 }
 
 export const emptyLog: JobLog = {
@@ -135,6 +138,7 @@ export const emptyLog: JobLog = {
   fits: [],
   pellet: { reading: null, wireSound: null, tries: [] },
   remotes: [],
+  proofs: [],
   used: [],
 };
 

@@ -12,6 +12,7 @@ export default async function RulesPage() {
       rules={shop.rules}
       habits={shop.habits}
       lockMinutes={shop.lockMinutes}
+      proveDepth={shop.proveDepth}
       spelling={shop.spelling}
       onlyKeyHarmMinor={shop.onlyKeyHarmMinor}
       stolenLiveHarmMinor={shop.stolenLiveHarmMinor}

@@ -1,28 +1,39 @@
 import { differences } from '@/core/catalogue/conflicts';
+import { type ProofState, proofState } from '@/core/job/proving';
 import { momentWords } from '@/core/kinds/local-time';
 import { worksInHand } from '@/core/programming/keys';
 import { piecesOf } from '@/core/run/run-log';
 import { CloseStation } from '@/screens/close/close-station';
+import { readHandoverLinks } from '@/usecases/jobs/handover';
 import { readSources } from '@/usecases/jobs/key-sources';
 import { readJobHistory } from '@/usecases/jobs/list';
 import { readRightUses } from '@/usecases/jobs/read-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
+import { countGround } from '@/usecases/view/count-ground';
 import { readFactChoices } from '@/usecases/view/names';
 import { requireActor } from '../../../../session';
-import { closeJobAction, noteComebackAction, recordFactsAction } from '../../actions';
+import {
+  closeJobAction,
+  makeHandoverLinkAction,
+  noteComebackAction,
+  recordFactsAction,
+  revokeLinkAction,
+} from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
+import { linkShown } from '../link-words';
 
 export default async function ClosePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
-  const { job, routes, shop, situation, now } = view;
+  const { job, shop, situation, now } = view;
   const { closed } = job;
   const actor = await requireActor();
-  const [history, factChoices, { secrets }, sources, rightsUsed] = await Promise.all([
+  const [history, factChoices, { secrets }, sources, rightsUsed, links] = await Promise.all([
     readJobHistory(actor, job),
     readFactChoices(actor),
     readSecrets(actor, job),
     closed ? readSources(actor, job.id) : undefined,
     readRightUses(actor, job.id),
+    readHandoverLinks(actor, job.id),
   ]);
   return (
     <CloseStation
@@ -31,15 +42,8 @@ export default async function ClosePage({ params }: JobPageProps) {
       now={now}
       authority={job.authority.find(({ stage }) => stage === 'onSite')}
       route={job.route}
-      count={
-        situation.memory.none
-          ? null
-          : {
-              planned: routes.find(({ kind }) => kind === job.route)?.plannedCount ?? 'cannotSay',
-              tells: view.platform?.count !== 'cannotSay',
-              maximum: view.platform?.slotsMaximum ?? 0,
-            }
-      }
+      count={situation.memory.none ? null : countGround(view)}
+      proof={proofShown(proofState(view.proof))}
       worksInHand={worksInHand(job)}
       noteForPlainCopy={shop.rules.plainCopy === 'note'}
       log={job.log}
@@ -60,9 +64,30 @@ export default async function ClosePage({ params }: JobPageProps) {
       used={[...job.log.used, ...view.runs.flatMap(({ state }) => piecesOf(state))]}
       rightsUsed={rightsUsed}
       places={Object.fromEntries(view.vans.map(({ id, name }) => [id, name]))}
+      handover={{
+        stands: closed !== null && (closed.outcome === 'done' || closed.outcome === 'partly'),
+        links: links.map((link) => linkShown(link, shop.zone, now.day)),
+      }}
+      onHandoverLink={makeHandoverLinkAction}
+      onRevoke={revokeLinkAction}
       onComeback={noteComebackAction}
       onFacts={recordFactsAction}
       onClose={closeJobAction}
     />
   );
+}
+
+/** What the checks at Prove come to, for whoever closes the job. */
+function proofShown({ all, works, fails, open }: ProofState) {
+  if (all === 0) return null;
+  if (fails.length > 0)
+    return {
+      tone: 'oxide' as const,
+      words: `Failed at Prove: ${fails.map(({ tag, says }) => `key ${tag}, ${says}`).join('; ')}.`,
+    };
+  if (works === all) return { tone: 'glaze' as const, words: `All ${all} checks at Prove work.` };
+  return {
+    tone: 'ochre' as const,
+    words: `${open.length} of ${all} checks were not made at Prove: the handover note says so.`,
+  };
 }

@@ -18,6 +18,7 @@ import {
   setTermsAction,
 } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
+import { linkShown } from '../link-words';
 
 export default async function QuotePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
@@ -80,21 +81,7 @@ function repliesShown(
   today: string,
 ) {
   return {
-    links: links.map(({ id, quoteNumber, madeBy, madeAt, openedAt, revokedAt, expiresAt }) => ({
-      id,
-      quoteNumber,
-      open: revokedAt === null,
-      state: [
-        `made by ${madeBy}, ${momentWords(madeAt, zone)}`,
-        revokedAt !== null
-          ? `ended ${momentWords(revokedAt, zone)}`
-          : localMoment(expiresAt, zone).day <= today
-            ? 'over'
-            : openedAt === null
-              ? 'not opened yet'
-              : `opened ${momentWords(openedAt, zone)}`,
-      ].join('; '),
-    })),
+    links: links.map((link) => ({ ...linkShown(link, zone, today), quoteNumber: link.quoteNumber })),
     acceptances: acceptances.map(
       ({ quoteNumber, option, totalMinor, acceptedAt, takenBy, wantedWhen, wantedWhere }) => ({
         quoteNumber,

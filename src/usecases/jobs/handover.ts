@@ -1,0 +1,87 @@
+import { type HandoverNote, handoverOf } from '@/core/job/handover';
+import { formatJobNumber } from '@/core/job/job';
+import type { Actor, PersonActor } from '@/core/kinds/actor';
+import { addMonths, formatDay, type LocalDay, localMoment } from '@/core/kinds/local-time';
+import type { Db } from '@/data/db';
+import { findHandover } from '@/data/handovers';
+import { type LinkRow, listAcceptances, listLinks } from '@/data/quote-links';
+import type { HandoverHead } from '@/formats/pdf/handover-pdf';
+import { database } from '../database';
+import { withOwnWords } from '../editing/texts';
+import { runInPool } from '../pool/pool';
+import { carOnPaper, type JobView, planOf, readJobView } from '../view/job-view';
+
+/** What the customer is told with his keys, as the job stands. */
+export async function handoverOfView(db: Db, view: JobView): Promise<HandoverNote> {
+  const { job, platform, runs, proof, situation } = view;
+  return handoverOf({
+    car: carOnPaper(view),
+    keys: proof,
+    situation,
+    plan: planOf(job, platform, runs),
+    warrantyUntil: await warrantyUntil(db, view),
+  });
+}
+
+/** The last day of the shop's warranty on what was accepted, or offered where nobody noted an acceptance. */
+async function warrantyUntil(db: Db, { job, quotes, now }: JobView): Promise<string | null> {
+  const [accepted] = await listAcceptances(db, job.id);
+  const quote = quotes.find(({ number }) => number === accepted?.quoteNumber) ?? quotes[0];
+  if (!quote) return null;
+  const { chosen, alternatives } = quote.paper;
+  const option = [chosen, ...alternatives].find(({ kind }) => kind === accepted?.option) ?? chosen;
+  const months = option.warrantyMonths ?? 0;
+  return months === 0 ? null : formatDay(addMonths(now.day, months), '');
+}
+
+/** The handover note of a job: as it was frozen at the close, or as it stands. */
+export interface JobHandover {
+  readonly head: HandoverHead;
+  readonly note: HandoverNote;
+  readonly isDraft: boolean;
+}
+
+export async function readHandover(actor: Actor, number: number): Promise<JobHandover | undefined> {
+  const db = database();
+  const view = await readJobView(actor, number);
+  if (!view) return undefined;
+  const { job, shop } = view;
+  const frozen = await findHandover(db, job.id);
+  const day: LocalDay = job.closed ? localMoment(job.closed.at, shop.zone).day : view.now.day;
+  return withOwnWords(db, actor, job.id, {
+    head: {
+      jobName: formatJobNumber(job.number),
+      shopName: shop.name,
+      licence: shop.rules.licence,
+      customer: job.call.name,
+      madeOn: formatDay(day, ''),
+    },
+    note: frozen ?? (await handoverOfView(db, view)),
+    isDraft: frozen === undefined,
+  });
+}
+
+/** The note as PDF, with the name of its job. */
+export async function drawHandover(
+  actor: Actor,
+  number: number,
+): Promise<{ readonly name: string; readonly bytes: Uint8Array } | undefined> {
+  const found = await readHandover(actor, number);
+  return (
+    found && {
+      name: `${found.head.jobName}-handover`,
+      bytes: await runInPool('drawPaper', { kind: 'handover', ...found }),
+    }
+  );
+}
+
+/** A customer's link, apart from what it leads to. */
+export type CustomerLink = Omit<LinkRow, 'quoteNumber'>;
+
+/** Links to the handover note of a job, the newest first. */
+export async function readHandoverLinks(
+  _actor: PersonActor,
+  jobId: string,
+): Promise<readonly CustomerLink[]> {
+  return (await listLinks(database(), jobId)).filter(({ quoteNumber }) => quoteNumber === null);
+}
