@@ -38,7 +38,7 @@ GRANT INSERT, UPDATE, DELETE ON price_file TO :serving;
 GRANT UPDATE ON supplier TO :serving;
 GRANT INSERT, UPDATE ON key_label, quote_link, quote_acceptance, quote_message TO :serving;
 -- Appended only: events, history, frozen quotes and what rivals were said to take.
-GRANT INSERT ON currency_change, handover, job_event, job_event_refused, job_history, quote, rival_offer TO :serving;
+GRANT INSERT ON currency_change, handover, job_photograph, mark_settled, job_event, job_event_refused, job_history, quote, rival_offer TO :serving;
 
 -- The gates and the secrets. An envelope is never changed; a data key is wrapped anew or destroyed.
 GRANT INSERT, UPDATE ON job_door_note, job_danger, second_person, program_token, vault_key, data_key, bureau_enquiry, errand TO :serving;

@@ -1,4 +1,5 @@
 import type { LocalRules, PlainCopyRule } from '@/core/authority/documents';
+import type { ArrivalForm } from '@/core/job/arrival';
 import type { LocalDay } from '@/core/kinds/local-time';
 import type { Habits } from '@/core/programming/choices';
 import type { ProveDepth } from '@/core/prove/checks';
@@ -33,6 +34,8 @@ export interface ShopRow {
   readonly spelling: Spelling;
   /** How much of a key is tried before it is handed over. */
   readonly proveDepth: ProveDepth;
+  /** How much is noted of a car before it is touched. */
+  readonly arrivalForm: ArrivalForm;
 }
 
 /** A day on which the shop does not drive out. */
@@ -52,7 +55,7 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
          'witness', witness_rule, 'plainCopy', plain_copy_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
        lock_minutes AS "lockMinutes",
        jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open,
-       holidays, spelling, prove_depth AS "proveDepth"
+       holidays, spelling, prove_depth AS "proveDepth", arrival_form AS "arrivalForm"
      FROM shop`,
   );
   return result.rows[0];
@@ -91,6 +94,7 @@ export type NewShop = Omit<
   | 'spelling'
   | 'holidays'
   | 'proveDepth'
+  | 'arrivalForm'
 > & {
   readonly createdAt: Date;
 };
@@ -174,6 +178,7 @@ export async function updateHabits(
     awayKeyHarmMinor,
     spelling,
     proveDepth,
+    arrivalForm,
   }: Pick<
     ShopRow,
     | 'habits'
@@ -183,11 +188,12 @@ export async function updateHabits(
     | 'awayKeyHarmMinor'
     | 'spelling'
     | 'proveDepth'
+    | 'arrivalForm'
   >,
 ): Promise<void> {
   await db.query(
     `UPDATE shop SET habit_missing = $1, habit_copy = $2, habit_first = $3, lock_minutes = $4, only_key_harm_minor = $5,
-       stolen_live_harm_minor = $6, away_key_harm_minor = $7, spelling = $8, prove_depth = $9`,
+       stolen_live_harm_minor = $6, away_key_harm_minor = $7, spelling = $8, prove_depth = $9, arrival_form = $10`,
     [
       habits.missing,
       habits.copy,
@@ -198,6 +204,7 @@ export async function updateHabits(
       awayKeyHarmMinor,
       spelling,
       proveDepth,
+      arrivalForm,
     ],
   );
 }

@@ -34,6 +34,12 @@ export class UndoChangeInput {
 }
 
 /** A fact that jobs contradict, and what is to be done about it. */
+/** A mark of a run that was seen to. */
+export class SettleMarkInput {
+  @IsUUID(undefined, { message: 'Which run?' }) runId!: string;
+  @IsUUID(undefined, { message: 'Which mark?' }) eventId!: string;
+}
+
 export class SettleConflictInput {
   @IsUUID() applicationId!: string;
   @IsIn(observedFacts) kind!: ObservedFact;

@@ -4,9 +4,10 @@ import type { TimedInput } from '@/core/benchcar/car/car-state';
 import { type PlantedFault, plantedFaults } from '@/core/benchcar/start/planted-faults';
 import { type RunEvent, runEventNames } from '@/core/run/events/run-events';
 import { type Seer, seers } from '@/core/run/events/walked';
+import { type MarkName, markNames } from '@/core/run/run-log';
 import { carInputList, moment } from './bench-car-inputs';
 import { PieceInput } from './events/piece';
-import { byKind, instant, listOf, nested, orNull, orWords, whole } from './fields';
+import { byKind, instant, listOf, nested, numberIn, orNull, orWords, whole } from './fields';
 
 const tag = { least: 1, most: 999 };
 
@@ -70,6 +71,12 @@ class KeySpoiled extends Timed {
   @whole('Which key?', tag.least) @Max(tag.most, { message: 'Which key?' }) tag!: number;
 }
 
+class Marked extends AtNode {
+  @IsIn(Object.keys(markNames), { message: 'What is marked?' }) mark!: MarkName;
+  @MaxLength(300, { message: 'Up to 300 characters.' }) words!: string;
+  @orNull() @numberIn(5, 17, 'Volts, 5 to 17.') volts!: number | null;
+}
+
 class Ended extends Timed {
   @orNull()
   @orWords('cannotSay')
@@ -93,6 +100,7 @@ const contents: { readonly [Kind in RunEvent['kind']]: new () => Extract<RunEven
     exchanged: Exchanged,
     keyTaken: KeyTaken,
     keySpoiled: KeySpoiled,
+    marked: Marked,
     ended: Ended,
   };
 

@@ -9,6 +9,7 @@ import {
   type WitnessRule,
   witnessRules,
 } from '@/core/authority/documents';
+import { type ArrivalForm, arrivalForms } from '@/core/job/arrival';
 import type { Habits } from '@/core/programming/choices';
 import { type ProveDepth, proveDepths } from '@/core/prove/checks';
 import { type Spelling, spellingNames } from '@/core/vin/spell';
@@ -55,6 +56,8 @@ export class HabitsInput {
   @IsOptional() @IsIn(spellingNames, { message: 'Choose one.' }) spelling?: Spelling;
   /** As it is where it is missing. */
   @IsOptional() @IsIn(proveDepths, { message: 'Choose one.' }) proveDepth?: ProveDepth;
+  /** As it is where it is missing. */
+  @IsOptional() @IsIn(Object.keys(arrivalForms), { message: 'Choose one.' }) arrivalForm?: ArrivalForm;
   @numberIn(0, 100_000, 'An amount, 0 to 100,000.')
   onlyKeyHarm!: number;
   @numberIn(0, 100_000, 'An amount, 0 to 100,000.')

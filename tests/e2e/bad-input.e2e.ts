@@ -196,6 +196,12 @@ test('attempts to sign in are limited', async ({ browser }) => {
     .filter(({ status }) => status === 429)
     .map(({ headers }) => headers.get('retry-after'));
   expect(waits.every((wait) => Number(wait) >= 1)).toBe(true);
+  // On until the wait is one that a slow machine does not sit out while it types.
+  for (let wait = 0; wait < 12; ) {
+    const { status, headers } = await guess('wrong still');
+    wait = status === 429 ? Number(headers.get('retry-after')) : 0;
+    if (status === 429 && wait < 12) await new Promise((over) => setTimeout(over, wait * 1000));
+  }
   await page.getByLabel('Passcode').fill('salt-kiln-90');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await expect(page.getByText(/Too many attempts\. Try again in \d+ (s|min)\./)).toBeVisible();

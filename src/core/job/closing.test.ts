@@ -23,6 +23,7 @@ const good: ClosingRequest = {
   noteForPlainCopy: false,
   count: { planned: 2, tells: true, maximum: 8 },
   failing: [],
+  openedKey: false,
   mayGiveReason: true,
   reason: '',
 };
@@ -144,6 +145,7 @@ describe('closingNeeds', () => {
       { failing: ['key 2, Start at once'], reason: 'Lamp stays; customer told' },
       undefined,
     ],
+    ['the only key, opened and not closed again', { openedKey: true }, /closed again/],
     ['refused without a word', { outcome: 'refused', authority: 'none', log: emptyLog }, /Write why/],
     [
       'refused with a word',

@@ -33,6 +33,8 @@ export interface ClosingRequest {
   readonly count: CountGround;
   /** Checks of keys that failed when they were tried last, in words. */
   readonly failing: readonly string[];
+  /** The only key was opened, and that it is closed and works again is not ticked. */
+  readonly openedKey: boolean;
   /** Whether who closes it may give reasons: the proprietor, a locksmith, or a trainee with the second person at hand. */
   readonly mayGiveReason: boolean;
   /** Why the count differs, or why the work was not done; may be empty. */
@@ -48,6 +50,8 @@ export function closingNeeds(request: ClosingRequest): string[] {
   if (request.opening) return openingNeeds(request);
   if (route === null) needs.push('Choose the route that was taken.');
   if (!log.attempts.some(({ result }) => result === 'worked')) needs.push('Record the attempt that worked.');
+  if (request.openedKey)
+    needs.push('Tick at On site that the key that was opened is closed again, and does all it did before.');
   if (purposesOf(request).some((purpose) => !isOpen(purpose, request)))
     needs.push(
       'Record who had the right to the car and how it was seen. Only the repair of a key that works and the dealer go without.',

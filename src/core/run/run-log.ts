@@ -3,6 +3,26 @@ import { startRun } from '@/core/procedure/run/run';
 import type { RunState } from '@/core/procedure/run/run-state';
 import type { Piece } from '@/core/supply/movements';
 
+/** What somebody marks at a step, beside what comes of it. */
+export const markNames = {
+  note: 'Note',
+  volts: 'Voltage',
+  tookLong: 'This took long',
+  textWrong: 'This text is wrong',
+} as const;
+export type MarkName = keyof typeof markNames;
+
+export interface Mark {
+  readonly mark: MarkName;
+  /** The step it was made at; an end, where the run had come to one. */
+  readonly node: string;
+  /** What was said; may be empty where the mark says it all. */
+  readonly words: string;
+  /** Volts, where they were noted. */
+  readonly volts: number | null;
+  readonly atMs: number;
+}
+
 /** How a run came to its end. */
 export interface RunEnd {
   readonly result: 'worked' | 'failed' | 'stopped';
@@ -43,6 +63,8 @@ export interface RunLog {
   readonly pieces: Readonly<Record<number, KeyOfStock>>;
   /** How often the counted licence was used. */
   readonly rightUses: number;
+  /** What was marked at its steps, in the order it was. */
+  readonly marks: readonly Mark[];
   readonly startedMs: number;
   readonly ended: RunEnd | null;
 }
@@ -61,6 +83,7 @@ export function startLog(bound: BoundProcedure, startedMs: number): RunLog {
     erased: false,
     pieces: {},
     rightUses: 0,
+    marks: [],
     startedMs,
     ended: null,
   };

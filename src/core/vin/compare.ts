@@ -1,6 +1,7 @@
 import { cleanVin, unknownPlace } from './alphabet';
 
-export type VinLikeness = 'same' | 'oneSlip' | 'anotherCar' | 'cannotSay';
+export const vinLikenesses = ['same', 'oneSlip', 'anotherCar', 'cannotSay'] as const;
+export type VinLikeness = (typeof vinLikenesses)[number];
 
 export interface VinComparison {
   readonly likeness: VinLikeness;

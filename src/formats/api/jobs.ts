@@ -165,6 +165,24 @@ export const jobPaths: Paths = {
       refusals: ['404'],
     }),
   },
+  '/jobs/{number}/photographs': {
+    post: operation({
+      summary: 'Keeps a photograph with a job, sealed; sent as the image, up to 2 MB',
+      parameters: [numbered, query('id', uuid), query('of', text), query('run', uuid)],
+      files: { 'image/jpeg': text, 'image/png': text },
+      answer: object({ id: uuid }),
+      status: '201',
+      refusals: ['400', '404', '409', '413', '415'],
+    }),
+  },
+  '/jobs/{number}/photographs/{id}': {
+    get: operation({
+      summary: 'A photograph of a job; looking at it is on record',
+      parameters: [numbered, idPath],
+      answerType: 'image/jpeg',
+      refusals: ['404'],
+    }),
+  },
   '/jobs/{number}/handover': {
     get: operation({
       summary: 'What the customer is told with his keys, on one page; a draft until the job is closed',

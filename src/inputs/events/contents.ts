@@ -1,4 +1,5 @@
 import type { EventContent, EventKindName } from '@/core/job/events/events';
+import { ArrivalNotedContent } from './arrival-noted';
 import { AttemptRecordedContent } from './attempt-recorded';
 import { AttemptWithdrawnContent } from './attempt-withdrawn';
 import { BladeCutContent } from './blade-cut';
@@ -36,4 +37,5 @@ export const eventContents: { readonly [Name in EventKindName]: new () => EventC
   stepWithdrawn: StepWithdrawnContent,
   remoteWritten: RemoteWrittenContent,
   keyProved: KeyProvedContent,
+  arrivalNoted: ArrivalNotedContent,
 };

@@ -28,6 +28,7 @@ import { Attempts } from './attempts';
 import { type FactChoices, FactsForm } from './facts-form';
 import { HandoverPanel, type HandoverShown } from './handover-panel';
 import { History, type HistoryRow } from './history';
+import { RecordPanel, type RecordShown } from './record-panel';
 import { SourcesPanel } from './sources-panel';
 import { UsedPanel } from './used-panel';
 
@@ -67,6 +68,7 @@ interface CloseStationProps {
   /** Pieces of the stock and uses of licences that the job took. */
   readonly used: readonly Piece[];
   readonly rightsUsed: readonly { readonly name: string; readonly uses: number }[];
+  readonly record: RecordShown;
   readonly handover: HandoverShown;
   readonly onHandoverLink: (data: unknown) => Promise<Result<{ token: string }>>;
   readonly onRevoke: (data: unknown) => Promise<Result<null>>;
@@ -114,6 +116,7 @@ export function CloseStation(props: CloseStationProps) {
       {count && <CountPanel job={job} log={log} count={count} />}
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
+      <RecordPanel job={job.number} record={props.record} />
       <UsedPanel used={props.used} rights={props.rightsUsed} places={props.places} />
       <HandoverPanel
         job={job}

@@ -7,6 +7,7 @@ import type { Evidence } from '@/core/catalogue/conflicts';
 import { factKinds } from '@/core/catalogue/fact-kinds';
 import { formatJobNumber } from '@/core/job/job';
 import { formatProbability } from '@/core/kinds/percent';
+import type { Result } from '@/core/kinds/result';
 import { formatSpan } from '@/core/kinds/year-span';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { TextField } from '@/ui/field';
@@ -15,15 +16,19 @@ import { Page } from '@/ui/page';
 import { Problems } from '@/ui/problems';
 import { useSave } from '@/ui/use-submit';
 import type { OpenConflict } from '@/usecases/library/check';
+import type { MarkToSettle } from '@/usecases/library/run-marks';
 import type { SaveAnswer } from './row-form';
+import { RunMarks } from './run-marks';
 
 interface ConflictsProps {
   readonly conflicts: readonly OpenConflict[];
   readonly onSettle: (data: unknown) => Promise<SaveAnswer>;
+  readonly marks: readonly MarkToSettle[];
+  readonly onSettleMark: (data: unknown) => Promise<Result<null>>;
 }
 
 /** Facts that closed jobs speak against, least certain first, with the jobs as evidence. */
-export function Conflicts({ conflicts, onSettle }: ConflictsProps) {
+export function Conflicts({ conflicts, marks, onSettle, onSettleMark }: ConflictsProps) {
   return (
     <Page
       title="Facts that jobs contradict"
@@ -34,7 +39,8 @@ export function Conflicts({ conflicts, onSettle }: ConflictsProps) {
         </Link>
       }
     >
-      {conflicts.length === 0 ? (
+      <RunMarks marks={marks} onSettle={onSettleMark} />
+      {conflicts.length === 0 && marks.length === 0 ? (
         <p className="rounded-lg border border-dashed border-edge p-6 text-center text-mute">
           Nothing is open. Facts found at a car and written under Close come here where they differ.
         </p>

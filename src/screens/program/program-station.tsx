@@ -20,6 +20,7 @@ import { CausesCard } from './causes-card';
 import { DriveBar } from './drive-bar';
 import { EndCard, Ended, GiveUp, TraceLink } from './end-card';
 import { keepShell } from './keep-shell';
+import { MarkBar } from './mark-bar';
 import type { RunEngine } from './run-engine';
 import { RunKeys } from './run-keys';
 import type { KeptClock, RunShown } from './run-shown';
@@ -190,6 +191,16 @@ export function ProgramStation({
         </>
       ) : (
         <EndCard shown={shown} busy={busy} onEnd={ends} />
+      )}
+      {!shown.log.ended && (
+        <MarkBar
+          shown={shown}
+          node={node}
+          jobNumber={jobNumber}
+          runId={runId}
+          busy={busy}
+          onMark={(mark) => happens({ kind: 'marked', node: shown.log.walk.at, ...mark })}
+        />
       )}
       {!shown.log.ended && shown.drives && <ToolCard tool={withBeats(tool, beat)} run={shown} node={node} />}
       {!shown.log.ended && node && <GiveUp shown={shown} busy={busy} onEnd={ends} />}

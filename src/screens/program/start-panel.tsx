@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { useRouter } from 'next/navigation';
 import { useState, useTransition } from 'react';
 import { v7 as uuid } from 'uuid';
@@ -20,6 +21,9 @@ interface StartPanelProps {
   readonly known: readonly string[];
   readonly learn: readonly string[];
   readonly refused: string | null;
+  /** What is not ticked of the list before the first command, and what speaks against beginning. */
+  readonly open: readonly string[];
+  readonly doubts: readonly string[];
 }
 
 /** What a run begins with: which keys lead the others in, and which shall be learned. */
@@ -32,6 +36,8 @@ export function StartPanel({
   known,
   learn,
   refused,
+  open,
+  doubts,
 }: StartPanelProps) {
   const router = useRouter();
   const [chosen, setChosen] = useState({ known, learn });
@@ -66,6 +72,23 @@ export function StartPanel({
               onChange={(id, is) => change('known', id, is)}
             />
           </div>
+        )}
+        {doubts.map((doubt) => (
+          <Notice key={doubt} tone="ochre">
+            {doubt}
+          </Notice>
+        ))}
+        {open.length > 0 && (
+          <Notice tone="ochre">
+            Not ticked yet: {open.join('; ')}.{' '}
+            <Link
+              href={`/jobs/${jobNumber}/on-site`}
+              prefetch={false}
+              className="inline-flex min-h-11 items-center font-semibold underline"
+            >
+              Tick it at On site
+            </Link>
+          </Notice>
         )}
         {problem && (
           <Notice tone="oxide" role="alert">

@@ -7,6 +7,7 @@ import {
   rightDocuments,
   witnessRules,
 } from '@/core/authority/documents';
+import { type ArrivalForm, arrivalForms } from '@/core/job/arrival';
 import type { Result } from '@/core/kinds/result';
 import { choiceAnswers, choiceTitles, type Habits } from '@/core/programming/choices';
 import { depthNames, type ProveDepth } from '@/core/prove/checks';
@@ -29,6 +30,7 @@ interface RulesProps {
   readonly lockMinutes: number;
   readonly spelling: Spelling;
   readonly proveDepth: ProveDepth;
+  readonly arrivalForm: ArrivalForm;
   readonly onlyKeyHarmMinor: number;
   readonly stolenLiveHarmMinor: number;
   readonly awayKeyHarmMinor: number;
@@ -122,6 +124,7 @@ function HabitsForm(props: RulesProps) {
       lockMinutes: String(props.lockMinutes),
       spelling: props.spelling,
       proveDepth: props.proveDepth,
+      arrivalForm: props.arrivalForm,
       onlyKeyHarm: minorAsTyped(props.onlyKeyHarmMinor, currency),
       stolenLiveHarm: minorAsTyped(props.stolenLiveHarmMinor, currency),
       awayKeyHarm: minorAsTyped(props.awayKeyHarmMinor, currency),
@@ -165,6 +168,13 @@ function HabitsForm(props: RulesProps) {
             label="Keys are proved"
             hint="Full tries every lock, button and the flat-cell start too."
             choices={choicesOf(depthNames)}
+          />
+          <FormSelect
+            of={of}
+            name="arrivalForm"
+            label="List before the first command"
+            hint="Long notes the old state too, so that every later difference is your own."
+            choices={choicesOf(arrivalForms)}
           />
           <FormNumber
             of={of}

@@ -12,7 +12,7 @@ import { choicesOf, plainChoices, SelectField, TextField } from '@/ui/field';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { useAsked } from '@/ui/use-asked';
-import { Comparison } from './comparison';
+import { Comparison } from '../parts/comparison';
 import { Places } from './places';
 import { Repairs } from './repairs';
 import { Told } from './told';

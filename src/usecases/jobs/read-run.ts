@@ -1,7 +1,9 @@
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
+import { said } from '@/core/procedure/document/step-words';
 import { decided, drives, isFree, type Lease, renewed, wanted } from '@/core/run/lease';
 import { type RunBasis, waitOf } from '@/core/run/run-basis';
+import type { Mark } from '@/core/run/run-log';
 import type { Db } from '@/data/db';
 import { announceJob } from '@/data/live';
 import {
@@ -16,6 +18,7 @@ import {
 import { together } from '@/data/together';
 import type { LeaseInput } from '@/inputs/run-inputs';
 import { database, transact } from '../database';
+import { withOwnWords } from '../editing/texts';
 import { stayInUse } from '../people/sessions';
 import { readRunGround } from './run-ground';
 
@@ -55,6 +58,35 @@ export interface LeaseRead {
   readonly askedName: string | null;
   readonly lastSeq: number;
   readonly nowMs: number;
+}
+
+/** A mark of a run with the sentence of its step. */
+export interface StepMark extends Mark {
+  readonly step: string;
+}
+
+/** What was marked in the runs of a job, the earliest first. */
+export async function readRunMarks(
+  actor: PersonActor,
+  jobId: string,
+  runs: readonly RunRow[],
+): Promise<readonly StepMark[]> {
+  const db = database();
+  const marks: StepMark[] = [];
+  for (const { id, state } of runs) {
+    if (state.marks.length === 0) continue;
+    const ground = await readRunGround(db, id);
+    for (const mark of state.marks) {
+      const say = ground?.bound.nodes.get(mark.node)?.step.say;
+      marks.push({ ...mark, step: say === undefined ? 'At the end' : said(say) });
+    }
+  }
+  return withOwnWords(
+    db,
+    actor,
+    jobId,
+    marks.sort((a, b) => a.atMs - b.atMs),
+  );
 }
 
 /** A device drives on, asks to, hands over, keeps it, or leaves. */

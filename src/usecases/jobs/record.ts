@@ -1,3 +1,5 @@
+import { isMethodKind, methods } from '@/core/catalogue/methods';
+import { isOnlyKeyOpened } from '@/core/job/arrival';
 import { closingNeeds } from '@/core/job/closing';
 import { proofState } from '@/core/job/proving';
 import type { PersonActor } from '@/core/kinds/actor';
@@ -12,7 +14,7 @@ import { standingOf } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { endVisit } from '../shop/visits';
 import { countGround } from '../view/count-ground';
-import { jobViewIn } from '../view/job-view';
+import { type JobView, jobViewIn } from '../view/job-view';
 import { handoverOfView } from './handover';
 import { keepSources } from './key-sources';
 
@@ -23,6 +25,13 @@ export async function recordFacts(actor: PersonActor, input: FactsInput): Promis
     await replaceFacts(db, job.id, input.facts, { at: actor.at, by: actor.personId });
     return undefined;
   });
+}
+
+/** Whether the only key was opened for an attempt and was not ticked as closed again. */
+function isKeyOpened({ job, situation }: JobView): boolean {
+  const { attempts, arrival } = job.log;
+  const opensKey = attempts.some(({ route }) => isMethodKind(route) && methods[route].opensKey);
+  return isOnlyKeyOpened({ opensKey, situation }) && !arrival.ticks.includes('restored');
 }
 
 /** Closes a job where nothing keeps it open. */
@@ -43,6 +52,7 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
       noteForPlainCopy,
       count: countGround(view),
       failing: view ? proofState(view.proof).fails.map(({ tag, says }) => `key ${tag}, ${says}`) : [],
+      openedKey: view !== undefined && isKeyOpened(view),
       mayGiveReason: standing.role !== 'trainee' || standing.secondPerson,
       reason: input.reason,
     });

@@ -1,4 +1,5 @@
 import { v5 as uuidOf } from 'uuid';
+import { gate } from '@/core/authority/gate';
 import { methods } from '@/core/catalogue/methods';
 import type { EventContent } from '@/core/job/events/events';
 import { formatJobNumber } from '@/core/job/job';
@@ -33,6 +34,7 @@ import type { EventInput } from '@/inputs/event-input';
 import type { RunEventsInput } from '@/inputs/run-inputs';
 import { transact } from '../database';
 import { readStandingBeside, standingFrom } from '../editing/gates';
+import { holdTexts, readTextGround } from '../editing/texts';
 import { moveForJob, notThere } from '../shop/job-stock';
 import { appendInside } from './record-event';
 import { readRunGround } from './run-ground';
@@ -183,7 +185,14 @@ async function takeAll(
           secretIds: standing?.secretIds ?? new Set(),
         });
     const stored = weighed.ok
-      ? await withActs(db, actor, run, ground, { before: log, after: weighed.log }, { id, event })
+      ? await withActs(
+          db,
+          actor,
+          run,
+          { ground, standing },
+          { before: log, after: weighed.log },
+          { id, event },
+        )
       : weighed;
     if (!stored.ok) {
       answers.push({ id, refused: stored.reason });
@@ -206,7 +215,7 @@ async function withActs(
   db: Db,
   actor: PersonActor,
   run: RunRow,
-  ground: RunGround,
+  { ground, standing }: Pick<Taking, 'ground' | 'standing'>,
   { before, after }: { readonly before: RunLog; readonly after: RunLog },
   sent: { readonly id: string; readonly event: RunEvent },
 ): Promise<Stored> {
@@ -226,7 +235,27 @@ async function withActs(
         reason: `No use of ${name} is left. Buy more and note it at Settings, or go another way.`,
       };
   }
+  if (event.kind === 'marked') return withWords(db, actor, run, standing, after, event);
   return withAttempt(db, actor, run, ground, after, sent);
+}
+
+/** What is written at a mark is held against the secrets of the job, as every text is. */
+async function withWords(
+  db: Db,
+  actor: PersonActor,
+  { jobId }: RunRow,
+  standing: RunStanding | undefined,
+  log: RunLog,
+  event: Extract<RunEvent, { kind: 'marked' }>,
+): Promise<Stored> {
+  const maySee = standing !== undefined && gate('seeSecret', standing.standing).open;
+  const held = holdTexts(actor, { words: event.words }, await readTextGround(db, actor, jobId), maySee);
+  if (!held.ok) return { ok: false, reason: held.problems[0]?.message ?? 'Refused.' };
+  await held.value.store(db);
+  const { words } = held.value.input;
+  const last = log.marks.length - 1;
+  const marks = log.marks.map((mark, at) => (at === last ? { ...mark, words } : mark));
+  return { ok: true, log: { ...log, marks }, event: { ...event, words } };
 }
 
 /** A run that ends is an attempt of its job, with what the car said that it knows; what the job refuses ends no run. */

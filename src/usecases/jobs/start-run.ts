@@ -1,4 +1,5 @@
 import { isMethodKind, type MethodKind, methods } from '@/core/catalogue/methods';
+import { arrivalStops } from '@/core/job/arrival';
 import { formatJobNumber } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
@@ -20,6 +21,7 @@ import { listSpareStock } from '@/data/stock';
 import { together } from '@/data/together';
 import type { StartRunInput } from '@/inputs/run-inputs';
 import { database, transact } from '../database';
+import { arrivalGround } from '../view/arrival-ground';
 import { type JobView, jobViewIn } from '../view/job-view';
 
 /** What a run would rest on, or why none can begin. */
@@ -71,6 +73,8 @@ export async function startRunOf(
     if (!view || view.job.closed) return failed(`${formatJobNumber(number)} is closed.`);
     if (runs.some(({ endedAt }) => endedAt === null))
       return failed('A run of this job is open: go on with it, or end it first.');
+    const [stop] = arrivalStops(view.job.log.arrival, arrivalGround(view));
+    if (stop) return failed(stop);
     const keys = keysOf(view, input);
     if (!keys.ok) return keys;
     const basis = await basisOf(db, view, keys.value);

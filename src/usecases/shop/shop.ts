@@ -63,7 +63,7 @@ export async function setHabits(actor: PersonActor, input: HabitsInput): Promise
   const mayNot = refusedFor(actor, 'manageShop');
   if (mayNot) return mayNot;
   return transact(async (db) => {
-    const { id, currency, spelling, proveDepth } = await getShopOrThrow(db);
+    const { id, currency, spelling, proveDepth, arrivalForm } = await getShopOrThrow(db);
     const minor = (amount: number) => Math.round(amount * 10 ** minorPlaces(currency));
     const { missing, copy, first, lockMinutes } = input;
     await updateHabits(db, {
@@ -74,6 +74,7 @@ export async function setHabits(actor: PersonActor, input: HabitsInput): Promise
       awayKeyHarmMinor: minor(input.awayKeyHarm),
       spelling: input.spelling ?? spelling,
       proveDepth: input.proveDepth ?? proveDepth,
+      arrivalForm: input.arrivalForm ?? arrivalForm,
     });
     await appendAudit(db, actor, { action: 'shop.habits', subjectKind: 'shop', subjectId: id });
     return done(null);

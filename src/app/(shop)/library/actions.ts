@@ -1,7 +1,15 @@
 'use server';
 
-import { RemoveRowInput, SaveRowInput, SettleConflictInput, UndoChangeInput } from '@/inputs/library-inputs';
+import type { Result } from '@/core/kinds/result';
+import {
+  RemoveRowInput,
+  SaveRowInput,
+  SettleConflictInput,
+  SettleMarkInput,
+  UndoChangeInput,
+} from '@/inputs/library-inputs';
 import { removeRow, type SavedRow, saveRow, undoChange } from '@/usecases/library/edit-library';
+import { settleRunMark } from '@/usecases/library/run-marks';
 import { settle } from '@/usecases/library/settle';
 import { runAction } from '../../run-action';
 
@@ -19,4 +27,8 @@ export async function undoChangeAction(data: unknown): Promise<SavedRow> {
 
 export async function settleAction(data: unknown): Promise<SavedRow> {
   return runAction(SettleConflictInput, data, settle);
+}
+
+export async function settleMarkAction(data: unknown): Promise<Result<null>> {
+  return runAction(SettleMarkInput, data, settleRunMark);
 }

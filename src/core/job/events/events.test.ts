@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { noArrival } from '../arrival';
 import type { EventGround } from './event-kind';
 import { applyEvent, eventKinds, eventOf, eventRefusal, foldEvents, type JobEvent } from './events';
 import { emptyLog, type JobLog } from './log';
@@ -250,6 +251,7 @@ it('an event comes out of JSON as it went in', () => {
       freshCell: true,
       at: at(5),
     },
+    { kind: 'arrivalNoted', ...noArrival, ticks: ['keysHere'], volts: 12.4, leads: ['socket lead'] },
     { kind: 'keyProved', keyId: 'k', check: 'remote:lock', result: 'works', at: new Date(5) },
     ...bladeEvents,
   ];

@@ -1,5 +1,6 @@
 import { gate } from '@/core/authority/gate';
 import { type Piece, samePiece } from '@/core/supply/movements';
+import { arrivalNoted } from './arrival-noted';
 import { attemptRecorded } from './attempt-recorded';
 import { attemptWithdrawn } from './attempt-withdrawn';
 import { bladeCut } from './blade-cut';
@@ -39,6 +40,7 @@ const kinds = {
   stepWithdrawn,
   remoteWritten,
   keyProved,
+  arrivalNoted,
 } as const;
 
 export type EventKindName = keyof typeof kinds;

@@ -9,6 +9,7 @@ import type { CountAnswer } from '@/core/programming/plan';
 import type { RouteKind } from '@/core/programming/route';
 import type { KeyProof } from '@/core/prove/checks';
 import type { Piece } from '@/core/supply/movements';
+import { type Arrival, noArrival } from '../arrival';
 
 export const attemptResults = ['worked', 'failed', 'stopped'] as const;
 export type AttemptResult = (typeof attemptResults)[number];
@@ -126,6 +127,7 @@ export interface JobLog {
   readonly remotes: readonly RemoteWritten[];
   /** What was tried with keys at the car, in the order it was told. */
   readonly proofs: readonly KeyProof[];
+  readonly arrival: Arrival;
 }
 
 export const emptyLog: JobLog = {
@@ -139,6 +141,7 @@ export const emptyLog: JobLog = {
   pellet: { reading: null, wireSound: null, tries: [] },
   remotes: [],
   proofs: [],
+  arrival: noArrival,
   used: [],
 };
 

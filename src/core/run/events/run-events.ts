@@ -5,6 +5,7 @@ import { begun } from './begun';
 import { commanded } from './commanded';
 import { ended } from './ended';
 import { keySpoiled, keyTaken } from './keys-of-stock';
+import { marked } from './marked';
 import { pinEntered } from './pin-entered';
 import {
   type RunEventKind,
@@ -30,6 +31,7 @@ const kinds = {
   exchanged,
   keyTaken,
   keySpoiled,
+  marked,
   ended,
 } as const;
 

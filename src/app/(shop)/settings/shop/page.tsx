@@ -13,6 +13,7 @@ export default async function RulesPage() {
       habits={shop.habits}
       lockMinutes={shop.lockMinutes}
       proveDepth={shop.proveDepth}
+      arrivalForm={shop.arrivalForm}
       spelling={shop.spelling}
       onlyKeyHarmMinor={shop.onlyKeyHarmMinor}
       stolenLiveHarmMinor={shop.stolenLiveHarmMinor}

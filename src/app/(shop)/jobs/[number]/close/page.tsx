@@ -7,7 +7,8 @@ import { CloseStation } from '@/screens/close/close-station';
 import { readHandoverLinks } from '@/usecases/jobs/handover';
 import { readSources } from '@/usecases/jobs/key-sources';
 import { readJobHistory } from '@/usecases/jobs/list';
-import { readRightUses } from '@/usecases/jobs/read-run';
+import { readPhotographs } from '@/usecases/jobs/photographs';
+import { readRightUses, readRunMarks } from '@/usecases/jobs/read-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { countGround } from '@/usecases/view/count-ground';
 import { readFactChoices } from '@/usecases/view/names';
@@ -27,14 +28,17 @@ export default async function ClosePage({ params }: JobPageProps) {
   const { job, shop, situation, now } = view;
   const { closed } = job;
   const actor = await requireActor();
-  const [history, factChoices, { secrets }, sources, rightsUsed, links] = await Promise.all([
-    readJobHistory(actor, job),
-    readFactChoices(actor),
-    readSecrets(actor, job),
-    closed ? readSources(actor, job.id) : undefined,
-    readRightUses(actor, job.id),
-    readHandoverLinks(actor, job.id),
-  ]);
+  const [history, factChoices, { secrets }, sources, rightsUsed, links, marks, photographs] =
+    await Promise.all([
+      readJobHistory(actor, job),
+      readFactChoices(actor),
+      readSecrets(actor, job),
+      closed ? readSources(actor, job.id) : undefined,
+      readRightUses(actor, job.id),
+      readHandoverLinks(actor, job.id),
+      readRunMarks(actor, job.id, view.runs),
+      readPhotographs(actor, job.id),
+    ]);
   return (
     <CloseStation
       job={editable(view)}
@@ -64,6 +68,20 @@ export default async function ClosePage({ params }: JobPageProps) {
       used={[...job.log.used, ...view.runs.flatMap(({ state }) => piecesOf(state))]}
       rightsUsed={rightsUsed}
       places={Object.fromEntries(view.vans.map(({ id, name }) => [id, name]))}
+      record={{
+        marks: marks.map(({ atMs, node, mark, words, volts, step }) => ({
+          key: `${atMs} ${node} ${mark}`,
+          mark,
+          words: volts === null ? words : `${volts} V`,
+          step,
+          at: momentWords(new Date(atMs), shop.zone),
+        })),
+        photographs: photographs.map(({ id, of, takenAt, takenBy }) => ({
+          id,
+          of,
+          taken: `${momentWords(takenAt, shop.zone)} by ${takenBy}`,
+        })),
+      }}
       handover={{
         stands: closed !== null && (closed.outcome === 'done' || closed.outcome === 'partly'),
         links: links.map((link) => linkShown(link, shop.zone, now.day)),

@@ -4,7 +4,10 @@ import { AuthorityPart } from '@/screens/authority/authority-part';
 import { DoorPanel } from '@/screens/authority/door-panel';
 import { RefusePanel } from '@/screens/authority/refuse-panel';
 import { RulesPanel } from '@/screens/authority/rules-panel';
+import { ArrivalPanel } from '@/screens/on-site/arrival-panel';
+import { arrivalGround } from '@/usecases/view/arrival-ground';
 import { requireActor } from '../../../../session';
+import { examineVinAction } from '../../../benches/actions';
 import {
   declareDangerAction,
   noteDoorAction,
@@ -51,6 +54,17 @@ export default async function OnSitePage({ params }: JobPageProps) {
         onRecord={recordAuthorityAction}
       />
       {!locked && door}
+      {job.route !== null && (
+        <ArrivalPanel
+          key={`arrival ${job.lastSeq}`}
+          job={editable(view)}
+          arrival={job.log.arrival}
+          ground={arrivalGround(view)}
+          vin={job.call.vin}
+          count={view.situation.memory.none ? null : { before: job.log.countBefore }}
+          onExamine={examineVinAction}
+        />
+      )}
       <RulesPanel rules={shop.rules} />
       <RefusePanel job={editable(view)} onRefuse={refuseJobAction} />
     </>

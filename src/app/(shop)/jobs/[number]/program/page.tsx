@@ -1,4 +1,5 @@
 import { secretName } from '@/core/authority/secrets';
+import { arrivalDoubts, arrivalList, arrivalStops, arrivalTicks } from '@/core/job/arrival';
 import { authorityStage } from '@/core/job/job';
 import { routeNames } from '@/core/programming/route';
 import { ProgramStation } from '@/screens/program/program-station';
@@ -8,6 +9,7 @@ import { readNextVisit } from '@/usecases/jobs/next-visit';
 import { draftRun, readKeyPieces } from '@/usecases/jobs/start-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { shopTime } from '@/usecases/shop/shop';
+import { arrivalGround } from '@/usecases/view/arrival-ground';
 import { requireActor } from '../../../../session';
 import { type JobPageProps, loadJob } from '../job-page';
 
@@ -15,6 +17,8 @@ export default async function ProgramPage({ params }: JobPageProps) {
   const actor = await requireActor();
   const view = await loadJob((await params).number);
   const { job, run } = view;
+  const ground = arrivalGround(view);
+  const { arrival } = job.log;
   const isOpen = run !== undefined && run.endedAt === null;
   const draft = isOpen || job.closed ? undefined : await draftRun(view);
   const { secrets } = await readSecrets(actor, job);
@@ -52,7 +56,11 @@ export default async function ProgramPage({ params }: JobPageProps) {
           here={draft.here.map(({ id, tag, name, madeHere }) => ({ id, tag, name, madeHere }))}
           known={draft.keys.known.map(({ id }) => id)}
           learn={draft.keys.learn.map(({ id }) => id)}
-          refused={draft.refused}
+          refused={draft.refused ?? arrivalStops(arrival, ground)[0] ?? null}
+          open={arrivalList(ground)
+            .filter((tick) => !arrival.ticks.includes(tick))
+            .map((tick) => arrivalTicks[tick])}
+          doubts={arrivalDoubts(arrival)}
         />
       )}
       {!run && job.closed && <p className="text-mute">No run was begun on this job.</p>}

@@ -1,0 +1,96 @@
+import { formatJobNumber } from '@/core/job/job';
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
+import { lockJob } from '@/data/job-writes';
+import { findJob } from '@/data/jobs';
+import { announceJob } from '@/data/live';
+import { listPhotographs, type PhotographRow } from '@/data/photographs';
+import { findRun } from '@/data/runs';
+import { database, transact } from '../database';
+import { guardTexts, withOwnWords } from '../editing/texts';
+import { openPhotograph, sealPhotograph } from '../vault/photographs';
+import { KeyDestroyed } from '../vault/vault';
+
+/** The largest photograph; the page makes them smaller before it sends them. */
+export const largestPhotograph = 2_000_000;
+const mostPhotographs = 60;
+
+const starts: readonly (readonly [string, readonly number[]])[] = [
+  ['image/jpeg', [0xff, 0xd8, 0xff]],
+  ['image/png', [0x89, 0x50, 0x4e, 0x47]],
+];
+
+export interface PhotographTaken {
+  readonly id: string;
+  /** The run it was taken in; null outside of one. */
+  readonly runId: string | null;
+  /** What it is of. */
+  readonly of: string;
+}
+
+/** Keeps a photograph with a job; the same id sent again changes nothing. Who sees codes on it is whoever may read the job. */
+export async function takePhotograph(
+  actor: PersonActor,
+  number: number,
+  { id, runId, of }: PhotographTaken,
+  bytes: Buffer,
+): Promise<Result<{ readonly id: string }>> {
+  const type = starts.find(([, first]) => first.every((byte, at) => bytes[at] === byte))?.[0];
+  if (!type) return failed('Expected a photograph as JPEG or PNG.');
+  return transact(async (db) => {
+    const jobId = await lockJob(db, number);
+    const job = jobId && (await findJob(db, number));
+    if (!job) return failed(`There is no job ${formatJobNumber(number)}.`);
+    const kept = await listPhotographs(db, job.id);
+    if (kept.some((one) => one.id === id)) return done({ id });
+    if (job.closed) return failed(`${formatJobNumber(number)} is closed.`);
+    if (kept.length >= mostPhotographs) return failed(`Up to ${mostPhotographs} photographs of one job.`);
+    if (runId !== null && (await findRun(db, runId))?.jobId !== job.id)
+      return failed('This is no run of this job.');
+    const guarded = await guardTexts(db, actor, job.id, { of });
+    if (!guarded.ok) return guarded;
+    const words = guarded.value.input.of;
+    const photograph = { id, jobId: job.id, runId, of: words, type, body: bytes, takenAt: actor.at };
+    await sealPhotograph(db, { ...photograph, personId: actor.personId });
+    await appendAudit(db, actor, {
+      action: 'photograph.taken',
+      subjectKind: 'job',
+      subjectId: job.id,
+      details: { photograph: id, compared: guarded.value.compared },
+    });
+    await announceJob(db, number);
+    return done({ id });
+  }).catch(gone);
+}
+
+/** What is on a photograph; looking at it stands in the audit, since keys and papers may be on it. */
+export async function seePhotograph(
+  actor: PersonActor,
+  number: number,
+  id: string,
+): Promise<Result<{ readonly type: string; readonly bytes: Buffer }>> {
+  return transact(async (db) => {
+    const job = await findJob(db, number);
+    const found = job && (await openPhotograph(db, job.id, id, actor.at));
+    if (!found) return failed('There is no such photograph.');
+    await appendAudit(db, actor, {
+      action: 'photograph.seen',
+      subjectKind: 'job',
+      subjectId: job.id,
+      details: { photograph: id },
+    });
+    return done(found);
+  }).catch(gone);
+}
+
+export async function readPhotographs(actor: PersonActor, jobId: string): Promise<readonly PhotographRow[]> {
+  const db = database();
+  return withOwnWords(db, actor, jobId, await listPhotographs(db, jobId));
+}
+
+function gone(error: unknown): Result<never> {
+  if (error instanceof KeyDestroyed)
+    return failed('The period of this job is over: its photographs cannot be read, and none are kept.');
+  throw error;
+}

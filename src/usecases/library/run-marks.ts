@@ -1,0 +1,44 @@
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, failed, type Result } from '@/core/kinds/result';
+import { said } from '@/core/procedure/document/step-words';
+import { boundOf } from '@/core/run/run-basis';
+import { appendAudit } from '@/data/audit';
+import { listOpenMarks, type OpenMark, settleMark } from '@/data/run-marks';
+import { findRunBasis } from '@/data/runs';
+import type { SettleMarkInput } from '@/inputs/library-inputs';
+import { database, transact } from '../database';
+
+/** A mark with the sentence of the step that it is about. */
+export interface MarkToSettle extends OpenMark {
+  readonly step: string;
+}
+
+/** What runs said of texts and times of the procedures, and nobody has seen to yet. */
+export async function readOpenMarks(_actor: PersonActor): Promise<readonly MarkToSettle[]> {
+  const db = database();
+  const marks: MarkToSettle[] = [];
+  for (const mark of await listOpenMarks(db)) {
+    const basis = await findRunBasis(db, mark.runId);
+    const say = basis && boundOf(basis).nodes.get(mark.node)?.step.say;
+    marks.push({ ...mark, step: say === undefined ? mark.node : said(say) });
+  }
+  return marks;
+}
+
+/** Notes that a mark was seen to: the text was changed, or stays as it is. */
+export async function settleRunMark(
+  actor: PersonActor,
+  { runId, eventId }: SettleMarkInput,
+): Promise<Result<null>> {
+  return transact(async (db) => {
+    if (!(await settleMark(db, { runId, eventId, at: actor.at, by: actor.personId })))
+      return failed('Somebody has seen to it already.');
+    await appendAudit(db, actor, {
+      action: 'library.markSettled',
+      subjectKind: 'library',
+      subjectId: null,
+      details: { run: runId, event: eventId },
+    });
+    return done(null);
+  });
+}
