@@ -1,5 +1,17 @@
-import { ArrayMaxSize, IsArray, IsIn, IsInt, IsUUID, Max, MaxLength, Min } from 'class-validator';
+import {
+  ArrayMaxSize,
+  IsArray,
+  IsIn,
+  IsInt,
+  IsOptional,
+  IsUUID,
+  Matches,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
 import type { AuthorityStage } from '@/core/authority/purposes';
+import { type RunSecret, runSecrets } from '@/core/authority/run-secrets';
 import type { TimedInput } from '@/core/benchcar/car/car-state';
 import { type PlantedFault, plantedFaults } from '@/core/benchcar/start/planted-faults';
 import { type RunEvent, runEventNames } from '@/core/run/events/run-events';
@@ -78,6 +90,8 @@ class Marked extends AtNode {
 }
 
 class Ended extends Timed {
+  /** Nothing where it is missing. */
+  @IsOptional() @MaxLength(40, { message: 'Which system type?' }) systemType?: string;
   @orNull()
   @orWords('cannotSay')
   @whole('A number of keys, or cannotSay.')
@@ -134,6 +148,13 @@ export type LeaseWant = (typeof leaseWants)[number];
 export class LeaseInput {
   @IsUUID(undefined, { message: 'A device has an id of its own.' }) device!: string;
   @IsIn(leaseWants, { message: 'Drive, ask, give, keep or leave?' }) want!: LeaseWant;
+}
+
+/** What a run seals with its job. */
+export class RunSecretInput {
+  @IsIn(Object.keys(runSecrets), { message: 'pin, toldPin, board or image.' }) of!: RunSecret;
+  @Matches(/^[\x21-\x7e][\x20-\x7e]{0,998}[\x21-\x7e]$/, { message: '2 to 1,000 letters, digits and signs.' })
+  value!: string;
 }
 
 const wrongs = ['nothing', 'surprise', ...plantedFaults] as const;

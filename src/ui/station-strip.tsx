@@ -18,7 +18,7 @@ export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
         {stations.map((station, at) => {
           const here = station.name === present;
           return (
-            <li key={station.name} className="min-w-32 flex-1">
+            <li key={station.name} className="min-w-28 flex-1">
               <Link
                 href={hrefOf(station.name)}
                 prefetch={false}

@@ -15,7 +15,7 @@ export function Tick({ label, checked, disabled, busy = false, error, onChange }
       <label className="flex min-h-11 items-center gap-3">
         <input
           type="checkbox"
-          className="size-5 accent-(--terra)"
+          className="size-5 flex-none accent-(--terra)"
           checked={checked}
           disabled={disabled}
           aria-disabled={busy || undefined}

@@ -1,3 +1,4 @@
+import type { HeldData } from '@/core/authority/run-secrets';
 import type { CarInput, CarSeen, CarState, TimedInput } from '@/core/benchcar/car/car-state';
 import { voltsAt } from '@/core/benchcar/car/electrics';
 import { lampOf, menuOf } from '@/core/benchcar/car/lamp';
@@ -113,6 +114,12 @@ export class BenchRun {
       this.endsWork();
     }
     return this.view();
+  }
+
+  /** What devices held of this car elsewhere; what they hold here stays where nothing is said of it. */
+  holds({ image, board }: HeldData): void {
+    if (image !== null) this.hold.image = image;
+    if (board !== null) this.hold.board = board;
   }
 
   private endsWork(): void {

@@ -6,6 +6,7 @@ import type { KeyRole, Step } from '@/core/procedure/document/procedure';
 import { handsAt, type TimedHands } from '@/core/procedure/model/act-times';
 import { type CarStanding, nothingSaid } from '@/core/run/ask-car';
 import { type CommandHands, commandTask, wantedBlank } from '@/outside/devices/command-task';
+import type { DeviceSaid } from '@/outside/devices/device-tasks';
 import { BenchRun, type BenchView } from './bench-run';
 
 /** What came of a command: nothing yet, what the device said, or nothing that was seen, since the tool stands still. */
@@ -30,7 +31,7 @@ export interface StandView extends BenchView {
   readonly inputs: number;
 }
 
-export type { CommandHands };
+export type { CommandHands, DeviceSaid };
 
 const second = 1_000_000;
 /** A function that goes on by itself is told by then. */

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import type { CommandName } from '@/core/authority/commands';
+import type { HeldData } from '@/core/authority/run-secrets';
 import type { CarInput, TimedInput } from '@/core/benchcar/car/car-state';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import type { CarSetup } from '@/core/benchcar/start/start-car';
@@ -21,6 +22,8 @@ const runStand = {
     stand = new RunStand(platform, setup, done);
     return stand.view();
   },
+  /** What devices held of this car, where it stood before. */
+  holds: (held: HeldData) => at((one) => one.bench.holds(held)),
   async goesTo(untilUs: number): Promise<StandView> {
     await stand?.goesTo(untilUs);
     return at(() => {});

@@ -143,6 +143,7 @@ function requestOf(cells: Readonly<Record<string, string>>): RouteRequest {
     van,
     market: cells.market || null,
     stolen: cells.stolen === 'yes',
+    failed: [],
     chosen: chosenOf(cells.chosen),
     withRemote: cells.remote !== 'none',
     network: cells.network ? cells.network === 'yes' : null,

@@ -23,6 +23,7 @@ const sources = {
   series: { label: 'From the code series', purpose: 'codeToBitting' },
   lock: { label: 'Read from a lock', purpose: 'readLock' },
   obdSocket: { label: 'Read by the OBD socket', purpose: 'pinRead' },
+  imageServer: { label: 'Worked out by the image server', purpose: 'keyImage' },
 } as const satisfies Record<string, { label: string; purpose: Purpose }>;
 
 export type SecretSource = keyof typeof sources;

@@ -121,5 +121,6 @@ describe('handoverOf', () => {
   it('says until when the warranty runs, or that there is none', () => {
     expect(note().warranty).toContain('29 November 2027');
     expect(note({ warrantyUntil: null }).warranty).toMatch(/no warranty/);
+    expect(note({ warrantyUntil: undefined }).warranty).toMatch(/As agreed/);
   });
 });

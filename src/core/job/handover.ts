@@ -31,8 +31,8 @@ export interface HandoverGround {
   readonly keys: readonly ProvedKey[];
   readonly situation: KeySituation;
   readonly plan: JobPlan;
-  /** The last day of the shop's warranty in words; null where the shop gives none. */
-  readonly warrantyUntil: string | null;
+  /** The last day of the shop's warranty in words; null where the shop gives none, undefined where nothing was quoted. */
+  readonly warrantyUntil: string | null | undefined;
 }
 
 export function handoverOf(ground: HandoverGround): HandoverNote {
@@ -44,9 +44,11 @@ export function handoverOf(ground: HandoverGround): HandoverNote {
     stays: staysOf(ground),
     advice: adviceOf(ground),
     warranty:
-      warrantyUntil === null
-        ? 'There is no warranty of the shop on the key.'
-        : `The shop makes a key good that fails by itself, at no cost, until ${warrantyUntil}. Keep this page.`,
+      warrantyUntil === undefined
+        ? 'As agreed with the shop.'
+        : warrantyUntil === null
+          ? 'There is no warranty of the shop on the key.'
+          : `The shop makes a key good that fails by itself, at no cost, until ${warrantyUntil}. Keep this page.`,
   };
 }
 

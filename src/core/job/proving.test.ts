@@ -53,7 +53,7 @@ const namesOf = (asked: ProvingRequest, tag: number) =>
 
 describe('proveJob', () => {
   it('tries the new key in all, and the old one again', () => {
-    expect(rolesOf(request)).toEqual(['1 stays', '2 made']);
+    expect(rolesOf(request)).toEqual(['2 made', '1 stays']);
     expect(namesOf(request, 2)).toContain('flatCell');
     expect(namesOf(request, 1)).not.toContain('flatCell');
     expect(namesOf(request, 1)).toContain('startAgain');
@@ -65,12 +65,12 @@ describe('proveJob', () => {
     [
       'an erase, with one key learned again',
       inJob({}, { plan: { route: 'aklErase', others: 'erase', learned: new Set(['new']), finished: true } }),
-      ['1 erased', '2 made'],
+      ['2 made', '1 erased'],
     ],
     [
       'an erase that is only planned',
       inJob({}, { plan: { route: 'aklErase', others: 'erase', learned: new Set(), finished: false } }),
-      ['1 stays', '2 made'],
+      ['2 made', '1 stays'],
     ],
     ['a key that is not here', inJob({ keys: [{ ...old, presence: 'lost' }, made] }), ['2 made']],
     ['a strange key', inJob({ identities: [{ id: 'i', known: 'no' }] }), ['2 made']],

@@ -39,7 +39,9 @@ export interface ProvedKey {
   readonly checks: readonly ProvedCheck[];
 }
 
-/** What is proved of the keys of a job: every key in hand with its checks, in the order of the ring. */
+const roleOrder: readonly ProvedRole[] = ['made', 'stays', 'erased'];
+
+/** What is proved of the keys of a job: every key in hand with its checks, those made here first. */
 export function proveJob(request: ProvingRequest): ProvedKey[] {
   const { job, application, platform, locks, depth } = request;
   if (!application || job.route === null) return [];
@@ -50,18 +52,21 @@ export function proveJob(request: ProvingRequest): ProvedKey[] {
     locks,
   };
   const workedUntil = lastWork(job);
-  return job.keys.flatMap((key) => {
+  const proved = job.keys.flatMap((key): ProvedKey[] => {
     const role = roleOf(key, request);
     if (!role) return [];
-    const proved = keyToProve(key, role, request);
-    return {
-      key: proved,
-      checks: checksOf(proved, car, depth).map((check) => ({
-        ...check,
-        proof: proofOf(job.log.proofs, check, workedUntil),
-      })),
-    };
+    const of = keyToProve(key, role, request);
+    return [
+      {
+        key: of,
+        checks: checksOf(of, car, depth).map((check) => ({
+          ...check,
+          proof: proofOf(job.log.proofs, check, workedUntil),
+        })),
+      },
+    ];
   });
+  return proved.sort((a, b) => roleOrder.indexOf(a.key.role) - roleOrder.indexOf(b.key.role));
 }
 
 /** When the car was worked on last; null before it was. */

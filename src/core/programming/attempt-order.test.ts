@@ -92,6 +92,20 @@ describe('the order of attempts', () => {
     expect(kinds({ platform: copies, chosen: { copy: 'clone' } })[0]).toBe('cloneDirect');
   });
 
+  it('goes on after what failed: that is left out, its PIN is paid, and the socket is likelier dead', () => {
+    const before = orderAttempts(findRoutes(request()), request());
+    const [first, second] = before.steps;
+    if (!first || !second) throw new Error('two steps expected');
+    const asked = request({ failed: [first.kind] });
+    const routes = findRoutes(asked);
+    const after = orderAttempts(routes, asked);
+    expect(after.steps.map(({ kind }) => kind)).toEqual(before.steps.slice(1).map(({ kind }) => kind));
+    expect(after.steps[0]?.chance).toBeCloseTo(second.chance, 9);
+    expect(routes.find(({ kind }) => kind === second.kind)?.works).toBeCloseTo(second.chance, 9);
+    expect(after.left).toContainEqual({ kind: first.kind, why: 'was tried, and failed' });
+    expect(adviseRoute(routes, asked)?.kind).toBe(second.kind);
+  });
+
   it('never holds a refused route, and its chance is that of its steps', () => {
     const drawn = fc.record({
       here: fc.nat(3),

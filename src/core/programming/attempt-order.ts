@@ -23,7 +23,10 @@ export interface AttemptOrder {
   readonly left: readonly { readonly kind: RouteKind; readonly why: string }[];
 }
 
-/** In which order to try the feasible routes that give a new key: the least expected cost, exactly. */
+/**
+ * In which order to try the feasible routes that give a new key: the least expected cost, exactly. What has failed already is left out, and
+ * what it has paid, closed off or made likelier counts.
+ */
 export function orderAttempts(routes: readonly Route[], request: RouteRequest): AttemptOrder {
   const { all, open, tries, order } = weigh(routes, request);
   return {
@@ -35,7 +38,7 @@ export function orderAttempts(routes: readonly Route[], request: RouteRequest): 
     expectedMinor: Math.round(order.expectedCost),
     chance: order.chance,
     left: [
-      ...leftOut(open, tries, order),
+      ...leftOut(open, tries, order, request.failed),
       ...all
         .filter((route) => leavesStolenLive(route, request))
         .map(({ kind }) => ({ kind, why: 'leaves a stolen key live' })),
@@ -55,7 +58,7 @@ export interface FirstTry {
 
 /** What a route comes to when it is tried before all others; the dealer's work and money are not the shop's. */
 export function firstTry(kind: RouteKind, routes: readonly Route[], request: RouteRequest): FirstTry {
-  const { open, order } = weigh(routes, request, [kind]);
+  const { open, order } = weigh(routes, request, [...request.failed, kind]);
   const own = routes.find((route) => route.kind === kind);
   let [minutes, cashMinor] = [0, 0];
   for (const { id, cost, reached } of order.steps) {
@@ -65,11 +68,15 @@ export function firstTry(kind: RouteKind, routes: readonly Route[], request: Rou
     cashMinor += reached * (cost - route.cost.workMinor - route.cost.harmMinor);
   }
   const next = order.steps[0]?.id as RouteKind | undefined;
-  return { works: own?.works ?? 1, next: next ?? null, minutes, cashMinor };
+  return { works: own?.works ?? own?.chance?.value ?? 1, next: next ?? null, minutes, cashMinor };
 }
 
 /** The open attempts and their order, from the start or after some have failed. */
-function weigh(routes: readonly Route[], request: RouteRequest, failed: readonly RouteKind[] = []) {
+function weigh(
+  routes: readonly Route[],
+  request: RouteRequest,
+  failed: readonly RouteKind[] = request.failed,
+) {
   const all = routes.filter(
     ({ kind, verdict, cost, chance }) => verdict.feasible && makesKey(kind) && cost && chance,
   );
@@ -126,11 +133,19 @@ function closedBy(
   return method?.others === 'erase' ? others.filter(restsOnKnown) : [];
 }
 
-function leftOut(open: readonly Route[], tries: readonly Try[], { steps }: BestOrder): AttemptOrder['left'] {
+function leftOut(
+  open: readonly Route[],
+  tries: readonly Try[],
+  { steps }: BestOrder,
+  failed: readonly RouteKind[],
+): AttemptOrder['left'] {
   return open
     .filter(({ kind }) => !steps.some(({ id }) => id === kind))
     .map(({ kind }) => {
-      const closer = steps.find(({ id }) => tries.find((one) => one.id === id)?.closes?.includes(kind));
+      if (failed.includes(kind)) return { kind, why: 'was tried, and failed' };
+      const closer = [...failed.map((id) => ({ id })), ...steps].find(({ id }) =>
+        tries.find((one) => one.id === id)?.closes?.includes(kind),
+      );
       return {
         kind,
         why: closer ? 'closed off by what goes before it' : 'costs more than it can save',

@@ -21,7 +21,13 @@ export function chanceOf(kind: RouteKind, stated: number, record: readonly Route
   };
 }
 
-/** How likely a route works when it is tried first: by the OBD socket, tool and car may not talk at all. */
-export function worksFirst(kind: RouteKind, chance: number): number {
-  return methodOf(kind)?.bySocket ? chance * (1 - noLinkChance) : chance;
+/**
+ * How likely a route works when it is tried next: by the OBD socket, tool and car may not talk at all, and each way by the socket that has
+ * failed makes that likelier.
+ * @param failed chances of the ways by the socket that were tried and failed
+ */
+export function worksNext(kind: RouteKind, chance: number, failed: readonly number[]): number {
+  if (!methodOf(kind)?.bySocket) return chance;
+  const talks = failed.reduce((product, one) => product * (1 - one), 1 - noLinkChance);
+  return (chance * talks) / (talks + noLinkChance);
 }

@@ -186,6 +186,8 @@ export interface RouteRequest {
   readonly chosen: { readonly missing?: 'keep' | 'erase'; readonly copy?: 'clone' | 'learn' };
   /** Whether the keys of this car have a remote. */
   readonly withRemote: boolean;
+  /** Ways that were tried on this car and failed. */
+  readonly failed: readonly RouteKind[];
   /** Whether there is a network where the car stands; null where nobody knows. */
   readonly network: boolean | null;
   /** When the car was built, by month; null where it is not known. */

@@ -12,6 +12,7 @@ import { remoteApart, remoteMethod, remoteSteps } from './remote-apart';
 import {
   type Chance,
   isClone,
+  methodOf,
   type NoReturn,
   type Route,
   type RouteCost,
@@ -19,7 +20,7 @@ import {
   type RouteRequest,
   routeKinds,
 } from './route';
-import { chanceOf, worksFirst } from './route-chance';
+import { chanceOf, worksNext } from './route-chance';
 import { effectOf } from './route-effect';
 import { needsOf } from './route-needs';
 import { leavesStolenLive } from './stolen';
@@ -38,9 +39,18 @@ export function findRoutes(request: RouteRequest): Route[] {
     const method = request.platform.methods.find((one) => one.kind === kind);
     return method ? methodRoute(request, method) : lackingRoute(request, kind);
   });
+  const tried = routes.filter(({ kind }) => request.failed.includes(kind));
+  const bySocket = tried.flatMap(({ kind, chance }) =>
+    chance && methodOf(kind)?.bySocket ? [chance.value] : [],
+  );
+  const paid = new Set(tried.flatMap(({ cost }) => cost?.setUps.map(({ name }) => name) ?? []));
   return routes.map((route) => ({
     ...route,
-    works: route.chance && worksFirst(route.kind, route.chance.value),
+    cost: route.cost && { ...route.cost, setUps: route.cost.setUps.filter(({ name }) => !paid.has(name)) },
+    works:
+      route.chance && !request.failed.includes(route.kind)
+        ? worksNext(route.kind, route.chance.value, bySocket)
+        : null,
   }));
 }
 

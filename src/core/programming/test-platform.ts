@@ -100,6 +100,7 @@ export function request(more: Partial<RouteRequest> = {}): RouteRequest {
     stolen: false,
     withRemote: false,
     chosen: {},
+    failed: [],
     network: null,
     built: null,
     record: [],

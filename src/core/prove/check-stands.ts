@@ -9,8 +9,6 @@ export interface CheckCourse {
   readonly fits: (stand: Stand) => boolean;
   readonly leaves: (stand: Stand) => Stand;
   readonly seconds: number;
-  /** Checks of the same key that come before it, where they are made. */
-  readonly after: readonly CheckName[];
 }
 
 const outside: readonly Place[] = ["driver's door", "passenger's side", 'boot'];
@@ -23,59 +21,57 @@ const courses: Readonly<Record<string, CheckCourse>> = {
     fits: isOff,
     leaves: (stand) => ({ ...stand, engine: 'running' }),
     seconds: 12,
-    after: [],
   },
   startAgain: {
     at: ['seat'],
     fits: (stand) => isOff(stand) && stand.left,
     leaves: (stand) => ({ ...stand, engine: 'running' }),
     seconds: 12,
-    after: ['start'],
   },
-  lamp: { at: ['seat'], fits: ({ engine }) => engine !== 'off', leaves: same, seconds: 5, after: ['start'] },
+  lamp: { at: ['seat'], fits: ({ engine }) => engine !== 'off', leaves: same, seconds: 5 },
   flatCell: {
     at: ['seat'],
     fits: isOff,
     leaves: (stand) => ({ ...stand, engine: 'running' }),
     seconds: 60,
-    after: ['start'],
   },
-  dead: { at: ['seat'], fits: isOff, leaves: same, seconds: 10, after: [] },
+  dead: { at: ['seat'], fits: isOff, leaves: same, seconds: 10 },
   'remote:lock': {
     at: outside,
     fits: (stand) => isOff(stand) && !stand.locked,
     leaves: (stand) => ({ ...stand, locked: true }),
     seconds: 5,
-    after: [],
   },
   'remote:unlock': {
     at: outside,
     fits: (stand) => isOff(stand) && stand.locked,
     leaves: (stand) => ({ ...stand, locked: false }),
     seconds: 5,
-    after: [],
   },
-  'remote:boot': { at: ['boot'], fits: isOff, leaves: same, seconds: 10, after: [] },
+  'remote:boot': { at: ['boot'], fits: isOff, leaves: same, seconds: 10 },
   'remote:start': {
     at: ["driver's door"],
     fits: (stand) => isOff(stand) && stand.locked,
     leaves: same,
     seconds: 40,
-    after: ['start'],
   },
-  remote: { at: outside, fits: isOff, leaves: same, seconds: 8, after: [] },
-  "blade:passenger's door": { at: ["passenger's side"], fits: isOff, leaves: same, seconds: 12, after: [] },
-  'blade:boot': { at: ['boot'], fits: isOff, leaves: same, seconds: 12, after: [] },
-  'blade:fuel cap': { at: ['boot'], fits: isOff, leaves: same, seconds: 12, after: [] },
+  remote: { at: outside, fits: isOff, leaves: same, seconds: 8 },
+  "blade:passenger's door": { at: ["passenger's side"], fits: isOff, leaves: same, seconds: 12 },
+  'blade:boot': { at: ['boot'], fits: isOff, leaves: same, seconds: 12 },
+  'blade:fuel cap': { at: ['boot'], fits: isOff, leaves: same, seconds: 12 },
   'blade:glovebox': {
     at: ["passenger's side"],
     fits: (stand) => isOff(stand) && !stand.locked,
     leaves: same,
     seconds: 15,
-    after: [],
   },
-  blade: { at: ["driver's door"], fits: isOff, leaves: same, seconds: 12, after: [] },
+  blade: { at: ["driver's door"], fits: isOff, leaves: same, seconds: 12 },
 };
+
+/** What comes before a check of the same key, where it is made: a key that does not start the car is put right before all else. */
+export function goesAfter(name: CheckName): readonly CheckName[] {
+  return name === 'start' ? [] : ['start'];
+}
 
 /** How a check goes; a button or a lock that no line names goes as others of its sort. */
 export function courseOf(name: CheckName): CheckCourse {

@@ -1,5 +1,5 @@
 import { type Move, type Stand, standAt, stands, type Ways, waysFrom } from './car-state';
-import { courseOf, standAfter } from './check-stands';
+import { courseOf, goesAfter, standAfter } from './check-stands';
 import type { Check } from './checks';
 
 /** One key's turn: what is done in order, between and for its checks. */
@@ -107,7 +107,7 @@ function reached(checks: readonly Check[], start: Stand, first: number): Table {
     bit: 1 << at,
     takes: courseOf(name).seconds,
     needs: checks.reduce(
-      (mask, other, one) => (courseOf(name).after.includes(other.name) ? mask | (1 << one) : mask),
+      (mask, other, one) => (goesAfter(name).includes(other.name) ? mask | (1 << one) : mask),
       0,
     ),
     fitting: stands.flatMap((stand, from) =>

@@ -8,7 +8,15 @@ import { drives, type KeySituation, knownInHand, worksInHand } from '@/core/prog
 import { keysAtLeast } from '@/core/programming/keys-at-least';
 import { mendOf } from '@/core/programming/mends';
 import { onlyByModule } from '@/core/programming/only-by-module';
-import type { DealerOffer, Route, RouteMoney, RouteRecord, RouteRequest } from '@/core/programming/route';
+import {
+  type DealerOffer,
+  methodOf,
+  type Route,
+  type RouteKind,
+  type RouteMoney,
+  type RouteRecord,
+  type RouteRequest,
+} from '@/core/programming/route';
 import { findRoutes } from '@/core/programming/routes';
 import type { VanKit } from '@/core/programming/van-kit';
 import { cuttingArticle, cuttingKind } from './cut';
@@ -274,6 +282,7 @@ function routeRequest(
     stolen: job.keys.some(({ presence }) => presence === 'stolen') || job.call.why === 'stolen',
     chosen: chosenOf(job, shop),
     withRemote: application === undefined || application.remote !== null,
+    failed: failedRoutes(job),
     network: job.network,
     built: builtOf(job, application),
     record: records[platform.id] ?? [],
@@ -286,6 +295,12 @@ function routeRequest(
           })
         : null,
   };
+}
+
+/** Ways of the platform that were tried in this job and failed; one that was stopped may still be taken again. */
+function failedRoutes({ log }: Job): RouteKind[] {
+  const failed = log.attempts.filter(({ result, route }) => result === 'failed' && methodOf(route));
+  return [...new Set(failed.map(({ route }) => route))];
 }
 
 /** What the shop reckons with when it weighs routes. */

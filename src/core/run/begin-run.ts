@@ -92,6 +92,7 @@ export function beginRun(
       keyP50Minutes: method.keyP50Minutes,
       spread: method.spread,
     },
+    systemTypes: method.needsTool ? platform.systemTypes : [],
     right: library.right,
     causes: causesIn(causes, own),
   });

@@ -31,6 +31,8 @@ export interface RunEnd {
   readonly count: number | 'cannotSay' | null;
   /** Why it did not work; empty where it did. */
   readonly reason: string;
+  /** The system type that answered; left out where there was nothing to try. */
+  readonly systemType?: string | null;
 }
 
 /** Where a key that is made came from: a piece of the shop's stock, or null where it is none of it. */

@@ -15,6 +15,8 @@ export interface DeviceSaid {
   readonly words: string;
   /** Whether a chip or a cartridge that was read can be written; left out where none was. */
   readonly isBlank?: boolean;
+  /** What was read or worked out, to be sealed before anything is written. */
+  readonly keeps?: { readonly of: 'board' | 'image'; readonly value: string };
 }
 
 /** What devices hold of one car from one task to the next. */
@@ -62,10 +64,14 @@ export function deviceWork(
     case 'workOutHeard':
       return told(ring.workOut(hold.heard), () => 'What a copy has to answer is worked out.');
     case 'readBoard':
-      return told(board.read(task.tag, boardMade, boardWindow), ({ backup }) => {
-        hold.board = backup;
-        return `The board of key ${task.tag} is read; two readings are alike.`;
-      });
+      return told(
+        board.read(task.tag, boardMade, boardWindow),
+        ({ backup }) => {
+          hold.board = backup;
+          return `The board of key ${task.tag} is read; two readings are alike.`;
+        },
+        ({ backup }) => ({ keeps: { of: 'board', value: backup } }),
+      );
     case 'writeBoard':
       return told(board.write(task.from, task.tag), () => `The board of key ${task.tag} is written.`);
     case 'restoreBoard':
@@ -97,6 +103,7 @@ export function deviceWork(
           return {
             ok: answer.ok,
             words: `${answer.ok ? 'The image is worked out.' : answer.reason} ${charge}`,
+            ...(answer.ok && { keeps: { of: 'image' as const, value: answer.value.image } }),
           };
         },
       };

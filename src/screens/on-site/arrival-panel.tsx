@@ -13,10 +13,8 @@ import {
   toolFinds,
 } from '@/core/job/arrival';
 import type { Result } from '@/core/kinds/result';
-import type { CountAnswer } from '@/core/programming/plan';
 import type { VinAnswer } from '@/core/vin/vin-answer';
 import { Button } from '@/ui/button';
-import { CountField } from '@/ui/count-field';
 import { choicesOf, SelectField, TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
@@ -34,7 +32,6 @@ interface ArrivalPanelProps {
   /** The VIN of plate and papers; null where it is not known. */
   readonly vin: string | null;
   readonly onExamine: (data: unknown) => Promise<Result<VinAnswer>>;
-  readonly count: { readonly before: CountAnswer | undefined } | null;
 }
 
 interface Draft extends Omit<Arrival, 'faults' | 'volts'> {
@@ -43,9 +40,8 @@ interface Draft extends Omit<Arrival, 'faults' | 'volts'> {
 }
 
 /** Car and keys as they are found, and what is seen to before anything is told to the car. */
-export function ArrivalPanel({ job, arrival, ground, vin, count, onExamine }: ArrivalPanelProps) {
+export function ArrivalPanel({ job, arrival, ground, vin, onExamine }: ArrivalPanelProps) {
   const event = useEvent(job);
-  const counted = useEvent(job);
   const [draft, setDraft] = useState<Draft>(draftOf(arrival));
   const change = (more: Partial<Draft>) => setDraft((before) => ({ ...before, ...more }));
   const tick = (name: ArrivalTick, is: boolean) =>
@@ -60,7 +56,7 @@ export function ArrivalPanel({ job, arrival, ground, vin, count, onExamine }: Ar
       note={
         open.length === 0
           ? 'All is ticked.'
-          : `${open.length} of ${list.length} open. What differs later is then your own doing, or none of it.`
+          : `${open.length} of ${list.length} open: every later difference is then your own. The count is noted at the ring.`
       }
     >
       <form
@@ -144,17 +140,6 @@ export function ArrivalPanel({ job, arrival, ground, vin, count, onExamine }: Ar
           </Button>
         )}
       </form>
-      {count && !job.closed && (
-        <div className="mt-3 max-w-md">
-          <CountField
-            label="The car knows, before the work"
-            answer={count.before ?? null}
-            pending={counted.pending}
-            problem={counted.problems[0]?.message}
-            onCount={(answer) => counted.record('countRead', { moment: 'before', answer })}
-          />
-        </div>
-      )}
     </Panel>
   );
 }

@@ -5,18 +5,22 @@ import { said } from '@/core/procedure/document/step-words';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { CountField } from '@/ui/count-field';
-import { TextField } from '@/ui/field';
+import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import type { RunShown } from './run-shown';
 
 interface EndProps {
   readonly shown: RunShown;
   readonly busy: boolean;
-  readonly onEnd: (count: number | 'cannotSay' | null, reason: string) => void;
+  /** The system type that the tool speaks to here; undefined where it is the person's own. */
+  readonly spoken?: string | null | undefined;
+  readonly onEnd: (count: number | 'cannotSay' | null, reason: string, systemType?: string) => void;
 }
 
 /** The end that was reached: a success with its count, or a stop that says what comes next. */
-export function EndCard({ shown, busy, onEnd }: EndProps) {
+export function EndCard({ shown, busy, spoken, onEnd }: EndProps) {
+  const types = shown.ground.basis.systemTypes ?? [];
+  const [type, setType] = useState(spoken ?? '');
   const end = shown.ground.bound.ends.get(shown.log.walk.at);
   if (!end) return null;
   return (
@@ -28,6 +32,17 @@ export function EndCard({ shown, busy, onEnd }: EndProps) {
         <p className="text-small text-mute">{end.kind === 'success' ? 'It worked' : 'It stops here'}</p>
         <h2 className="text-ask font-semibold">{said(end.say)}</h2>
       </div>
+      {end.kind === 'success' && types.length > 1 && (
+        <SelectField
+          label="System type that answered"
+          className="max-w-md"
+          value={type}
+          hint="It is tried first next time."
+          empty="Not told"
+          choices={plainChoices(types)}
+          onChange={setType}
+        />
+      )}
       {end.kind === 'success' ? (
         <CountField
           label="Keys that the car knows now"
@@ -38,7 +53,7 @@ export function EndCard({ shown, busy, onEnd }: EndProps) {
               : 'Ask the car once more.'
           }
           pending={busy}
-          onCount={(count) => onEnd(count, '')}
+          onCount={(count) => onEnd(count, '', type === '' ? undefined : type)}
         />
       ) : (
         <Button

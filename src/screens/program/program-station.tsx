@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import type { AuthorityStage } from '@/core/authority/purposes';
 import { goesOnBy } from '@/core/procedure/document/step-exits';
@@ -24,7 +25,7 @@ import { MarkBar } from './mark-bar';
 import type { RunEngine } from './run-engine';
 import { RunKeys } from './run-keys';
 import type { KeptClock, RunShown } from './run-shown';
-import { lookAtSecret } from './run-transport';
+import { keepRunSecret, lookAtSecret } from './run-transport';
 import { StepCard } from './step-card';
 import { ToolCard } from './tool-card';
 import { useRun } from './use-run';
@@ -74,9 +75,15 @@ export function ProgramStation({
   const shown = kept && withRing(kept, ring);
   const clock = useShopClock(time.now, time.rate);
   const [busy, setBusy] = useState(false);
+  const [refused, setRefused] = useState<string | null>(null);
   const beat = useRef<(() => void) | null>(null);
   const tool = useRunTool({ runId, personId, shown, engine, clock });
   useTimed(shown, clock);
+  const router = useRouter();
+  // What was sealed is among the PINs that can be used, by its name.
+  useEffect(() => {
+    if (tool.sealed > 0) router.refresh();
+  }, [tool.sealed, router]);
   useKept(personId, time, isShell);
   useEffect(() => {
     // The server answers again, and has all: its own page goes on.
@@ -124,15 +131,20 @@ export function ProgramStation({
     if (tool.shown && secretId !== null) tool.onPin(await lookAtSecret(jobNumber, secretId));
     await happens({ kind: 'answered', node, answer: 'done', by: 'person' });
   };
+  const tellsPin = async (node: string, value: string) => {
+    const kept = await keepRunSecret(runId, 'toldPin', value);
+    setRefused('refused' in kept ? kept.refused : null);
+    if ('id' in kept) await usesPin(node, kept.id);
+  };
   const at = node?.id ?? '';
-  const ends = (count: number | 'cannotSay' | null, reason: string) =>
-    void happens({ kind: 'ended', count, reason });
+  const ends = (count: number | 'cannotSay' | null, reason: string, systemType?: string) =>
+    void happens({ kind: 'ended', count, reason, ...(systemType && { systemType }) });
   return (
     <>
       {driving && <DriveBar shown={shown} engine={driving} />}
-      {shown.problem && (
+      {(shown.problem ?? refused) && (
         <Notice tone="oxide" role="alert">
-          {shown.problem}
+          {shown.problem ?? refused}
         </Notice>
       )}
       <RunKeys
@@ -185,12 +197,13 @@ export function ProgramStation({
             onPiece={(tag, piece) => void happens({ kind: 'keyTaken', tag, piece })}
             onCommand={() => void tells(at)}
             onPin={(secretId) => void usesPin(at, secretId)}
+            onToldPin={(value) => void tellsPin(at, value)}
           />
           <Then shown={shown} />
           <Ahead shown={shown} time={time} next={next} />
         </>
       ) : (
-        <EndCard shown={shown} busy={busy} onEnd={ends} />
+        <EndCard shown={shown} busy={busy} spoken={tool.shown?.view.systemType} onEnd={ends} />
       )}
       {!shown.log.ended && (
         <MarkBar

@@ -1,4 +1,5 @@
 import type { CommandName } from '@/core/authority/commands';
+import type { HeldData } from '@/core/authority/run-secrets';
 import type { CarInput, TimedInput } from '@/core/benchcar/car/car-state';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import type { CarSetup } from '@/core/benchcar/start/start-car';
@@ -10,6 +11,7 @@ import { type CarTransport, Refused, Unreachable } from './run-transport';
 /** The car and the tool as a worker holds them. */
 export interface StandWorker {
   put(platform: BenchPlatform, setup: CarSetup, done: readonly TimedInput[]): Promise<StandView>;
+  holds(held: HeldData): Promise<StandView>;
   goesTo(untilUs: number): Promise<StandView>;
   hand(input: CarInput): Promise<StandView>;
   does(work: readonly StepWork[]): Promise<StandView>;
@@ -80,6 +82,7 @@ export class RunTool {
       const server = await this.transport.read(this.store.device).catch(passing);
       if (server && (!own || server.parts > own.parts)) await this.came(server);
       else if (own) await this.stands(own, Math.max(own.base, server?.parts ?? 1));
+      if (server && this.car) await this.shows(await this.worker.holds(server.held));
     });
     return this.car !== undefined;
   }
@@ -206,7 +209,7 @@ export class RunTool {
   }
 
   /** A car came from the server, with all that it has of it. */
-  private async came({ inputs, parts, ...car }: RunCarRead): Promise<void> {
+  private async came({ inputs, parts, held: _, ...car }: RunCarRead): Promise<void> {
     await this.store.write('car', this.runId, { car, inputs, parts } satisfies KeptCar);
     await this.stands({ car, inputs, parts }, parts);
   }

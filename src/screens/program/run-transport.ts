@@ -1,3 +1,4 @@
+import type { RunSecret } from '@/core/authority/run-secrets';
 import type { TimedInput } from '@/core/benchcar/car/car-state';
 import type { Problem } from '@/core/kinds/result';
 import type { RunEvent } from '@/core/run/events/run-events';
@@ -63,6 +64,21 @@ export function carTransport(runId: string): CarTransport {
     put: (device, wrong) => ask(`${address}/car`, { device, wrong }),
     keep: (device, part, inputs, untilUs) => ask(`${address}/trace`, { device, part, inputs, untilUs }),
   };
+}
+
+/** Seals with its job what a run read or was told. @returns its id, or why not */
+export async function keepRunSecret(
+  runId: string,
+  of: RunSecret,
+  value: string,
+): Promise<{ readonly id: string } | { readonly refused: string }> {
+  try {
+    return await ask<{ readonly id: string }>(`/api/v1/runs/${runId}/secrets`, { of, value });
+  } catch (error) {
+    if (error instanceof Refused) return { refused: error.message };
+    if (error instanceof Unreachable) return { refused: 'The server does not answer: it is sealed by it.' };
+    throw error;
+  }
 }
 
 /** Reads a secret of a job for the tool; the look stands in the audit. Empty where it is not to be had. */

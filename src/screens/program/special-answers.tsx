@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { Button } from '@/ui/button';
+import { TextField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import type { StepCardProps } from './step-props';
 
@@ -55,20 +56,26 @@ export function PinAnswers({
   drives,
   online,
   onPin,
+  onToldPin,
   onAnswer,
   follows,
-}: Pick<StepCardProps, 'pins' | 'held' | 'busy' | 'onPin' | 'onAnswer'> & {
+}: Pick<StepCardProps, 'pins' | 'held' | 'busy' | 'onPin' | 'onToldPin' | 'onAnswer'> & {
   readonly drives: boolean;
   readonly online: boolean;
   readonly follows: (answer: string) => string | undefined;
 }) {
   const [chosen, setChosen] = useState(pins[0]?.id ?? paper);
+  const [told, setTold] = useState('');
   return (
     <>
       {held && !online && <Notice tone="ochre">{held}</Notice>}
       <fieldset className="flex flex-col gap-1">
         <legend className="text-small font-semibold text-mute">Which PIN</legend>
-        {[...pins, { id: paper, words: 'The one on the customer’s papers' }].map(({ id, words }) => (
+        {[
+          ...pins,
+          { id: paper, words: 'The one on the customer’s papers' },
+          { id: other, words: 'Another one, sealed with the job now' },
+        ].map(({ id, words }) => (
           <label key={id} className="flex min-h-11 items-center gap-3">
             <input
               type="radio"
@@ -81,12 +88,29 @@ export function PinAnswers({
           </label>
         ))}
       </fieldset>
+      {chosen === other && (
+        <TextField
+          label="PIN"
+          mono
+          type="password"
+          autoComplete="off"
+          className="max-w-60"
+          value={told}
+          maxLength={20}
+          onChange={({ target }) => setTold(target.value)}
+        />
+      )}
       <div className="flex flex-wrap gap-2">
         <Button
           look="main"
           busy={busy}
           disabled={!drives}
-          onClick={() => onPin(chosen === paper ? null : chosen)}
+          aria-disabled={(chosen === other && told.trim().length < 2) || undefined}
+          onClick={() =>
+            chosen === other
+              ? told.trim().length >= 2 && onToldPin(told.trim())
+              : onPin(chosen === paper ? null : chosen)
+          }
           follows={follows('done')}
         >
           Entered
@@ -105,3 +129,4 @@ export function PinAnswers({
 }
 
 const paper = 'paper';
+const other = 'other';

@@ -21,8 +21,8 @@ interface StartPanelProps {
   readonly known: readonly string[];
   readonly learn: readonly string[];
   readonly refused: string | null;
-  /** What is not ticked of the list before the first command, and what speaks against beginning. */
-  readonly open: readonly string[];
+  /** How much is not ticked of the list before the first command, and what speaks against beginning. */
+  readonly open: number;
   readonly doubts: readonly string[];
 }
 
@@ -78,9 +78,10 @@ export function StartPanel({
             {doubt}
           </Notice>
         ))}
-        {open.length > 0 && (
+        {open > 0 && (
           <Notice tone="ochre">
-            Not ticked yet: {open.join('; ')}.{' '}
+            {open === 1 ? '1 thing' : `${open} things`} of the list before the first command{' '}
+            {open === 1 ? 'is' : 'are'} not ticked yet.{' '}
             <Link
               href={`/jobs/${jobNumber}/on-site`}
               prefetch={false}

@@ -210,6 +210,7 @@ function StepAnswers({
   onAgain,
   onCommand,
   onPin,
+  onToldPin,
   onBegin,
   pieces,
   onPiece,
@@ -250,7 +251,12 @@ function StepAnswers({
       </Button>
     );
   if (step.kind === 'enter' && step.value === 'pin')
-    return <PinAnswers {...{ pins, held, busy, drives, onPin, onAnswer, follows }} online={shown.online} />;
+    return (
+      <PinAnswers
+        {...{ pins, held, busy, drives, onPin, onToldPin, onAnswer, follows }}
+        online={shown.online}
+      />
+    );
   const open = step.kind === 'choose' ? optionsOpen(node, log) : orderOf(node);
   const isProposed = proposed !== undefined && open.includes(proposed);
   const answers = isProposed ? [proposed, ...open.filter((one) => one !== proposed)] : open;

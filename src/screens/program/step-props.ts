@@ -17,6 +17,8 @@ interface StepActs {
   readonly onAgain: () => void;
   /** A device is told. */
   readonly onCommand: () => void;
+  /** A PIN that somebody tells now: it is sealed with the job first. */
+  readonly onToldPin: (value: string) => void;
   readonly onPin: (secretId: string | null) => void;
   /** Where a key that is about to be written came from. */
   readonly onPiece: (tag: number, piece: Piece | null) => void;

@@ -1,6 +1,7 @@
 'use client';
 
 import { type RefObject, useCallback, useEffect, useRef, useState } from 'react';
+import type { RunSecret } from '@/core/authority/run-secrets';
 import type { CarInput } from '@/core/benchcar/car/car-state';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { type KeyRole, keyRoles } from '@/core/procedure/document/procedure';
@@ -12,11 +13,11 @@ import { cameOf } from '@/core/run/ask-car';
 import { nodeAt, type RunLog } from '@/core/run/run-log';
 import { DeviceStore } from '@/ui/device/device-store';
 import { openRunStand } from '@/workers/open-run-stand';
-import type { StandView } from '@/workers/run-stand';
+import type { DeviceSaid, StandView } from '@/workers/run-stand';
 import type { RunEngine } from './run-engine';
 import type { RunShown } from './run-shown';
 import { RunTool, type ToolShown } from './run-tool';
-import { carTransport } from './run-transport';
+import { carTransport, keepRunSecret } from './run-transport';
 
 /** The tool on this device, for the one that drives. */
 export interface ToolHand {
@@ -26,6 +27,8 @@ export interface ToolHand {
   readonly trouble: string | null;
   /** What the tool uses as the PIN; kept in this page alone. */
   readonly pin: string;
+  /** How much was sealed with the job in this page. */
+  readonly sealed: number;
   readonly onPin: (pin: string) => void;
   readonly onPut: (wrong: string) => Promise<void>;
   readonly onHand: (input: CarInput) => void;
@@ -128,6 +131,7 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
   useEffect(() => {
     if (read !== undefined) setPin(read);
   }, [read]);
+  const sealed = useSealed(runId, read, shown?.view.device.said?.keeps, setTrouble);
 
   const atNode = (work: (own: RunTool, node: BoundNode, log: RunLog) => Promise<void>) => {
     const log = engine.current?.log;
@@ -139,6 +143,7 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
     looking,
     trouble,
     pin,
+    sealed,
     onPin: setPin,
     onPut: async (wrong) => {
       setTrouble((await tool.current?.put(wrong)) ?? null);
@@ -174,6 +179,39 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
     onAsk: () => void asks(),
     onSystemType: (type) => void tool.current?.speaksTo(type),
   };
+}
+
+/** What tool and devices read or worked out is sealed with the job as it comes, before anything is written with it. */
+function useSealed(
+  runId: string,
+  pin: string | undefined,
+  keeps: DeviceSaid['keeps'],
+  onTrouble: (words: string) => void,
+): number {
+  const [sealed, setSealed] = useState(0);
+  const keptPin = useRef<string>(undefined);
+  const keptData = useRef<string>(undefined);
+  const trouble = useRef(onTrouble);
+  trouble.current = onTrouble;
+  const keep = useCallback(
+    async (of: RunSecret, value: string) => {
+      const answer = await keepRunSecret(runId, of, value);
+      if ('id' in answer) setSealed((before) => before + 1);
+      else trouble.current(answer.refused);
+    },
+    [runId],
+  );
+  useEffect(() => {
+    if (pin === undefined || keptPin.current === pin) return;
+    keptPin.current = pin;
+    void keep('pin', pin);
+  }, [pin, keep]);
+  useEffect(() => {
+    if (keeps === undefined || keptData.current === keeps.value) return;
+    keptData.current = keeps.value;
+    void keep(keeps.of, keeps.value);
+  }, [keeps, keep]);
+  return sealed;
 }
 
 /** What came of a command goes into the run as the tool saw it, or as the car said that was asked. */

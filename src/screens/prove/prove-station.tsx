@@ -51,7 +51,9 @@ export function ProveStation(props: ProveStationProps) {
         over={`${depthNames[props.depth]} list, each key alone, the others ten steps away`}
         title={titleOf(state, left)}
         reason={
-          isEarly ? 'Nothing was done to the car yet: what is tried now counts only until it was.' : undefined
+          isEarly
+            ? 'Nothing was done to the car yet: what is tried now counts until it is worked on.'
+            : undefined
         }
       />
       <Problems problems={event.problems} />

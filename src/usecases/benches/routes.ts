@@ -62,6 +62,7 @@ export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<R
     stolen: input.stolen === true || situation.keys.some(({ presence }) => presence === 'stolen'),
     chosen: {},
     withRemote: true,
+    failed: [],
     network: input.network ?? null,
     built: input.built === undefined ? null : { from: input.built, to: input.built },
     record: records[platform.id] ?? [],

@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid';
+import { type HeldData, heldData, noData } from '@/core/authority/run-secrets';
 import type { TimedInput } from '@/core/benchcar/car/car-state';
 import { faultsOf, type PlantedFault } from '@/core/benchcar/start/planted-faults';
 import { type CarSetup, startCar } from '@/core/benchcar/start/start-car';
@@ -18,7 +19,7 @@ import type { PutCarInput, RunPartInput } from '@/inputs/run-inputs';
 import { database, transact } from '../database';
 import { readRunGround } from '../jobs/run-ground';
 import { beginRunTrace, keepRunPart, openRunTrace } from '../vault/traces';
-import { KeyDestroyed } from '../vault/vault';
+import { KeyDestroyed, openSealed } from '../vault/vault';
 import { readBenchCar } from './bench-car';
 
 /** The car at the other end of a run's line, as it was put there. */
@@ -32,6 +33,8 @@ export interface RunCar {
 /** A car with all that was done to it, by which it stands anywhere as it stood. */
 export interface RunCarRead extends RunCar {
   readonly inputs: readonly TimedInput[];
+  /** What devices held of it, as it was sealed with the job. */
+  readonly held: HeldData;
   /** How many parts there are, the first one for the car itself. */
   readonly parts: number;
 }
@@ -78,7 +81,7 @@ export async function putRunCar(
       JSON.stringify(car),
     );
     await auditOf(db, actor, run, 'carPut');
-    return done({ ...car, inputs: [], parts: 1 });
+    return done({ ...car, inputs: [], held: noData, parts: 1 });
   });
 }
 
@@ -173,6 +176,11 @@ async function readParts(db: Db, actor: PersonActor, run: RunRow): Promise<RunCa
   return {
     ...(JSON.parse(first) as RunCar),
     inputs: more.flatMap((part) => JSON.parse(part) as TimedInput[]),
+    held: heldData(
+      [...(await openSealed(db, run.jobId)).values()]
+        .filter(({ envelope }) => envelope.kind === 'keyData')
+        .map(({ value }) => value),
+    ),
     parts: trace.parts,
   };
 }

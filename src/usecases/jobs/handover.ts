@@ -24,10 +24,10 @@ export async function handoverOfView(db: Db, view: JobView): Promise<HandoverNot
 }
 
 /** The last day of the shop's warranty on what was accepted, or offered where nobody noted an acceptance. */
-async function warrantyUntil(db: Db, { job, quotes, now }: JobView): Promise<string | null> {
+async function warrantyUntil(db: Db, { job, quotes, now }: JobView): Promise<string | null | undefined> {
   const [accepted] = await listAcceptances(db, job.id);
   const quote = quotes.find(({ number }) => number === accepted?.quoteNumber) ?? quotes[0];
-  if (!quote) return null;
+  if (!quote) return undefined;
   const { chosen, alternatives } = quote.paper;
   const option = [chosen, ...alternatives].find(({ kind }) => kind === accepted?.option) ?? chosen;
   const months = option.warrantyMonths ?? 0;

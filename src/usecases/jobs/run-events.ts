@@ -283,6 +283,7 @@ async function withAttempt(
         ? job.keys.filter(({ tag }) => learned.has(tag)).map((key) => key.id)
         : [],
     secretIds: log.secretIds,
+    ...(log.ended.systemType && { systemType: log.ended.systemType }),
   };
   const attempt = await appendInside(db, actor, run.jobId, {
     ...input,

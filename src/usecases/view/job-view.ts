@@ -103,7 +103,12 @@ export function viewOf(job: Job, loaded: Grounds): JobView {
   const [run] = runs;
   const vinFits = gathered.vin?.doubts.length === 0;
   const grounds = { shop, now, van, pricing, records, hasPin, hasCode, vinFits };
-  const { situation, request, routes, advice, quote } = recommend(job, likely, platform, grounds);
+  const { situation, request, routes, advice, quote } = recommend(
+    afterErase(job, runs),
+    likely,
+    platform,
+    grounds,
+  );
   const plan = planOf(job, platform, runs);
   const offered = quotes[0] && quote?.options.find(({ kind }) => kind === quotes[0]?.offered);
   const proof = proveJob({
@@ -202,6 +207,18 @@ function chipCertainty(candidates: readonly Candidate[], likely: Application | u
   return candidates
     .filter(({ application }) => application.chip?.article === likely?.chip?.article)
     .reduce((sum, { probability }) => sum + probability, 0);
+}
+
+/** A job whose car forgot its keys in a run that came to nothing: what was not learned since is strange to it. */
+function afterErase(job: Job, runs: readonly RunRow[]): Job {
+  const { taken, erased } = keysAfter([...runs].reverse().map(({ state }) => state));
+  const isDone = job.log.attempts.some(({ route, result }) => result === 'worked' && route === job.route);
+  if (!erased || isDone) return job;
+  const kept = new Set(job.keys.filter(({ tag }) => taken.has(tag)).map(({ identityId }) => identityId));
+  return {
+    ...job,
+    identities: job.identities.map((one) => (kept.has(one.id) ? one : { ...one, known: 'no' as const })),
+  };
 }
 
 export function planOf(job: Job, platform: Platform | undefined, runs: readonly RunRow[]): JobPlan {

@@ -2,6 +2,7 @@ import 'fake-indexeddb/auto';
 import { IDBFactory } from 'fake-indexeddb';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { noData } from '@/core/authority/run-secrets';
 import type { TimedInput } from '@/core/benchcar/car/car-state';
 import { startCar } from '@/core/benchcar/start/start-car';
 import { playCar } from '@/core/benchcar/trace/play-car';
@@ -45,7 +46,7 @@ class CarServer implements CarTransport {
   }
 
   private all(): RunCarRead {
-    return { ...car, inputs: this.parts.flat(), parts: this.parts.length + 1 };
+    return { ...car, inputs: this.parts.flat(), parts: this.parts.length + 1, held: noData };
   }
 }
 
@@ -58,6 +59,7 @@ function standWorker(onStand: (stand: RunStand) => void): StandWorker {
     return stand.view();
   };
   return {
+    holds: (held) => at((one) => one.bench.holds(held)),
     put: async (platform, setup, done) => {
       stand = new RunStand(platform, setup, done, 0);
       onStand(stand);

@@ -53,7 +53,6 @@ export default async function OnSitePage({ params }: JobPageProps) {
         zone={shop.zone}
         onRecord={recordAuthorityAction}
       />
-      {!locked && door}
       {job.route !== null && (
         <ArrivalPanel
           key={`arrival ${job.lastSeq}`}
@@ -61,10 +60,10 @@ export default async function OnSitePage({ params }: JobPageProps) {
           arrival={job.log.arrival}
           ground={arrivalGround(view)}
           vin={job.call.vin}
-          count={view.situation.memory.none ? null : { before: job.log.countBefore }}
           onExamine={examineVinAction}
         />
       )}
+      {!locked && door}
       <RulesPanel rules={shop.rules} />
       <RefusePanel job={editable(view)} onRefuse={refuseJobAction} />
     </>

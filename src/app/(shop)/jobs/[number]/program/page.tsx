@@ -1,7 +1,9 @@
 import { secretName } from '@/core/authority/secrets';
-import { arrivalDoubts, arrivalList, arrivalStops, arrivalTicks } from '@/core/job/arrival';
+import { arrivalDoubts, arrivalList, arrivalStops } from '@/core/job/arrival';
 import { authorityStage } from '@/core/job/job';
 import { routeNames } from '@/core/programming/route';
+import { changedBy } from '@/core/run/changed';
+import { NextAttempt } from '@/screens/program/next-attempt';
 import { ProgramStation } from '@/screens/program/program-station';
 import { StartPanel } from '@/screens/program/start-panel';
 import { hasRunTrace } from '@/usecases/benches/run-car';
@@ -11,12 +13,13 @@ import { readSecrets } from '@/usecases/secrets/secrets';
 import { shopTime } from '@/usecases/shop/shop';
 import { arrivalGround } from '@/usecases/view/arrival-ground';
 import { requireActor } from '../../../../session';
-import { type JobPageProps, loadJob } from '../job-page';
+import { chooseRouteAction } from '../../actions';
+import { editable, type JobPageProps, loadJob } from '../job-page';
 
 export default async function ProgramPage({ params }: JobPageProps) {
   const actor = await requireActor();
   const view = await loadJob((await params).number);
-  const { job, run } = view;
+  const { job, run, routes, advice } = view;
   const ground = arrivalGround(view);
   const { arrival } = job.log;
   const isOpen = run !== undefined && run.endedAt === null;
@@ -46,6 +49,24 @@ export default async function ProgramPage({ params }: JobPageProps) {
             .map((secret) => ({ id: secret.id, words: secretName(secret) }))}
         />
       )}
+      {run?.state.ended && run.state.ended.result !== 'worked' && (
+        <NextAttempt
+          job={editable(view)}
+          next={
+            advice
+              ? {
+                  kind: advice.kind,
+                  why: advice.why,
+                  works: routes.find(({ kind }) => kind === advice.kind)?.works ?? null,
+                }
+              : null
+          }
+          chosen={job.route}
+          vanId={view.van?.id}
+          changed={changedBy([...view.runs].reverse().map(({ state }) => state))}
+          onChoose={chooseRouteAction}
+        />
+      )}
       {draft && (
         <StartPanel
           key={`${job.version} ${run?.id}`}
@@ -57,9 +78,7 @@ export default async function ProgramPage({ params }: JobPageProps) {
           known={draft.keys.known.map(({ id }) => id)}
           learn={draft.keys.learn.map(({ id }) => id)}
           refused={draft.refused ?? arrivalStops(arrival, ground)[0] ?? null}
-          open={arrivalList(ground)
-            .filter((tick) => !arrival.ticks.includes(tick))
-            .map((tick) => arrivalTicks[tick])}
+          open={arrivalList(ground).filter((tick) => !arrival.ticks.includes(tick)).length}
           doubts={arrivalDoubts(arrival)}
         />
       )}

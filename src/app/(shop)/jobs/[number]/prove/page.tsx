@@ -39,5 +39,5 @@ function countWords(after: number | 'cannotSay' | undefined, planned: number | '
       : after === 'cannotSay'
         ? 'cannot say'
         : `knows ${after}`;
-  return `The car ${after === undefined ? 'was ' : ''}${said}; planned ${planned === 'cannotSay' ? 'is no number' : planned}.`;
+  return `The car ${after === undefined ? 'was ' : ''}${said}; ${planned === 'cannotSay' ? 'no plan stands against it, since it was not asked before the work' : `planned ${planned}`}.`;
 }
