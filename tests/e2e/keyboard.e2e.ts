@@ -153,11 +153,14 @@ async function pressEvery(page: Page, path: string): Promise<string[]> {
     const next = left.find((action) => !endings.test(action)) ?? left[0];
     if (next === undefined) return log;
     await pressOne(next);
-    // What opens a dialog is pressed again until each action in it was.
-    const inDialog = (await page.getByRole('dialog').count()) > 0 ? await actions(page) : [];
-    const inner = inDialog.find((action) => !pressed.has(`${kindOf(next)} / ${kindOf(action)}`));
+    // What opens a dialog is pressed again until each action in it was; one that stays open goes on as it stands.
+    const innerOf = async () => {
+      const inDialog = (await page.getByRole('dialog').count()) > 0 ? await actions(page) : [];
+      return inDialog.find((action) => !pressed.has(`${kindOf(next)} / ${kindOf(action)}`));
+    };
+    let inner = await innerOf();
     if (inner === undefined) pressed.add(kindOf(next));
-    else {
+    for (; inner !== undefined; inner = await innerOf()) {
       await pressOne(inner);
       pressed.add(`${kindOf(next)} / ${kindOf(inner)}`);
     }

@@ -1,59 +1,5 @@
-import type { Page } from '@playwright/test';
-import { atTheCar, expect, expectAccessible, passcodes, signIn, steady, test } from './support';
-
-const card = (page: Page) => page.getByRole('region', { name: 'The step at hand' });
-const answers = (page: Page) => page.getByText('● the server answers', { exact: true });
-
-/** A job at the car with a route taken and its run begun by this device. */
-async function beginRun(page: Page): Promise<string> {
-  await signIn(page);
-  const number = await atTheCar(page, 'halvorn merrowdale 2018 push start lost both quarry end');
-  await page.goto(`/jobs/${number}/route`);
-  await expect(page.getByRole('heading', { name: 'Advised: AKL, adding' })).toBeVisible();
-  await page.locator('[data-main]').first().click();
-  await expect(page.getByText('taken', { exact: true })).toBeVisible();
-  await page.goto(`/jobs/${number}/program`);
-  await page.getByRole('button', { name: /Begin the run/ }).click();
-  await expect(card(page)).toBeVisible();
-  await expect(answers(page)).toBeVisible();
-  return number;
-}
-
-/** Presses what goes well until a step of a kind is at hand. */
-async function goesTo(page: Page, until: RegExp): Promise<void> {
-  for (let turn = 0; turn < 40; turn += 1) {
-    const text = (await card(page).textContent()) ?? '';
-    if (until.test(text)) return;
-    await press(page);
-  }
-  throw new Error(`no step ${until}`);
-}
-
-/** Presses what goes well until a wait burns down. */
-async function goesToWait(page: Page): Promise<void> {
-  await goesTo(page, /^\s*wait · /);
-  await expect(card(page).getByRole('timer')).toBeVisible();
-}
-
-/** Presses the main answer, and waits until something else is at hand. */
-async function press(page: Page): Promise<void> {
-  // What was pressed before is done.
-  await expect(card(page).locator('[aria-busy=true]')).toHaveCount(0);
-  const before = await shown(page);
-  const inTime = card(page).getByRole('button', { name: /^(All \d+ i|I)n time/ });
-  await ((await inTime.count()) > 0 ? inTime : card(page).locator('[data-main]').first()).click();
-  await expect.poll(() => shown(page)).not.toBe(before);
-}
-
-/** What the page says beside what the time alone changes. */
-function shown(page: Page): Promise<string> {
-  return page.locator('main').evaluate((main) => {
-    const copy = main.cloneNode(true) as Element;
-    for (const timed of copy.querySelectorAll('[role=timer], progress, [aria-label="What is ahead"]'))
-      timed.remove();
-    return copy.textContent ?? '';
-  });
-}
+import { answers, beginRun, card, goesTo, goesToWait, press, tells, tool } from './run-steps';
+import { atTheCar, expect, expectAccessible, passcodes, steady, test } from './support';
 
 test('a run goes through a wait without the server, and ends as an attempt with its count', async ({
   page,
@@ -184,16 +130,6 @@ test('another device asks to drive, is let in, and goes on where the run stood, 
   await expect(page.getByRole('button', { name: /Begin the run/ })).toBeVisible();
   await other.close();
 });
-
-const tool = (page: Page) => page.getByRole('region', { name: 'Tool and bench car' });
-
-/** Tells the car, and leaves it to the tool to say what came of it. */
-async function tells(page: Page): Promise<void> {
-  await expect(card(page).locator('[aria-busy=true]')).toHaveCount(0);
-  const before = await card(page).getByRole('heading').textContent();
-  await card(page).getByRole('button', { name: /^Go: / }).click();
-  await expect(card(page).getByRole('heading')).not.toHaveText(before ?? '', { timeout: 30_000 });
-}
 
 test('a wait burns down on another device, reached over HTTPS by another address, and sounds there', async ({
   browser,

@@ -46,7 +46,7 @@ async function customer(browser: Browser, address: string, complaints: string[])
   const page = steady(await (await browser.newContext({ viewport: { width: 390, height: 800 } })).newPage());
   watch(page, complaints);
   await page.goto(address);
-  await page.getByRole('button', { name: 'Open the quote' }).click();
+  await page.getByRole('button', { name: 'Open it' }).click();
   await page.waitForURL('**/offer');
   return page;
 }
@@ -83,7 +83,7 @@ test('from a caller’s line to an accepted link, seen on the job at once', asyn
   // The link is used up, and what became of it opens nothing else.
   const second = steady(await (await browser.newContext()).newPage());
   await second.goto(address);
-  await second.getByRole('button', { name: 'Open the quote' }).click();
+  await second.getByRole('button', { name: 'Open it' }).click();
   await expect(second.getByText(/was opened before/)).toBeVisible();
   const answer = await theirs.request.get('/api/v1/jobs');
   expect(answer.status()).toBe(401);

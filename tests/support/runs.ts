@@ -25,12 +25,23 @@ export async function jobAtCar(
     papers = true,
     model = 'Merrowdale',
     year = 2018,
-  }: { route?: string; papers?: boolean; model?: string; year?: number } = {},
+    ignition = 'push',
+    platform,
+  }: {
+    route?: string;
+    papers?: boolean;
+    model?: string;
+    year?: number;
+    ignition?: string;
+    /** The candidate of this platform is taken; the likeliest where none is named. */
+    platform?: string;
+  } = {},
 ): Promise<number> {
-  const number = await openTestJob(actor, model, { year, ignition: 'push', why: 'spare' });
+  const number = await openTestJob(actor, model, { year, ignition, why: 'spare' });
   const edit = async () => ({ number, version: (await viewOf(actor, number)).job.version });
   const view = await viewOf(actor, number);
-  const applicationId = view.candidates[0]?.application.id ?? '';
+  const candidate = view.candidates.find(({ application }) => !platform || application.platform === platform);
+  const applicationId = candidate?.application.id ?? '';
   await right(chooseCandidate(actor, { ...(await edit()), applicationId, reason: 'likeliest' }));
   const { van } = await viewOf(actor, number);
   await right(

@@ -45,6 +45,8 @@ interface ProgramStationProps {
   readonly pieces?: readonly Piece[];
   /** Whether something was said on the line of this run. */
   readonly isTraced?: boolean;
+  /** What of the job can be done while a run waits. */
+  readonly tasks?: readonly string[];
   /** What the van has to reach next. */
   readonly next?: NextVisit | undefined;
   /** Keys of the ring that are here. */
@@ -69,6 +71,7 @@ export function ProgramStation({
   pieces = [],
   isTraced = false,
   ring = [],
+  tasks = [],
   next,
 }: ProgramStationProps) {
   const { shown: kept, failed, engine } = useRun(runId, personId, jobNumber);
@@ -196,6 +199,8 @@ export function ProgramStation({
             pieces={pieces}
             onPiece={(tag, piece) => void happens({ kind: 'keyTaken', tag, piece })}
             onCommand={() => void tells(at)}
+            tasks={tasks}
+            onVolts={(volts) => void happens({ kind: 'marked', node: at, mark: 'volts', words: '', volts })}
             onPin={(secretId) => void usesPin(at, secretId)}
             onToldPin={(value) => void tellsPin(at, value)}
           />

@@ -19,6 +19,7 @@ import { Tick } from '@/ui/tick';
 import { hasVoice, readAloud, useVoiceOn } from '@/ui/voice';
 import { WaitBar } from '@/ui/wait-bar';
 import { KeyWords } from './key-words';
+import { MidWait } from './mid-wait';
 import { PieceAnswers, PinAnswers } from './special-answers';
 import type { StepCardProps } from './step-props';
 import { TimedStep } from './timed-step';
@@ -161,7 +162,7 @@ function Aloud({
 }
 
 /** A wait as it burns down. */
-function StepTime({ shown, node, time }: StepCardProps) {
+function StepTime({ shown, node, time, tasks, busy, onVolts }: StepCardProps) {
   const { log, ground } = shown;
   const wait = waitOf(ground.basis, node);
   const begun = log.begun?.node === node.id ? log.begun : null;
@@ -181,6 +182,12 @@ function StepTime({ shown, node, time }: StepCardProps) {
           }
           over="By its usual time it is over: look at the car."
         />
+        <MidWait beganMs={begun.atMs} usualSeconds={wait.usualSeconds} {...{ shown, time, busy, onVolts }} />
+        {tasks.length > 0 && (
+          <p>
+            <span className="text-small text-mute">Of this job, meanwhile</span> {tasks.join('; ')}
+          </p>
+        )}
         <Asleep />
       </div>
     );

@@ -19,6 +19,8 @@ interface StepActs {
   readonly onCommand: () => void;
   /** A PIN that somebody tells now: it is sealed with the job first. */
   readonly onToldPin: (value: string) => void;
+  /** The voltage as it was read in the middle of a wait. */
+  readonly onVolts: (volts: number) => void;
   readonly onPin: (secretId: string | null) => void;
   /** Where a key that is about to be written came from. */
   readonly onPiece: (tag: number, piece: Piece | null) => void;
@@ -37,6 +39,8 @@ export interface StepCardProps extends StepActs {
   /** Why it waits for the server; null where it does not. */
   readonly held: string | null;
   readonly busy: boolean;
+  /** What of the job can be done while it waits. */
+  readonly tasks: readonly string[];
   /** What takes a beat of hands at a made-up car; null where none is counted. */
   readonly beat: RefObject<(() => void) | null>;
 }

@@ -1,6 +1,7 @@
 import { secretName } from '@/core/authority/secrets';
 import { arrivalDoubts, arrivalList, arrivalStops } from '@/core/job/arrival';
 import { authorityStage } from '@/core/job/job';
+import { meanwhileTasks } from '@/core/job/meanwhile';
 import { routeNames } from '@/core/programming/route';
 import { changedBy } from '@/core/run/changed';
 import { NextAttempt } from '@/screens/program/next-attempt';
@@ -41,6 +42,7 @@ export default async function ProgramPage({ params }: JobPageProps) {
           stage={authorityStage(job.authority)}
           pieces={pieces}
           isTraced={isTraced}
+          tasks={meanwhileTasks(job)}
           ring={job.keys
             .filter(({ presence }) => presence === 'here')
             .map(({ tag, name }) => ({ tag, name }))}
