@@ -20,7 +20,7 @@ async function listWays(): Promise<readonly Way[]> {
     `SELECT DISTINCT ON (p.name, w.kind) p.name AS platform, w.kind, md.name AS model, a.ignition,
        greatest(a.from_year, least(a.to_year, 2020)) AS year
      FROM platform_method w JOIN platform p ON p.id = w.platform_id
-     JOIN application a ON a.platform_id = p.id JOIN model md ON md.id = a.model_id
+     JOIN application a ON a.platform_id = p.id JOIN generation g ON g.id = a.generation_id JOIN model md ON md.id = g.model_id
      ORDER BY p.name, w.kind, a.weight DESC, a.id`,
   );
   return found.rows;

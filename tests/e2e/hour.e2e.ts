@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { beginRun, card, goesTo, press, tells, tool } from './run-steps';
+import { card, goesTo, onQuickServer, press, takesRun, tells, tool } from './run-steps';
 import { atTheCar, expect, expectAccessible, signIn, steady, test } from './support';
 
 /** Puts a made-up car at the line of this device, with something wrong with it. */
@@ -118,11 +118,11 @@ test('the hour at the car: ticked before it, marked in it, proved after it, and 
 });
 
 test('a module of another car stops the run, on a phone, and what is left to try is said', async ({
-  page,
+  browser,
 }) => {
   test.setTimeout(300_000);
-  await page.setViewportSize({ width: 390, height: 844 });
-  await beginRun(page);
+  const { context, page } = await onQuickServer(browser, 'Sunniva Aasgren', { width: 390, height: 844 });
+  await takesRun(page);
   await putsCar(page, 'swappedModule');
   await goesTo(page, /Go: ask the module/);
   await tells(page);
@@ -139,4 +139,5 @@ test('a module of another car stops the run, on a phone, and what is left to try
   await expect(page.getByText(/^The run is over: /)).toBeVisible();
   await expect(page.getByText('After this attempt')).toBeVisible();
   await expectAccessible(page);
+  await context.close();
 });

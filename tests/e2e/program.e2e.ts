@@ -1,4 +1,4 @@
-import { answers, beginRun, card, goesTo, goesToWait, press, tells, tool } from './run-steps';
+import { answers, beginRun, card, goesTo, goesToWait, onQuickServer, press, tells, tool } from './run-steps';
 import { atTheCar, expect, expectAccessible, passcodes, steady, test } from './support';
 
 test('a run goes through a wait without the server, and ends as an attempt with its count', async ({
@@ -188,18 +188,7 @@ test('a tablet that dies in a wait: a phone takes the run over where it stands, 
   browser,
 }) => {
   test.setTimeout(300_000);
-  const baseURL = process.env.E2E_QUICK_ADDRESS ?? '';
-  const signsIn = async (name: string, viewport: { width: number; height: number }) => {
-    const context = await browser.newContext({ baseURL, viewport });
-    const page = steady(await context.newPage());
-    await page.goto('/sign-in');
-    await page.getByRole('radio', { name: new RegExp(name) }).click();
-    await page.getByLabel('Passcode').fill(passcodes[name] ?? '');
-    await page.getByRole('button', { name: 'Sign in' }).click();
-    await page.waitForURL('**/jobs');
-    return { context, page };
-  };
-  const tablet = await signsIn('Sunniva Aasgren', { width: 1280, height: 800 });
+  const tablet = await onQuickServer(browser, 'Sunniva Aasgren', { width: 1280, height: 800 });
   const number = await atTheCar(tablet.page, 'halvorn merrowdale 2018 push start lost both quarry end');
   await tablet.page.goto(`/jobs/${number}/route`);
   await tablet.page.locator('[data-main]').first().click();
@@ -219,7 +208,7 @@ test('a tablet that dies in a wait: a phone takes the run over where it stands, 
     .getByRole('button', { name: /Let hands do/ })
     .click();
   await goesTo(tablet.page, /Go: open the function/);
-  const phone = await signsIn('Imre Pellimoor', { width: 390, height: 844 });
+  const phone = await onQuickServer(browser, 'Imre Pellimoor', { width: 390, height: 844 });
   await phone.page.goto(`/jobs/${number}/program`);
   await expect(
     phone.page.getByText('Sunniva Aasgren drives on another device', { exact: true }),

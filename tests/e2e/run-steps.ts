@@ -1,5 +1,5 @@
-import type { Page } from '@playwright/test';
-import { atTheCar, expect, signIn } from './support';
+import type { Browser, Page } from '@playwright/test';
+import { atTheCar, expect, passcodes, signIn, steady } from './support';
 
 /** The step at hand. */
 export const card = (page: Page) => page.getByRole('region', { name: 'The step at hand' });
@@ -8,6 +8,11 @@ export const answers = (page: Page) => page.getByText('● the server answers', 
 /** A job at the car with a route taken and its run begun by this device. */
 export async function beginRun(page: Page): Promise<string> {
   await signIn(page);
+  return takesRun(page);
+}
+
+/** The same for somebody who is signed in. */
+export async function takesRun(page: Page): Promise<string> {
   const number = await atTheCar(page, 'halvorn merrowdale 2018 push start lost both quarry end');
   await page.goto(`/jobs/${number}/route`);
   await expect(page.getByRole('heading', { name: 'Advised: AKL, adding' })).toBeVisible();
@@ -64,4 +69,20 @@ export async function tells(page: Page): Promise<void> {
   const before = await card(page).getByRole('heading').textContent();
   await card(page).getByRole('button', { name: /^Go: / }).click();
   await expect(card(page).getByRole('heading')).not.toHaveText(before ?? '', { timeout: 30_000 });
+}
+
+/** Somebody signed in on the server whose clock runs thirty times as fast: what takes its time at a car is soon over. */
+export async function onQuickServer(
+  browser: Browser,
+  name: string,
+  viewport: { width: number; height: number },
+) {
+  const context = await browser.newContext({ baseURL: process.env.E2E_QUICK_ADDRESS ?? '', viewport });
+  const page = steady(await context.newPage());
+  await page.goto('/sign-in');
+  await page.getByRole('radio', { name: new RegExp(name) }).click();
+  await page.getByLabel('Passcode').fill(passcodes[name] ?? '');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.waitForURL('**/jobs');
+  return { context, page };
 }

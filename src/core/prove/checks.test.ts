@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { lockNames } from '@/core/catalogue/locks';
 import { courseOf } from './check-stands';
 import { type CheckName, checkForm, checksOf, type KeyProof, proofOf } from './checks';
 import { leadsOf } from './leads';
@@ -74,6 +75,9 @@ describe('checksOf', () => {
 });
 
 describe('checkForm', () => {
+  it('knows every lock', () => {
+    for (const lock of lockNames) expect(checkForm.test(`blade:${lock}`)).toBe(true);
+  });
   it.each(['start', 'dead', 'remote:lights', "blade:driver's door"])('knows %s', (text) => {
     expect(checkForm.test(text)).toBe(true);
   });
