@@ -93,10 +93,7 @@ test('the hour at the car: ticked before it, marked in it, proved after it, and 
   await expect(page.getByRole('heading', { name: 'Done', exact: true })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole('button', { name: /Make a link/ }).click();
-  const address = await page
-    .getByText(/\/offer\//)
-    .locator('code')
-    .textContent();
+  const address = await page.locator('code', { hasText: '/offer/' }).textContent();
   const customer = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const phone = steady(await customer.newPage());
   await phone.goto(address ?? '');
