@@ -1,22 +1,12 @@
 import { expect, it } from 'vitest';
 import { changedBy } from './changed';
-import type { RunLog } from './run-log';
 
-const log = (more: Partial<RunLog>): RunLog => ({
-  walk: {} as RunLog['walk'],
-  begun: null,
-  ends: {},
-  command: null,
-  untold: null,
-  entered: null,
+type Logged = Parameters<typeof changedBy>[0][number];
+const log = (more: Partial<Logged>): Logged => ({
   secretIds: [],
-  answered: 0,
   erased: false,
   pieces: {},
   rightUses: 0,
-  marks: [],
-  startedMs: 0,
-  ended: null,
   ...more,
 });
 

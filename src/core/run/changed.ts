@@ -1,10 +1,13 @@
 import type { RunLog } from './run-log';
 
+/** What of a run the next one meets. */
+type LeftBehind = Pick<RunLog, 'secretIds' | 'rightUses' | 'pieces' | 'erased'>;
+
 /**
  * What attempts left behind that the next one meets: what is paid, gone, or cannot be taken back.
  * @param logs all runs of a job, the earliest first
  */
-export function changedBy(logs: readonly RunLog[]): string[] {
+export function changedBy(logs: readonly LeftBehind[]): string[] {
   const pins = new Set(logs.flatMap(({ secretIds }) => secretIds)).size;
   const uses = logs.reduce((sum, { rightUses }) => sum + rightUses, 0);
   const spoiled = logs.flatMap(({ pieces }) => Object.entries(pieces).filter(([, piece]) => piece.spoiled));

@@ -49,6 +49,11 @@ export function ArrivalPanel({ job, arrival, ground, vin, onExamine }: ArrivalPa
   const list = arrivalList(ground);
   const open = list.filter((name) => !draft.ticks.includes(name));
   const read = readDraft(draft);
+  const [isTried, setTried] = useState(false);
+  const wrong = {
+    volts: Number.isNaN(read.volts) ? 'Type volts, such as 12.4.' : undefined,
+    faults: Number.isNaN(read.faults) ? 'Type how many, such as 2.' : undefined,
+  };
   const differs = draft.vin === 'anotherCar' || draft.vin === 'oneSlip';
   return (
     <Panel
@@ -63,7 +68,8 @@ export function ArrivalPanel({ job, arrival, ground, vin, onExamine }: ArrivalPa
         className="flex flex-col gap-3"
         onSubmit={(submitted) => {
           submitted.preventDefault();
-          void event.record('arrivalNoted', read);
+          setTried(true);
+          if (!wrong.volts && !wrong.faults) void event.record('arrivalNoted', read);
         }}
       >
         <div className="grid gap-x-4 sm:grid-cols-2">
@@ -89,7 +95,7 @@ export function ArrivalPanel({ job, arrival, ground, vin, onExamine }: ArrivalPa
             inputMode="decimal"
             value={draft.volts}
             maxLength={5}
-            error={event.problemOf('volts')}
+            error={(isTried && wrong.volts) || event.problemOf('volts')}
             onChange={({ target }) => change({ volts: target.value })}
           />
           <TextField
@@ -97,7 +103,7 @@ export function ArrivalPanel({ job, arrival, ground, vin, onExamine }: ArrivalPa
             inputMode="numeric"
             value={draft.faults}
             maxLength={3}
-            error={event.problemOf('faults')}
+            error={(isTried && wrong.faults) || event.problemOf('faults')}
             onChange={({ target }) => change({ faults: target.value })}
           />
           {ground.byTool && ground.link !== 'none' && (
@@ -176,7 +182,7 @@ function draftOf({ faults, volts, ...rest }: Arrival): Draft {
   };
 }
 
-/** What is sent: an empty field is nothing, and what is no number is refused by name. */
+/** What is sent: an empty field is nothing; what is no number is told so before. */
 function readDraft({ faults, volts, ...rest }: Draft): Arrival {
   const number = (text: string) => (text.trim() === '' ? null : Number(text.trim().replace(',', '.')));
   return { ...rest, faults: number(faults), volts: number(volts) };

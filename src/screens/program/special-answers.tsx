@@ -66,6 +66,7 @@ export function PinAnswers({
 }) {
   const [chosen, setChosen] = useState(pins[0]?.id ?? paper);
   const [told, setTold] = useState('');
+  const [wrong, setWrong] = useState<string>();
   return (
     <>
       {held && !online && <Notice tone="ochre">{held}</Notice>}
@@ -97,6 +98,7 @@ export function PinAnswers({
           className="max-w-60"
           value={told}
           maxLength={20}
+          error={wrong}
           onChange={({ target }) => setTold(target.value)}
         />
       )}
@@ -105,12 +107,12 @@ export function PinAnswers({
           look="main"
           busy={busy}
           disabled={!drives}
-          aria-disabled={(chosen === other && told.trim().length < 2) || undefined}
-          onClick={() =>
-            chosen === other
-              ? told.trim().length >= 2 && onToldPin(told.trim())
-              : onPin(chosen === paper ? null : chosen)
-          }
+          onClick={() => {
+            if (chosen !== other) return onPin(chosen === paper ? null : chosen);
+            const isTold = told.trim().length >= 2;
+            setWrong(isTold ? undefined : 'Type the PIN first.');
+            if (isTold) onToldPin(told.trim());
+          }}
           follows={follows('done')}
         >
           Entered

@@ -211,7 +211,8 @@ function chipCertainty(candidates: readonly Candidate[], likely: Application | u
 
 /** A job whose car forgot its keys in a run that came to nothing: what was not learned since is strange to it. */
 function afterErase(job: Job, runs: readonly RunRow[]): Job {
-  const { taken, erased } = keysAfter([...runs].reverse().map(({ state }) => state));
+  const over = runs.filter(({ endedAt }) => endedAt !== null);
+  const { taken, erased } = keysAfter([...over].reverse().map(({ state }) => state));
   const isDone = job.log.attempts.some(({ route, result }) => result === 'worked' && route === job.route);
   if (!erased || isDone) return job;
   const kept = new Set(job.keys.filter(({ tag }) => taken.has(tag)).map(({ identityId }) => identityId));

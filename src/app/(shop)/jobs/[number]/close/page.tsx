@@ -1,6 +1,6 @@
 import { differences } from '@/core/catalogue/conflicts';
 import { type ProofState, proofState } from '@/core/job/proving';
-import { momentWords } from '@/core/kinds/local-time';
+import { type LocalMoment, localMoment, momentWords } from '@/core/kinds/local-time';
 import { worksInHand } from '@/core/programming/keys';
 import { piecesOf } from '@/core/run/run-log';
 import { CloseStation } from '@/screens/close/close-station';
@@ -11,6 +11,7 @@ import { readPhotographs } from '@/usecases/jobs/photographs';
 import { readRightUses, readRunMarks } from '@/usecases/jobs/read-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { countGround } from '@/usecases/view/count-ground';
+import type { JobView } from '@/usecases/view/job-view';
 import { readFactChoices } from '@/usecases/view/names';
 import { requireActor } from '../../../../session';
 import {
@@ -43,7 +44,7 @@ export default async function ClosePage({ params }: JobPageProps) {
     <CloseStation
       job={editable(view)}
       zone={shop.zone}
-      now={now}
+      now={workEnded(view) ?? now}
       authority={job.authority.find(({ stage }) => stage === 'onSite')}
       route={job.route}
       count={situation.memory.none ? null : countGround(view)}
@@ -93,6 +94,16 @@ export default async function ClosePage({ params }: JobPageProps) {
       onClose={closeJobAction}
     />
   );
+}
+
+/** When the work was over at the latest, where keys were proved after it: an attempt that is written down later ended before. */
+function workEnded({ job, shop }: JobView): LocalMoment | undefined {
+  const { attempts, proofs } = job.log;
+  const since = Math.max(0, ...attempts.map(({ to }) => to.getTime()));
+  const after = proofs.map(({ at }) => at.getTime()).filter((at) => at >= since);
+  return attempts.length > 0 || after.length === 0
+    ? undefined
+    : localMoment(new Date(Math.min(...after)), shop.zone);
 }
 
 /** What the checks at Prove come to, for whoever closes the job. */

@@ -55,7 +55,7 @@ export default async function OnSitePage({ params }: JobPageProps) {
       />
       {job.route !== null && (
         <ArrivalPanel
-          key={`arrival ${job.lastSeq}`}
+          key={JSON.stringify(job.log.arrival)}
           job={editable(view)}
           arrival={job.log.arrival}
           ground={arrivalGround(view)}
