@@ -58,6 +58,11 @@ export function beginRun(
   if (!method) return failed(`${platform.name} has no way ${methods[way].name}.`);
   if (procedure === null) return failed('No procedure of the library leads through this way.');
   if (learn.length === 0) return failed('Put the new key on the ring first.', 'learn');
+  if (method.others === 'erase' && learn.length < platform.slotsMinimum)
+    return failed(
+      `After its erase this car wants ${platform.slotsMinimum} keys learned: have them all here and ticked before it begins.`,
+      'learn',
+    );
   if (known.length < method.knownKeysNeeded)
     return failed(
       method.knownKeysNeeded === 1
