@@ -5,7 +5,6 @@ import type { Db } from './db';
 export interface OpenMark extends Mark {
   readonly runId: string;
   readonly eventId: string;
-  readonly jobId: string;
   readonly jobNumber: number;
   readonly procedure: string;
   readonly platform: string;
@@ -14,7 +13,7 @@ export interface OpenMark extends Mark {
 /** The oldest first, up to a hundred. */
 export async function listOpenMarks(db: Db): Promise<OpenMark[]> {
   const found = await db.query<OpenMark>(
-    `SELECT e.run_id AS "runId", e.id AS "eventId", r.job_id AS "jobId", j.number AS "jobNumber",
+    `SELECT e.run_id AS "runId", e.id AS "eventId", j.number AS "jobNumber",
        r.basis->>'procedure' AS procedure, r.basis->>'platform' AS platform,
        e.content->>'mark' AS mark, e.content->>'node' AS node, e.content->>'words' AS words, NULL AS volts,
        (e.content->>'atMs')::float8 AS "atMs"

@@ -14,6 +14,7 @@ import type { AuthorityStage } from '@/core/authority/purposes';
 import { type RunSecret, runSecrets } from '@/core/authority/run-secrets';
 import type { TimedInput } from '@/core/benchcar/car/car-state';
 import { type PlantedFault, plantedFaults } from '@/core/benchcar/start/planted-faults';
+import { voltsLeast, voltsMost, voltsProblem } from '@/core/kinds/volts';
 import { type RunEvent, runEventNames } from '@/core/run/events/run-events';
 import { type Seer, seers } from '@/core/run/events/walked';
 import { type MarkName, markNames } from '@/core/run/run-log';
@@ -86,7 +87,7 @@ class KeySpoiled extends Timed {
 class Marked extends AtNode {
   @IsIn(Object.keys(markNames), { message: 'What is marked?' }) mark!: MarkName;
   @MaxLength(300, { message: 'Up to 300 characters.' }) words!: string;
-  @orNull() @numberIn(5, 17, 'Volts, 5 to 17.') volts!: number | null;
+  @orNull() @numberIn(voltsLeast, voltsMost, voltsProblem) volts!: number | null;
 }
 
 class Ended extends Timed {

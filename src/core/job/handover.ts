@@ -100,8 +100,7 @@ function doneWords(name: CheckName): string {
 function worksNotOf({ situation: { keys, identities }, plan }: HandoverGround): string[] {
   if (!isErasing(plan) || !plan.finished) return [];
   const gone = keys.filter(
-    ({ id, presence, ...key }) =>
-      presence !== 'here' && !plan.learned.has(id) && knownOf({ id, presence, ...key }, identities) !== 'no',
+    (key) => key.presence !== 'here' && !plan.learned.has(key.id) && knownOf(key, identities) !== 'no',
   );
   return [
     'Every key that was not here when the car was worked on has stopped working.',
@@ -143,9 +142,14 @@ function adviceOf({ keys, situation, plan }: HandoverGround): string[] {
           'The copy and its original are one key to the car: do not keep them together near it. What is learned or erased for one is so for the other.',
         ]
       : []),
-    working.length > 1 || away
-      ? 'Keep one key unused in a safe place, away from the car: a key in hand makes the next one cheap.'
-      : 'This is the only key: have a second one made while it works. Without any, the next one costs far more.',
+    ...(working.length > 1 || (working.length === 1 && away)
+      ? ['Keep one key unused in a safe place, away from the car: a key in hand makes the next one cheap.']
+      : []),
+    ...(working.length === 1 && !away
+      ? [
+          'This is the only key: have a second one made while it works. Without any, the next one costs far more.',
+        ]
+      : []),
     ...(situation.memory.none ? [] : ['A key with electronics dislikes water, heat and a long fall.']),
   ];
 }

@@ -3,8 +3,7 @@ import type { Application } from '@/core/catalogue/application';
 import { key } from '@/core/programming/test-keys';
 import { platform } from '@/core/programming/test-platform';
 import { type Attempt, emptyLog } from './events/log';
-import { noCall } from './job';
-import { type ProvingRequest, proofState, proveJob, walkAround } from './proving';
+import { firstProof, type ProvingRequest, proofState, proveJob, walkAround } from './proving';
 
 const application = {
   ignition: 'push',
@@ -30,8 +29,6 @@ const request: ProvingRequest = {
     identities: [{ id: 'i', known: 'yes' }],
     route: 'add',
     log: { ...emptyLog, attempts: [attempt] },
-    keysWanted: 1,
-    call: noCall,
   },
   application,
   platform: platform({ remoteLearned: 'with' }),
@@ -123,4 +120,12 @@ describe('proveJob', () => {
     const walked = walkAround(keys).keys.flatMap(({ steps }) => steps.flatMap(({ check }) => check ?? []));
     expect(walked).toHaveLength(proofState(keys).all);
   });
+});
+
+it('says when the first proof was, while no attempt is written down', () => {
+  const proof = (at: number) =>
+    ({ keyId: 'new', check: 'start', result: 'works', at: new Date(at) }) as const;
+  expect(firstProof({ attempts: [], proofs: [proof(9), proof(5)] })).toEqual(new Date(5));
+  expect(firstProof({ attempts: [], proofs: [] })).toBeUndefined();
+  expect(firstProof({ attempts: [attempt], proofs: [proof(5)] })).toBeUndefined();
 });

@@ -19,7 +19,7 @@ import { type ProveWalk, planWalk } from '@/core/prove/walk';
 import type { Job } from './job';
 
 export interface ProvingRequest {
-  readonly job: Pick<Job, 'keys' | 'identities' | 'route' | 'log' | 'keysWanted' | 'call'>;
+  readonly job: Pick<Job, 'keys' | 'identities' | 'route' | 'log'>;
   readonly application: Application | undefined;
   readonly platform: Platform | undefined;
   readonly plan: JobPlan;
@@ -118,6 +118,17 @@ function restOf(key: PhysicalKey, { job, platform }: ProvingRequest): string | n
   if (job.route !== 'repair' && key.faults.includes('deadRemote')) return 'Its remote does nothing';
   if (job.route !== 'repair' && key.faults.includes('flatCell')) return 'Its cell is flat';
   return null;
+}
+
+/** A check as it is named apart from its key: 'key 3, Start at once: it runs on'. */
+export function checkWords({ tag, says }: Pick<Check, 'tag' | 'says'>): string {
+  return `key ${tag}, ${says}`;
+}
+
+/** When keys were first proved, where no attempt is written down yet: the work was over by then. */
+export function firstProof({ attempts, proofs }: Pick<Job['log'], 'attempts' | 'proofs'>): Date | undefined {
+  if (attempts.length > 0 || proofs.length === 0) return undefined;
+  return new Date(Math.min(...proofs.map(({ at }) => at.getTime())));
 }
 
 /** Where the proof stands. */

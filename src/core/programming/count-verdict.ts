@@ -24,6 +24,20 @@ export function countVerdict(
   return after === planned ? 'fits' : 'differs';
 }
 
+/** A count after the work in words, and what is to be said of it. */
+export function countSays(after: CountAnswer | undefined, ground: CountGround): string {
+  switch (countVerdict(after, ground)) {
+    case 'notRead':
+      return 'The car was not asked after the work yet.';
+    case 'fits':
+      return `The car knows ${after}, as planned.`;
+    case 'cannotTell':
+      return 'This car never says how many keys it knows.';
+    default:
+      return countDoubt(after, ground) ?? '';
+  }
+}
+
 /** What is to be said of a count that wants a reason; undefined where it needs none. */
 export function countDoubt(after: CountAnswer | undefined, ground: CountGround): string | undefined {
   const { planned, maximum } = ground;

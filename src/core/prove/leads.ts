@@ -28,9 +28,9 @@ const bladeOut: Lead = {
   at: 'blade',
 };
 const weakCell: Lead = { cause: 'Its cell is weak', look: 'Put in a fresh cell and press again', at: 'ring' };
-const apart: Lead = {
-  cause: 'The remote is learned apart and was not',
-  look: 'Ignition off, doors shut; learn the remote',
+const noRemote: Lead = {
+  cause: 'The car did not learn its remote',
+  look: 'Ignition off, doors shut; learn the remote once more',
   at: 'program',
 };
 
@@ -77,7 +77,7 @@ const leads: Readonly<Record<string, readonly Lead[]>> = {
       look: 'Shut all doors and press from outside',
       at: 'ring',
     },
-    apart,
+    noRemote,
   ],
   'remote:start': [
     {
@@ -86,7 +86,7 @@ const leads: Readonly<Record<string, readonly Lead[]>> = {
       at: 'ring',
     },
     weakCell,
-    apart,
+    noRemote,
   ],
   blade: [
     bladeOut,

@@ -104,6 +104,7 @@ function reached(checks: readonly Check[], start: Stand, first: number): Table {
   const came = new Int32Array((all + 1) * size);
   seconds[standAt(start)] = 0;
   const parts = checks.map(({ name }, at) => ({
+    at,
     bit: 1 << at,
     takes: courseOf(name).seconds,
     needs: checks.reduce(
@@ -134,13 +135,13 @@ function reached(checks: readonly Check[], start: Stand, first: number): Table {
       );
       if (isLater) continue;
       const way = ways[at]?.seconds ?? [];
-      for (const { bit, takes, fitting } of open)
+      for (const { at: check, bit, takes, fitting } of open)
         for (const { from, to } of fitting) {
           const sum = here + (way[from] ?? 0) + takes;
           const cell = (mask | bit) * size + (to[started ? 1 : 0] ?? 0);
           if (sum >= (seconds[cell] ?? 0)) continue;
           seconds[cell] = sum;
-          came[cell] = (Math.log2(bit) * size + from) * size + at;
+          came[cell] = (check * size + from) * size + at;
         }
     }
   }

@@ -32,7 +32,7 @@ export interface RunEnd {
   /** Why it did not work; empty where it did. */
   readonly reason: string;
   /** The system type that answered; left out where there was nothing to try. */
-  readonly systemType?: string | null;
+  readonly systemType?: string;
 }
 
 /** Where a key that is made came from: a piece of the shop's stock, or null where it is none of it. */

@@ -8,6 +8,7 @@ import { factKinds } from '@/core/catalogue/fact-kinds';
 import { type Outcome, outcomes } from '@/core/job/closing';
 import type { JobLog } from '@/core/job/events/log';
 import type { Authority } from '@/core/job/job';
+import { checkWords, type ProofState } from '@/core/job/proving';
 import type { Result } from '@/core/kinds/result';
 import { type CountGround, countDoubt, countVerdict } from '@/core/programming/count-verdict';
 import type { PhysicalKey } from '@/core/programming/keys';
@@ -42,7 +43,7 @@ interface CloseStationProps {
   /** Null where the car keeps no memory of keys. */
   readonly count: CountGround | null;
   /** What came of the checks at Prove. */
-  readonly proof: { readonly words: string; readonly tone: 'glaze' | 'ochre' | 'oxide' } | null;
+  readonly proof: ProofState;
   readonly worksInHand: boolean;
   readonly noteForPlainCopy: boolean;
   readonly log: JobLog;
@@ -101,29 +102,20 @@ export function CloseStation(props: CloseStationProps) {
         secrets={props.secrets}
         systemTypes={props.systemTypes}
       />
-      {props.proof && (
-        <Notice tone={props.proof.tone}>
-          {props.proof.words}{' '}
-          <Link
-            href={`/jobs/${job.number}/prove`}
-            prefetch={false}
-            className="inline-flex min-h-11 items-center font-semibold underline"
-          >
-            Look at Prove
-          </Link>
-        </Notice>
-      )}
+      <ProofLine job={job.number} proof={props.proof} />
       {count && <CountPanel job={job} log={log} count={count} />}
       <FactsForm job={job} facts={props.facts} choices={props.factChoices} onFacts={props.onFacts} />
       <Differences differences={props.differences} closed={closed !== null} />
       <RecordPanel job={job.number} record={props.record} />
       <UsedPanel used={props.used} rights={props.rightsUsed} places={props.places} />
-      <HandoverPanel
-        job={job}
-        handover={props.handover}
-        onLink={props.onHandoverLink}
-        onRevoke={props.onRevoke}
-      />
+      {route !== null && (
+        <HandoverPanel
+          job={job}
+          handover={props.handover}
+          onLink={props.onHandoverLink}
+          onRevoke={props.onRevoke}
+        />
+      )}
       {props.sources && (
         <SourcesPanel number={job.number} sources={props.sources} onComeback={props.onComeback} />
       )}
@@ -151,6 +143,29 @@ function RightLine({ job, authority }: { job: JobRef; authority: Authority | und
         className="inline-flex min-h-11 items-center font-semibold underline"
       >
         Record it at On site
+      </Link>
+    </Notice>
+  );
+}
+
+/** What the checks at Prove come to, for whoever closes the job. */
+function ProofLine({ job, proof }: { readonly job: number; readonly proof: ProofState }) {
+  const { all, works, fails, open } = proof;
+  if (all === 0) return null;
+  const isWhole = works === all;
+  return (
+    <Notice tone={fails.length > 0 ? 'oxide' : isWhole ? 'glaze' : 'ochre'}>
+      {fails.length > 0
+        ? `Failed at Prove: ${fails.map(checkWords).join('; ')}.`
+        : isWhole
+          ? `All ${all} checks at Prove work.`
+          : `${open.length} of ${all} checks were not made at Prove: the handover note says so.`}{' '}
+      <Link
+        href={`/jobs/${job}/prove`}
+        prefetch={false}
+        className="inline-flex min-h-11 items-center font-semibold underline"
+      >
+        Look at Prove
       </Link>
     </Notice>
   );

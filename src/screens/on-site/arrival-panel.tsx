@@ -19,6 +19,7 @@ import { choicesOf, SelectField, TextField } from '@/ui/field';
 import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
+import { PhotographButton } from '@/ui/photograph-button';
 import { Problems } from '@/ui/problems';
 import { Tick } from '@/ui/tick';
 import { useEvent } from '@/ui/use-event';
@@ -141,9 +142,12 @@ export function ArrivalPanel({ job, arrival, ground, vin, onExamine }: ArrivalPa
         ))}
         <Problems problems={event.problems.filter(({ field }) => field !== 'volts' && field !== 'faults')} />
         {!job.closed && (
-          <Button type="submit" className="self-start" busy={event.pending}>
-            Note it
-          </Button>
+          <div className="flex flex-wrap items-center gap-3">
+            <Button type="submit" busy={event.pending}>
+              Note it
+            </Button>
+            <PhotographButton jobNumber={job.number} of="the car and its keys as they were found" />
+          </div>
         )}
       </form>
     </Panel>

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { readVolts, voltsProblem } from '@/core/kinds/volts';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { said } from '@/core/procedure/document/step-words';
 import { type Mark, type MarkName, markNames } from '@/core/run/run-log';
@@ -32,8 +33,8 @@ export function MarkBar({ shown, node, jobNumber, runId, busy, onMark }: MarkBar
   const [wrong, setWrong] = useState<string>();
   const { marks } = shown.log;
   const send = async (mark: MarkName) => {
-    const volts = mark === 'volts' ? Number(words.trim().replace(',', '.')) : null;
-    if (volts !== null && !(volts >= 5 && volts <= 17)) return setWrong('Volts, 5 to 17.');
+    const volts = mark === 'volts' ? readVolts(words) : null;
+    if (volts === undefined) return setWrong(voltsProblem);
     if ((mark === 'note' || mark === 'textWrong') && words.trim() === '')
       return setWrong('Write what it is.');
     if (!(await onMark({ mark, words: volts === null ? words.trim() : '', volts }))) return;

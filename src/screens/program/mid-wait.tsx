@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { readVolts, voltsProblem } from '@/core/kinds/volts';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
 import { type ShopTime, useTicking } from '@/ui/use-shop-clock';
@@ -30,8 +31,8 @@ export function MidWait({ shown, beganMs, usualSeconds, time, busy, onVolts }: M
       className="flex flex-wrap items-start gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        const read = Number(volts.trim().replace(',', '.'));
-        if (volts.trim() === '' || !(read >= 5 && read <= 17)) return setWrong('Volts, 5 to 17.');
+        const read = readVolts(volts);
+        if (read === undefined) return setWrong(voltsProblem);
         onVolts(read);
       }}
     >

@@ -1,10 +1,10 @@
 import { type HandoverNote, handoverOf } from '@/core/job/handover';
 import { formatJobNumber } from '@/core/job/job';
-import type { Actor, PersonActor } from '@/core/kinds/actor';
+import type { Actor } from '@/core/kinds/actor';
 import { addMonths, formatDay, type LocalDay, localMoment } from '@/core/kinds/local-time';
 import type { Db } from '@/data/db';
 import { findHandover } from '@/data/handovers';
-import { type LinkRow, listAcceptances, listLinks } from '@/data/quote-links';
+import { listAcceptances } from '@/data/quote-links';
 import type { HandoverHead } from '@/formats/pdf/handover-pdf';
 import { database } from '../database';
 import { withOwnWords } from '../editing/texts';
@@ -47,6 +47,8 @@ export async function readHandover(actor: Actor, number: number): Promise<JobHan
   if (!view) return undefined;
   const { job, shop } = view;
   const frozen = await findHandover(db, job.id);
+  // A job that was closed without one has none; it is not made up afterwards.
+  if (job.closed && !frozen) return undefined;
   const day: LocalDay = job.closed ? localMoment(job.closed.at, shop.zone).day : view.now.day;
   return withOwnWords(db, actor, job.id, {
     head: {
@@ -73,15 +75,4 @@ export async function drawHandover(
       bytes: await runInPool('drawPaper', { kind: 'handover', ...found }),
     }
   );
-}
-
-/** A customer's link, apart from what it leads to. */
-export type CustomerLink = Omit<LinkRow, 'quoteNumber'>;
-
-/** Links to the handover note of a job, the newest first. */
-export async function readHandoverLinks(
-  _actor: PersonActor,
-  jobId: string,
-): Promise<readonly CustomerLink[]> {
-  return (await listLinks(database(), jobId)).filter(({ quoteNumber }) => quoteNumber === null);
 }

@@ -29,7 +29,7 @@ export interface PhotographTaken {
   readonly of: string;
 }
 
-/** Keeps a photograph with a job; the same id sent again changes nothing. Who sees codes on it is whoever may read the job. */
+/** Keeps a photograph with a job; the same id sent again changes nothing. */
 export async function takePhotograph(
   actor: PersonActor,
   number: number,

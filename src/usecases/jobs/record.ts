@@ -1,7 +1,7 @@
 import { isMethodKind, methods } from '@/core/catalogue/methods';
 import { isOnlyKeyOpened } from '@/core/job/arrival';
 import { closingNeeds } from '@/core/job/closing';
-import { proofState } from '@/core/job/proving';
+import { checkWords, proofState } from '@/core/job/proving';
 import type { PersonActor } from '@/core/kinds/actor';
 import { failed } from '@/core/kinds/result';
 import { worksInHand } from '@/core/programming/keys';
@@ -51,7 +51,7 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
       worksInHand: worksInHand(job),
       noteForPlainCopy,
       count: countGround(view),
-      failing: view ? proofState(view.proof).fails.map(({ tag, says }) => `key ${tag}, ${says}`) : [],
+      failing: view ? proofState(view.proof).fails.map(checkWords) : [],
       openedKey: view !== undefined && isKeyOpened(view),
       mayGiveReason: standing.role !== 'trainee' || standing.secondPerson,
       reason: input.reason,
@@ -61,7 +61,9 @@ export async function closeJob(actor: PersonActor, input: CloseJobInput): Promis
     await endVisit(db, job.id, true);
     if (input.outcome === 'done' || input.outcome === 'partly') {
       await keepSources(db, job.id, actor.at);
-      if (view) await insertHandover(db, job.id, await handoverOfView(db, view), actor.at);
+      // Where a car was opened and no key made there is nothing to say of keys.
+      if (view && job.route !== null)
+        await insertHandover(db, job.id, await handoverOfView(db, view), actor.at);
     }
     await markClosed(db, job.id, {
       at: actor.at,

@@ -1,5 +1,6 @@
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
+import type { BoundProcedure } from '@/core/procedure/bind/bound';
 import { said } from '@/core/procedure/document/step-words';
 import { boundOf } from '@/core/run/run-basis';
 import { appendAudit } from '@/data/audit';
@@ -16,13 +17,16 @@ export interface MarkToSettle extends OpenMark {
 /** What runs said of texts and times of the procedures, and nobody has seen to yet. */
 export async function readOpenMarks(_actor: PersonActor): Promise<readonly MarkToSettle[]> {
   const db = database();
-  const marks: MarkToSettle[] = [];
-  for (const mark of await listOpenMarks(db)) {
-    const basis = await findRunBasis(db, mark.runId);
-    const say = basis && boundOf(basis).nodes.get(mark.node)?.step.say;
-    marks.push({ ...mark, step: say === undefined ? mark.node : said(say) });
+  const marks = await listOpenMarks(db);
+  const bound = new Map<string, BoundProcedure>();
+  for (const id of new Set(marks.map(({ runId }) => runId))) {
+    const basis = await findRunBasis(db, id);
+    if (basis) bound.set(id, boundOf(basis));
   }
-  return marks;
+  return marks.map((mark) => {
+    const say = bound.get(mark.runId)?.nodes.get(mark.node)?.step.say;
+    return { ...mark, step: say === undefined ? 'At the end' : said(say) };
+  });
 }
 
 /** Notes that a mark was seen to: the text was changed, or stays as it is. */

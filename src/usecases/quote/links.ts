@@ -98,6 +98,19 @@ export async function makeHandoverLink(
   });
 }
 
+/** Whether a handover note stands, and the links to it, the newest first. */
+export async function readHandoverLinks(
+  _actor: PersonActor,
+  jobId: string,
+): Promise<{ readonly stands: boolean; readonly links: readonly CustomerLink[] }> {
+  const db = database();
+  const links = await listLinks(db, jobId);
+  return {
+    stands: (await findHandover(db, jobId)) !== undefined,
+    links: links.filter(({ quoteNumber }) => quoteNumber === null),
+  };
+}
+
 /** Ends a link: neither what was sent nor the cookie it became opens anything. */
 export async function revokeLink(actor: PersonActor, input: RevokeLinkInput): Promise<Result<null>> {
   return transact(async (db) => {
@@ -148,6 +161,9 @@ export async function acceptByPhone(
     );
   });
 }
+
+/** A customer's link, apart from what it leads to. */
+export type CustomerLink = Omit<LinkRow, 'quoteNumber'>;
 
 /** What became of the quotes of a job once they left the shop. */
 export interface QuoteReplies {

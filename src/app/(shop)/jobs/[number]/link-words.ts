@@ -1,5 +1,5 @@
 import { localMoment, momentWords } from '@/core/kinds/local-time';
-import type { CustomerLink } from '@/usecases/jobs/handover';
+import type { CustomerLink } from '@/usecases/quote/links';
 
 /** A customer's link as the job shows it: who made it, and whether it was opened, is over or was ended. */
 export function linkShown(

@@ -1,17 +1,16 @@
 import { differences } from '@/core/catalogue/conflicts';
-import { type ProofState, proofState } from '@/core/job/proving';
-import { type LocalMoment, localMoment, momentWords } from '@/core/kinds/local-time';
+import { firstProof, proofState } from '@/core/job/proving';
+import { localMoment, momentWords } from '@/core/kinds/local-time';
 import { worksInHand } from '@/core/programming/keys';
 import { piecesOf } from '@/core/run/run-log';
 import { CloseStation } from '@/screens/close/close-station';
-import { readHandoverLinks } from '@/usecases/jobs/handover';
 import { readSources } from '@/usecases/jobs/key-sources';
 import { readJobHistory } from '@/usecases/jobs/list';
 import { readPhotographs } from '@/usecases/jobs/photographs';
 import { readRightUses, readRunMarks } from '@/usecases/jobs/read-run';
+import { readHandoverLinks } from '@/usecases/quote/links';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { countGround } from '@/usecases/view/count-ground';
-import type { JobView } from '@/usecases/view/job-view';
 import { readFactChoices } from '@/usecases/view/names';
 import { requireActor } from '../../../../session';
 import {
@@ -28,8 +27,10 @@ export default async function ClosePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
   const { job, shop, situation, now } = view;
   const { closed } = job;
+  // Keys are proved once the work is over: an attempt that is written down later ended before.
+  const ended = firstProof(job.log);
   const actor = await requireActor();
-  const [history, factChoices, { secrets }, sources, rightsUsed, links, marks, photographs] =
+  const [history, factChoices, { secrets }, sources, rightsUsed, handover, marks, photographs] =
     await Promise.all([
       readJobHistory(actor, job),
       readFactChoices(actor),
@@ -44,11 +45,11 @@ export default async function ClosePage({ params }: JobPageProps) {
     <CloseStation
       job={editable(view)}
       zone={shop.zone}
-      now={workEnded(view) ?? now}
+      now={ended ? localMoment(ended, shop.zone) : now}
       authority={job.authority.find(({ stage }) => stage === 'onSite')}
       route={job.route}
       count={situation.memory.none ? null : countGround(view)}
-      proof={proofShown(proofState(view.proof))}
+      proof={proofState(view.proof)}
       worksInHand={worksInHand(job)}
       noteForPlainCopy={shop.rules.plainCopy === 'note'}
       log={job.log}
@@ -84,8 +85,8 @@ export default async function ClosePage({ params }: JobPageProps) {
         })),
       }}
       handover={{
-        stands: closed !== null && (closed.outcome === 'done' || closed.outcome === 'partly'),
-        links: links.map((link) => linkShown(link, shop.zone, now.day)),
+        stands: handover.stands,
+        links: handover.links.map((link) => linkShown(link, shop.zone, now.day)),
       }}
       onHandoverLink={makeHandoverLinkAction}
       onRevoke={revokeLinkAction}
@@ -94,29 +95,4 @@ export default async function ClosePage({ params }: JobPageProps) {
       onClose={closeJobAction}
     />
   );
-}
-
-/** When the work was over at the latest, where keys were proved after it: an attempt that is written down later ended before. */
-function workEnded({ job, shop }: JobView): LocalMoment | undefined {
-  const { attempts, proofs } = job.log;
-  const since = Math.max(0, ...attempts.map(({ to }) => to.getTime()));
-  const after = proofs.map(({ at }) => at.getTime()).filter((at) => at >= since);
-  return attempts.length > 0 || after.length === 0
-    ? undefined
-    : localMoment(new Date(Math.min(...after)), shop.zone);
-}
-
-/** What the checks at Prove come to, for whoever closes the job. */
-function proofShown({ all, works, fails, open }: ProofState) {
-  if (all === 0) return null;
-  if (fails.length > 0)
-    return {
-      tone: 'oxide' as const,
-      words: `Failed at Prove: ${fails.map(({ tag, says }) => `key ${tag}, ${says}`).join('; ')}.`,
-    };
-  if (works === all) return { tone: 'glaze' as const, words: `All ${all} checks at Prove work.` };
-  return {
-    tone: 'ochre' as const,
-    words: `${open.length} of ${all} checks were not made at Prove: the handover note says so.`,
-  };
 }

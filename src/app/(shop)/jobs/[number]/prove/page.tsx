@@ -1,5 +1,5 @@
 import { proofState, walkAround } from '@/core/job/proving';
-import { countVerdict } from '@/core/programming/count-verdict';
+import { countSays, countVerdict } from '@/core/programming/count-verdict';
 import { isClone } from '@/core/programming/route';
 import { ProveStation } from '@/screens/prove/prove-station';
 import { shopTime } from '@/usecases/shop/shop';
@@ -26,18 +26,11 @@ export default async function ProvePage({ params }: JobPageProps) {
       count={
         situation.memory.none
           ? null
-          : { words: countWords(job.log.countAfter, ground.planned), fits: verdict === 'fits' }
+          : {
+              words: countSays(job.log.countAfter, ground),
+              fits: verdict === 'fits' || verdict === 'cannotTell',
+            }
       }
     />
   );
-}
-
-function countWords(after: number | 'cannotSay' | undefined, planned: number | 'cannotSay'): string {
-  const said =
-    after === undefined
-      ? 'not asked after the work yet'
-      : after === 'cannotSay'
-        ? 'cannot say'
-        : `knows ${after}`;
-  return `The car ${after === undefined ? 'was ' : ''}${said}; ${planned === 'cannotSay' ? 'no plan stands against it, since it was not asked before the work' : `planned ${planned}`}.`;
 }
