@@ -4,7 +4,8 @@ import { walkModel } from '@/core/procedure/model/check-model';
 import { runOf } from '@/core/procedure/run/run';
 import { byGain, byPrior, inFile, meanSeconds } from '../../tests/support/cause-search';
 import { ProcedureDriver } from '../../tests/support/procedure-driver';
-import { boundWay, worldCauses, worldProcedures, worldWays } from '../../tests/support/world-procedures';
+import { worldCauses } from '../../tests/support/world-lists';
+import { boundWay, worldProcedures, worldWays } from '../../tests/support/world-procedures';
 import type { Spread } from './spread';
 
 interface Setting {

@@ -167,7 +167,7 @@ function longFold(spread: Setting['spread']) {
     events.push(event);
   };
   while (log.walk.at !== node) {
-    const [next] = nextEvents(ground.bound, log, 0);
+    const [next] = nextEvents(ground, log, 0);
     if (!next) throw new Error('the step that is held is not reached');
     take(next);
   }

@@ -95,7 +95,7 @@ async function goesThrough(runId: string, random: Random): Promise<void> {
       if (now && !now.drives) await engine?.ask();
       await engine?.sync();
     } else {
-      const [event] = nextEvents(now.ground.bound, now.log, atMs);
+      const [event] = nextEvents(now.ground, now.log, atMs);
       const next: RunEvent = event ?? { kind: 'ended', count: 3, reason: '', atMs };
       if (next.kind === 'keyTaken') await engine?.takeWithServer({ ...next, piece });
       else if (next.kind === 'commanded' || next.kind === 'pinEntered') await engine?.takeWithServer(next);

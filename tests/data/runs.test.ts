@@ -12,7 +12,7 @@ import { changeLease, readRightUses, readRun } from '@/usecases/jobs/read-run';
 import { readKeyPieces } from '@/usecases/jobs/start-run';
 import { moveStock } from '@/usecases/shop/stock';
 import { viewOf } from '../support/jobs';
-import { jobAtCar, RunDevice } from '../support/runs';
+import { hangAnother, jobAtCar, RunDevice } from '../support/runs';
 import { actorOf, testDatabase } from '../support/test-database';
 
 testDatabase('world');
@@ -91,6 +91,22 @@ describe('a run of a job', () => {
     expect(actions[0]).toBe('run.started');
     expect(actions.at(-1)).toBe('run.ended');
     expect(actions).toContain('run.commanded');
+  });
+
+  it('lets the next key that is hung take the place of one that is no good, and learns that', async () => {
+    const number = await jobAtCar(locksmith);
+    const device = await RunDevice.starts(locksmith, number);
+    const [spoiled] = (await viewOf(locksmith, number)).job.keys.filter(({ madeHere }) => madeHere);
+    const next = await hangAnother(locksmith, number);
+    const atMs = locksmith.at.getTime();
+    const { answers } = await device.sends([
+      { kind: 'exchanged', from: spoiled?.tag ?? 0, to: next.tag, atMs },
+    ]);
+    expect(answers[0]).toHaveProperty('seq');
+    await device.goesToEnd();
+    await device.sends([{ kind: 'ended', count: 3, reason: '', atMs }]);
+    const [attempt] = (await viewOf(locksmith, number)).job.log.attempts;
+    expect(attempt).toMatchObject({ result: 'worked', learnedKeyIds: [next.id] });
   });
 
   it('takes the same events once, whoever sends them again and however they are cut', async () => {

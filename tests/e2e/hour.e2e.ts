@@ -1,14 +1,5 @@
-import type { Page } from '@playwright/test';
-import { card, goesTo, onQuickServer, press, takesRun, tells, tool } from './run-steps';
+import { card, goesTo, onQuickServer, press, putsCar, takesRun, tells } from './run-steps';
 import { atTheCar, expect, expectAccessible, signIn, steady, test } from './support';
-
-/** Puts a made-up car at the line of this device, with something wrong with it. */
-async function putsCar(page: Page, wrong: string): Promise<void> {
-  await page.getByText('a made-up car at the line of this device').click();
-  await page.getByLabel('What is wrong with it').selectOption(wrong);
-  await page.getByRole('button', { name: 'Put it there' }).click();
-  await expect(tool(page)).toBeVisible();
-}
 
 test('the hour at the car: ticked before it, marked in it, proved after it, and handed over with a note', async ({
   page,

@@ -11,11 +11,19 @@ export async function beginRun(page: Page): Promise<string> {
   return takesRun(page);
 }
 
-/** The same for somebody who is signed in. */
-export async function takesRun(page: Page): Promise<string> {
-  const number = await atTheCar(page, 'halvorn merrowdale 2018 push start lost both quarry end');
+/** The same for somebody who is signed in. @param knows how many keys of the ring the car is known to know */
+export async function takesRun(
+  page: Page,
+  words = 'halvorn merrowdale 2018 push start lost both quarry end',
+  route = /^AKL, adding/,
+  knows = 0,
+): Promise<string> {
+  const number = await atTheCar(page, words);
   await page.goto(`/jobs/${number}/route`);
-  await expect(page.getByRole('heading', { name: 'Advised: AKL, adding' })).toBeVisible();
+  await knowsKeys(page, knows);
+  await page.getByRole('radio', { name: route }).first().click();
+  const why = page.getByLabel('Why not the advised one');
+  if (await why.isVisible()) await why.fill('As it was agreed');
   await page.locator('[data-main]').first().click();
   await expect(page.getByText('taken', { exact: true })).toBeVisible();
   await page.goto(`/jobs/${number}/program`);
@@ -23,6 +31,21 @@ export async function takesRun(page: Page): Promise<string> {
   await expect(card(page)).toBeVisible();
   await expect(answers(page)).toBeVisible();
   return number;
+}
+
+/** So many keys of the ring were tried: the car knows them. */
+export async function knowsKeys(page: Page, many: number): Promise<void> {
+  const untried = page.getByRole('complementary', { name: 'Ring' }).getByText('not tried yet');
+  for (let left = many; left > 0; left -= 1) {
+    const before = await untried.count();
+    await untried.first().click();
+    const sheet = page.getByRole('dialog');
+    await sheet.getByLabel('Does the car know it').selectOption('yes');
+    await sheet.locator('[data-main]').click();
+    await expect(sheet).toBeHidden();
+    await expect(untried).toHaveCount(before - 1);
+  }
+  if (many > 0) await page.reload();
 }
 
 /** Presses what goes well until a step of a kind is at hand. */
@@ -62,6 +85,14 @@ function shown(page: Page): Promise<string> {
 }
 
 export const tool = (page: Page) => page.getByRole('region', { name: 'Tool and bench car' });
+
+/** Puts a made-up car at the line of this device, with something wrong with it. */
+export async function putsCar(page: Page, wrong: string): Promise<void> {
+  await page.getByText('a made-up car at the line of this device').click();
+  await page.getByLabel('What is wrong with it').selectOption(wrong);
+  await page.getByRole('button', { name: 'Put it there' }).click();
+  await expect(tool(page)).toBeVisible();
+}
 
 /** Tells the car, and leaves it to the tool to say what came of it. */
 export async function tells(page: Page): Promise<void> {

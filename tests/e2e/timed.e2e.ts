@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { knowsKeys } from './run-steps';
 import { atTheCar, expect, expectAccessible, signIn, test } from './support';
 
 const card = (page: Page) => page.getByRole('region', { name: 'The step at hand' });
@@ -46,15 +47,7 @@ test('a sequence in time windows is counted out by sound and voice, and judged b
   await signIn(page);
   const number = await atTheCar(page, 'aldrenmoss glenmarrow 2004 turn key spare two keys work quarry end');
   await page.goto(`/jobs/${number}/route`);
-  const ring = page.getByRole('complementary', { name: 'Ring' });
-  for (let untried = await ring.getByText('not tried yet').count(); untried > 0; untried -= 1) {
-    await ring.getByText('not tried yet').first().click();
-    const sheet = page.getByRole('dialog');
-    await sheet.getByLabel('Does the car know it').selectOption('yes');
-    await sheet.locator('[data-main]').click();
-    await expect(ring.getByText('not tried yet')).toHaveCount(untried - 1);
-  }
-  await page.reload();
+  await knowsKeys(page, 2);
   await page.getByRole('radio', { name: /On-board sequence/ }).click();
   await page.getByLabel('Why not the advised one').fill('It wants no tool');
   await page.getByRole('button', { name: 'Take this route' }).click();

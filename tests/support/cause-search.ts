@@ -3,7 +3,8 @@ import type { Look } from '@/core/procedure/causes/causes';
 import { type LookAnswer, likelyCauses, nextLook, surelyFrom } from '@/core/procedure/causes/next-look';
 import { isStep, isTrouble, type Trouble } from '@/core/procedure/document/procedure';
 import { exitsOf } from '@/core/procedure/document/step-exits';
-import { worldCauses, worldProcedures } from './world-procedures';
+import { worldCauses } from './world-lists';
+import { worldProcedures } from './world-procedures';
 
 /** In which order somebody looks; undefined where nothing more is looked at. */
 export type LookOrder = (

@@ -1,5 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
+import { knownOf, type PhysicalKey } from '@/core/programming/keys';
 import { foldRun, type RunEvent } from '@/core/run/events/run-events';
 import { boundOf } from '@/core/run/run-basis';
 import type { RunLog } from '@/core/run/run-log';
@@ -60,18 +61,35 @@ export async function jobAtCar(
   return number;
 }
 
-async function hangKeys(actor: PersonActor, number: number): Promise<void> {
+const key = { presence: 'here', rank: 'unknown', blade: 'good', faults: [], cloneOf: null };
+
+function hangKeys(actor: PersonActor, number: number): Promise<void> {
+  return hang(actor, number, [
+    { ...key, id: uuid(), name: 'Old one', madeHere: false, known: 'yes' },
+    { ...key, id: uuid(), name: 'Second old one', madeHere: false, known: 'yes' },
+    { ...key, id: uuid(), name: 'New one', madeHere: true, known: 'no' },
+  ]);
+}
+
+/** Hangs one more new key beside those that hang there. */
+export async function hangAnother(actor: PersonActor, number: number): Promise<PhysicalKey> {
   const { job } = await viewOf(actor, number);
-  const key = { presence: 'here', rank: 'unknown', blade: 'good', faults: [], cloneOf: null };
-  const ring = parseInput(ChangeRingInput, {
-    number,
-    version: job.version,
-    keys: [
-      { ...key, id: uuid(), name: 'Old one', madeHere: false, known: 'yes' },
-      { ...key, id: uuid(), name: 'Second old one', madeHere: false, known: 'yes' },
-      { ...key, id: uuid(), name: 'New one', madeHere: true, known: 'no' },
-    ],
+  const there = job.keys.map((one) => {
+    const { tag: _, identityId: __, ...rest } = one;
+    return { ...rest, known: knownOf(one, job.identities), cloneOf: null };
   });
+  await hang(actor, number, [
+    ...there,
+    { ...key, id: uuid(), name: 'Next one', madeHere: true, known: 'no' },
+  ]);
+  const hung = (await viewOf(actor, number)).job.keys.at(-1);
+  if (!hung) throw new Error('no key hangs there');
+  return hung;
+}
+
+async function hang(actor: PersonActor, number: number, keys: readonly object[]): Promise<void> {
+  const { job } = await viewOf(actor, number);
+  const ring = parseInput(ChangeRingInput, { number, version: job.version, keys });
   if (!ring.ok) throw new Error(JSON.stringify(ring.problems));
   await right(changeRing(actor, ring.value));
 }
@@ -133,7 +151,10 @@ export class RunDevice {
     if (!row) throw new Error('no such run');
     // A wait takes an hour there, and is over now.
     const atMs = this.actor.at.getTime() - 3_600_000;
-    return { log: row.state, goesOn: nextEvents(boundOf(read.basis), row.state, atMs) };
+    return {
+      log: row.state,
+      goesOn: nextEvents({ basis: read.basis, bound: boundOf(read.basis) }, row.state, atMs),
+    };
   }
 
   /** Goes on by what goes well, one message for each step, until the end. @returns how many events there were */

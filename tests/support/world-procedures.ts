@@ -1,27 +1,21 @@
 import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
 import type { CarSetup } from '@/core/benchcar/start/start-car';
 import type { Cells } from '@/core/catalogue/lists/description';
 import type { PlatformMethod } from '@/core/catalogue/platform';
 import { bind } from '@/core/procedure/bind/bind';
 import type { BoundProcedure } from '@/core/procedure/bind/bound';
-import type { CauseBook } from '@/core/procedure/causes/causes';
 import { proceduresOf } from '@/core/procedure/check/procedure-rows';
 import { readArguments } from '@/core/procedure/document/arguments';
 import type { Procedures } from '@/core/procedure/document/procedure';
-import { readCsv } from '@/formats/csv';
 import { readLibraryJson } from '@/formats/library-json';
 import { setupFor } from './bench-operator';
 import { worldBenchPlatforms } from './bench-platforms';
-
-const folder = join(import.meta.dirname, '../../world');
-const list = (name: string): Cells[] =>
-  readCsv(readFileSync(join(folder, `${name}.csv`), 'utf8')).rows.map(({ cells }) => cells);
+import { worldFile, worldList } from './world-lists';
 
 /** The rows of the demo world's procedures, and of all that they have to agree with. */
 export function worldProcedureRows(): { list: string; line: number | null; cells: Cells }[] {
-  const read = readLibraryJson(readFileSync(join(folder, 'procedures.json'), 'utf8'));
+  const read = readLibraryJson(readFileSync(worldFile('procedures.json'), 'utf8'));
   if (!read.ok) throw new Error('the procedures of the world cannot be read');
   const of = (name: string, rows: readonly Cells[]) =>
     rows.map((cells) => ({ list: name, line: null, cells }));
@@ -30,30 +24,13 @@ export function worldProcedureRows(): { list: string; line: number | null; cells
       'procedures',
       read.value.map(({ cells }) => cells),
     ),
-    ...of('causes', list('causes')),
-    ...of('platform-methods', list('platform-methods')),
+    ...of('causes', worldList('causes')),
+    ...of('platform-methods', worldList('platform-methods')),
   ];
 }
 
 export function worldProcedures(): Procedures {
   return proceduresOf(worldProcedureRows().filter((row) => row.list === 'procedures'));
-}
-
-/** What the demo world knows of causes. */
-export function worldCauses(): CauseBook {
-  const tells = list('look-tells');
-  return {
-    causes: list('causes').map(({ name = '', says = '', remedy = '' }) => ({ name, says, remedy })),
-    looks: list('looks').map(({ name = '', asks = '', seconds, otherwise }) => ({
-      name,
-      asks,
-      seconds: Number(seconds),
-      otherwise: Number(otherwise),
-      tells: Object.fromEntries(
-        tells.filter(({ look }) => look === name).map(({ cause = '', chance }) => [cause, Number(chance)]),
-      ),
-    })),
-  };
 }
 
 /** A way of a platform with the procedure that leads through it. */
@@ -66,7 +43,7 @@ export interface WorldWay {
 
 export function worldWays(): WorldWay[] {
   const platforms = worldBenchPlatforms();
-  return list('platform-methods').map((row) => {
+  return worldList('platform-methods').map((row) => {
     const platform = platforms.find((one) => one.platform.name === row.platform);
     const method = platform?.platform.methods.find(({ kind }) => kind === row.kind);
     if (!platform || !method) throw new Error(`no way ${row.platform} ${row.kind}`);

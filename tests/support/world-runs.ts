@@ -6,7 +6,8 @@ import type { RunEvent } from '@/core/run/events/run-events';
 import { optionsOpen } from '@/core/run/events/walked';
 import { boundOf, type RunBasis } from '@/core/run/run-basis';
 import { nodeAt, type RunLog } from '@/core/run/run-log';
-import { boundWay, keysToLearn, type WorldWay, worldCauses } from './world-procedures';
+import { worldCauses } from './world-lists';
+import { boundWay, keysToLearn, type WorldWay } from './world-procedures';
 
 /** A run of a way of the demo world before it begins, with as many keys to learn as the way wants. */
 export function runGround(procedures: Procedures, way: WorldWay, learn = keysToLearn(way)): RunGround {
@@ -28,15 +29,17 @@ export function runGround(procedures: Procedures, way: WorldWay, learn = keysToL
     work: way.method,
     causes: worldCauses(),
     right: null,
+    systemTypes: way.method.needsTool ? platform.systemTypes : [],
+    pinByTool: platform.pinSources.includes('obdSocket'),
   };
   return { basis, bound: boundOf(basis) };
 }
 
 /** What somebody sends for whom all goes well; nothing at an end. */
-export function nextEvents(bound: RunGround['bound'], log: RunLog, atMs: number): readonly RunEvent[] {
+export function nextEvents({ basis, bound }: RunGround, log: RunLog, atMs: number): readonly RunEvent[] {
   const node = nodeAt(bound, log);
   if (!node) return [];
-  const answers = node.step.kind === 'choose' ? optionsOpen(node, log) : Object.keys(node.exits);
+  const answers = node.step.kind === 'choose' ? optionsOpen(node, log, basis) : Object.keys(node.exits);
   const by = goesOnBy(node.step);
   const answer = by !== undefined && answers.includes(by) ? by : (answers[0] ?? '');
   const first: Partial<Record<string, RunEvent>> = {

@@ -143,6 +143,7 @@ describe('the stations', () => {
       lines({ run }, { route }).program;
     expect(line(undefined)).toBe('Begin the run');
     expect(line(undefined, 'repair')).toBe('Nothing to program');
+    expect(line({ answered: 1, ended: null })).toBe('Under way, 1 step done');
     expect(line({ answered: 7, ended: null })).toBe('Under way, 7 steps done');
     expect(line({ answered: 12, ended: 'worked' })).toBe('It worked');
     expect(line({ answered: 3, ended: 'stopped' })).toBe('Stopped');

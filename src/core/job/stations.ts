@@ -171,9 +171,13 @@ function bladeLine({ job, blade }: StationsRequest): string {
 }
 
 function programLine({ job, run }: StationsRequest): string {
-  if (run) return run.ended === null ? `Under way, ${run.answered} steps done` : runEnds[run.ended];
+  if (run) return run.ended === null ? underWay(run.answered) : runEnds[run.ended];
   if (job.route === null) return 'Waits for the route';
   return methodOf(job.route) ? 'Begin the run' : 'Nothing to program';
+}
+
+function underWay(answered: number): string {
+  return `Under way, ${answered} ${answered === 1 ? 'step' : 'steps'} done`;
 }
 
 const runEnds = { worked: 'It worked', failed: 'It did not work', stopped: 'Stopped' } as const;

@@ -3,7 +3,8 @@ import type { Platform } from '@/core/catalogue/platform';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { bind } from '@/core/procedure/bind/bind';
 import type { CauseBook } from '@/core/procedure/causes/causes';
-import { isStep, isTrouble, type Procedures } from '@/core/procedure/document/procedure';
+import { namesIn, textsOf } from '@/core/procedure/document/fill';
+import { isStep, isTrouble, type KeyRole, type Procedures } from '@/core/procedure/document/procedure';
 import { exitsOf } from '@/core/procedure/document/step-exits';
 import {
   canTurn,
@@ -44,6 +45,8 @@ export interface LibraryOfRun {
   readonly versions: Readonly<Record<string, number>>;
   readonly causes: CauseBook;
   readonly right: RunRight | null;
+  /** System types by how often each answered. */
+  readonly systemTypes: readonly string[];
 }
 
 /** What a run rests on from its start, or why it cannot begin. */
@@ -74,9 +77,12 @@ export function beginRun(
   const own = Object.fromEntries(
     used.flatMap((name) => (procedures[name] ? [[name, procedures[name]] as const] : [])),
   );
-  // A head that comes with a new module is tagged once it is unpacked.
-  const came = Math.max(0, ...allTags) + 1;
-  const plan = { known: known.map(({ tag }) => tag), learn: learn.map(({ tag }) => tag), came };
+  const plan = {
+    known: known.map(({ tag }) => tag),
+    learn: learn.map(({ tag }) => tag),
+    // A head that comes with a new module is tagged once it is unpacked; elsewhere that tag is the next key's, which may take another's place.
+    ...(speaksOf(own, 'came') && { came: Math.max(0, ...allTags) + 1 }),
+  };
   if (!bind(own, procedure, { way, plan, values }))
     return failed(`The procedure ${procedure} is not complete: look at it in the library.`);
   const keys = [...new Set([...known, ...learn])];
@@ -97,10 +103,18 @@ export function beginRun(
       keyP50Minutes: method.keyP50Minutes,
       spread: method.spread,
     },
-    systemTypes: method.needsTool ? platform.systemTypes : [],
+    systemTypes: method.needsTool ? library.systemTypes : [],
+    pinByTool: platform.pinSources.includes('obdSocket'),
     right: library.right,
     causes: causesIn(causes, own),
   });
+}
+
+/** Whether a step is about the key of a role. */
+function speaksOf(procedures: Procedures, role: KeyRole): boolean {
+  return Object.values(procedures).some(({ steps }) =>
+    textsOf(steps).some(({ text }) => text === role || namesIn(text).includes(role)),
+  );
 }
 
 /** A procedure and all that is done in between, each once. */

@@ -38,8 +38,10 @@ export interface RunBasis {
   readonly waits: readonly Wait[];
   /** Work that the platform states for the way; runs that were begun before it was kept have none. */
   readonly work?: Pick<PlatformMethod, 'sessionP50Minutes' | 'keyP50Minutes' | 'spread'>;
-  /** System types of the platform that a tool may have to try; runs that were begun before they were kept have none. */
+  /** System types of the platform that a tool may have to try, the likeliest first; runs that were begun before they were kept have none. */
   readonly systemTypes?: readonly string[];
+  /** Whether a tool can read the PIN of this platform; runs that were begun before it was kept do not say. */
+  readonly pinByTool?: boolean;
   /** What the way uses up beside keys; null where the tool has the way, or nobody counts. */
   readonly right: RunRight | null;
   readonly causes: CauseBook;

@@ -2,6 +2,7 @@ import type { BoundNode, BoundProcedure } from '@/core/procedure/bind/bound';
 import { startRun } from '@/core/procedure/run/run';
 import type { RunState } from '@/core/procedure/run/run-state';
 import type { Piece } from '@/core/supply/movements';
+import type { TypesTried } from './system-types';
 
 /** What somebody marks at a step, beside what comes of it. */
 export const markNames = {
@@ -65,6 +66,8 @@ export interface RunLog {
   readonly pieces: Readonly<Record<number, KeyOfStock>>;
   /** How often the counted licence was used. */
   readonly rightUses: number;
+  /** How far the order of system types was gone through; left out where none was taken. */
+  readonly types?: TypesTried;
   /** What was marked at its steps, in the order it was. */
   readonly marks: readonly Mark[];
   readonly startedMs: number;

@@ -7,6 +7,7 @@ import { faultWords, type PlantedFault } from '@/core/benchcar/start/planted-fau
 import { Button } from '@/ui/button';
 import { SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
+import { CarLooks } from '../parts/car-hands';
 import { type Chosen, faultOf, possibleFaults } from './setup';
 
 interface CausePanelProps {
@@ -52,15 +53,7 @@ export function CausePanel({ platform, chosen, told, onTell, onHand }: CausePane
             </Button>
           </>
         )}
-        <Button className="mb-5" onClick={() => onHand({ kind: 'look', at: 'bag' })}>
-          Look in the bag
-        </Button>
-        <Button className="mb-5" onClick={() => onHand({ kind: 'look', at: 'ring' })}>
-          Look at the ring
-        </Button>
-        <Button className="mb-5" onClick={() => onHand({ kind: 'part', part: 'lead', to: 'plugged' })}>
-          Go along the leads
-        </Button>
+        <CarLooks className="mb-5" onHand={onHand} />
         {!isSaid && (
           <Button look="quiet" className="mb-5" onClick={onTell}>
             Show the answer

@@ -3,6 +3,7 @@
 import { partsOf, partWords } from '@/core/benchcar/car/car-parts';
 import type { CarInput, CarSeen } from '@/core/benchcar/car/car-state';
 import type { BenchPlatform } from '@/core/benchcar/document/bench-platform';
+import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { Panel } from '@/ui/panel';
 
@@ -96,4 +97,21 @@ export function HandsPanel({ platform, view, drawn = [], onHand }: HandsPanelPro
       </div>
     </Panel>
   );
+}
+
+/** Where somebody looks who seeks what is wrong: what was hidden there shows then. */
+export function CarLooks({
+  className,
+  onHand,
+}: Pick<HandsPanelProps, 'onHand'> & { readonly className?: string }) {
+  const looks: readonly (readonly [string, CarInput])[] = [
+    ['Look in the bag', { kind: 'look', at: 'bag' }],
+    ['Look at the ring', { kind: 'look', at: 'ring' }],
+    ['Go along the leads', { kind: 'part', part: 'lead', to: 'plugged' }],
+  ];
+  return looks.map(([words, input]) => (
+    <Button key={words} className={className ?? ''} onClick={() => onHand(input)}>
+      {words}
+    </Button>
+  ));
 }

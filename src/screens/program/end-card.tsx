@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import { said } from '@/core/procedure/document/step-words';
+import { typeNow } from '@/core/run/system-types';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
 import { CountField } from '@/ui/count-field';
@@ -20,7 +21,7 @@ interface EndProps {
 /** The end that was reached: a success with its count, or a stop that says what comes next. */
 export function EndCard({ shown, busy, spoken, onEnd }: EndProps) {
   const types = shown.ground.basis.systemTypes ?? [];
-  const [type, setType] = useState(spoken ?? '');
+  const [type, setType] = useState(typeNow(shown.ground.basis, shown.log) ?? spoken ?? '');
   const end = shown.ground.bound.ends.get(shown.log.walk.at);
   if (!end) return null;
   return (

@@ -78,6 +78,7 @@ export function ProgramStation({
   const shown = kept && withRing(kept, ring);
   const clock = useShopClock(time.now, time.rate);
   const [busy, setBusy] = useState(false);
+  const [telling, setTelling] = useState(false);
   const [refused, setRefused] = useState<string | null>(null);
   const beat = useRef<(() => void) | null>(null);
   const tool = useRunTool({ runId, personId, shown, engine, clock });
@@ -124,7 +125,12 @@ export function ProgramStation({
   };
   const proposed = node && answerByTool(node, tool);
   const tells = async (node: string) => {
-    if (await happens({ kind: 'commanded', node, stage })) await tool.onTell();
+    setTelling(true);
+    try {
+      if (await happens({ kind: 'commanded', node, stage })) await tool.onTell();
+    } finally {
+      setTelling(false);
+    }
   };
   const usesPin = async (node: string, secretId: string | null) => {
     const entered = { kind: 'pinEntered', node, secretId } as const;
@@ -220,7 +226,9 @@ export function ProgramStation({
           onMark={(mark) => happens({ kind: 'marked', node: shown.log.walk.at, ...mark })}
         />
       )}
-      {!shown.log.ended && shown.drives && <ToolCard tool={withBeats(tool, beat)} run={shown} node={node} />}
+      {!shown.log.ended && shown.drives && (
+        <ToolCard tool={withBeats(tool, beat)} run={shown} node={node} telling={telling} />
+      )}
       {!shown.log.ended && node && <GiveUp shown={shown} busy={busy} onEnd={ends} />}
     </>
   );

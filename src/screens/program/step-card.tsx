@@ -13,6 +13,7 @@ import { isHarmless } from '@/core/run/ask-car';
 import { writtenTag } from '@/core/run/events/commanded';
 import { optionsOpen } from '@/core/run/events/walked';
 import { waitOf } from '@/core/run/run-basis';
+import { typeNext, typeNow } from '@/core/run/system-types';
 import { Button } from '@/ui/button';
 import { Badge, Notice } from '@/ui/notice';
 import { Tick } from '@/ui/tick';
@@ -32,6 +33,7 @@ export function StepCard(props: StepCardProps) {
   const nameOf = (role: KeyRole) => roleName(basis, bound, shown.log, role);
   const say = (text: string) => said(text, nameOf);
   const chain = timedChain(bound, node.id);
+  const type = typeNow(basis, shown.log);
   const follows = (answer: string) => {
     const exit = node.exits[answer];
     return exit && followsWords(bound, shown.log, answer, exit, nameOf);
@@ -58,6 +60,12 @@ export function StepCard(props: StepCardProps) {
               {stateWords({ [part]: to })}
             </Badge>
           ))}
+        </p>
+      )}
+      {step.kind === 'command' && type !== undefined && (
+        <p>
+          <span className="text-small text-mute">System type</span> <strong>{type}</strong>,{' '}
+          {shown.log.types?.tried} of {basis.systemTypes?.length}
         </p>
       )}
       {step.cautions?.map((caution) => (
@@ -264,7 +272,14 @@ function StepAnswers({
         online={shown.online}
       />
     );
-  const open = step.kind === 'choose' ? optionsOpen(node, log) : orderOf(node);
+  const open = step.kind === 'choose' ? optionsOpen(node, log, ground.basis) : orderOf(node);
+  const nextType = typeNext(ground.basis, log);
+  const words = (answer: string) => {
+    const isNext =
+      step.kind === 'choose' && step.options.find(({ id }) => id === answer)?.when === 'typeLeft';
+    const said = upper(answerWords(step, answer));
+    return isNext && nextType !== undefined ? `${said}: ${nextType}` : said;
+  };
   const isProposed = proposed !== undefined && open.includes(proposed);
   const answers = isProposed ? [proposed, ...open.filter((one) => one !== proposed)] : open;
   return (
@@ -290,7 +305,7 @@ function StepAnswers({
             onClick={() => onAnswer(answer)}
             follows={follows(answer)}
           >
-            {upper(answerWords(step, answer))}
+            {words(answer)}
           </Button>
         ))}
         {told && step.kind === 'command' && isHarmless(step.command) && (

@@ -8,7 +8,7 @@ import { handsTogether } from '@/core/procedure/timing/timed-chain';
 import { Button } from '@/ui/button';
 import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { Badge, Notice } from '@/ui/notice';
-import { HandsPanel } from '../parts/car-hands';
+import { CarLooks, HandsPanel } from '../parts/car-hands';
 import { KeysList } from '../parts/car-keys';
 import type { RunShown } from './run-shown';
 import { actOf, type ToolHand } from './use-run-tool';
@@ -17,10 +17,12 @@ interface ToolCardProps {
   readonly tool: ToolHand;
   readonly run: RunShown;
   readonly node: BoundNode | undefined;
+  /** Whether the tool is being told something right now. */
+  readonly telling: boolean;
 }
 
 /** The tool of this device and the made-up car at the other end of its line; nothing here is done to a customer's car. */
-export function ToolCard({ tool, run, node }: ToolCardProps) {
+export function ToolCard({ tool, run, node, telling }: ToolCardProps) {
   const { shown } = tool;
   if (!shown) return <PutCar tool={tool} online={run.online} />;
   const { platform, view, signs } = shown;
@@ -57,7 +59,7 @@ export function ToolCard({ tool, run, node }: ToolCardProps) {
           />
         )}
       </p>
-      <ToolWords tool={tool} run={run} />
+      <ToolWords tool={tool} run={run} telling={telling} />
       <div className="flex flex-wrap items-end gap-3">
         {hands && (
           <Button busy={view.handsBusy} onClick={tool.onHands} follows="at the made-up car, in their time">
@@ -92,12 +94,8 @@ export function ToolCard({ tool, run, node }: ToolCardProps) {
           <div>
             <KeysList platform={platform} view={view} onHand={tool.onHand} />
             <div className="mt-2 flex flex-wrap gap-2">
-              <Button look="quiet" onClick={() => tool.onHand({ kind: 'part', part: 'lead', to: 'plugged' })}>
-                Seat the lead
-              </Button>
-              <Button look="quiet" onClick={() => tool.onHand({ kind: 'fetch' })}>
-                Fetch another blank
-              </Button>
+              <CarLooks onHand={tool.onHand} />
+              <Button onClick={() => tool.onHand({ kind: 'fetch' })}>Fetch another blank</Button>
             </div>
           </div>
         </div>
@@ -115,7 +113,7 @@ function Seen({ name, is }: { readonly name: string; readonly is: string }) {
 }
 
 /** What tool and devices say, and what the car said that was asked. */
-function ToolWords({ tool, run }: Pick<ToolCardProps, 'tool' | 'run'>) {
+function ToolWords({ tool, run, telling }: Omit<ToolCardProps, 'node'>) {
   const { shown } = tool;
   if (!shown) return null;
   const { view } = shown;
@@ -138,6 +136,7 @@ function ToolWords({ tool, run }: Pick<ToolCardProps, 'tool' | 'run'>) {
         The car was asked what came of it, and its word leaves that open: look, and say what you see.
       </Notice>
     );
+  if (telling) return <Notice tone="smalt">The tool is told.</Notice>;
   if (isOpen && !view.tool.busy && !view.device.busy)
     return (
       <Notice tone="ochre">

@@ -11,6 +11,7 @@ import { tagOf } from '@/core/procedure/run/run';
 import { handsTogether } from '@/core/procedure/timing/timed-chain';
 import { cameOf } from '@/core/run/ask-car';
 import { nodeAt, type RunLog } from '@/core/run/run-log';
+import { typeNow } from '@/core/run/system-types';
 import { DeviceStore } from '@/ui/device/device-store';
 import { openRunStand } from '@/workers/open-run-stand';
 import type { DeviceSaid, StandView } from '@/workers/run-stand';
@@ -127,6 +128,12 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
   }, [drives, runId, personId, asks]);
 
   useAnswers(run, shown?.view ?? null, engine, clock);
+  // The tool speaks to the system type that the run has come to.
+  const type = run ? typeNow(run.ground.basis, run.log) : undefined;
+  const isThere = shown !== null;
+  useEffect(() => {
+    if (isThere && type !== undefined) void tool.current?.speaksTo(type);
+  }, [isThere, type]);
   const read = shown?.view.tool.result?.pin;
   useEffect(() => {
     if (read !== undefined) setPin(read);

@@ -5,6 +5,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { readArguments } from '@/core/procedure/document/arguments';
 import { knownOf, type PhysicalKey } from '@/core/programming/keys';
+import { systemTypeOrder } from '@/core/programming/pin';
 import { findTool } from '@/core/programming/van-kit';
 import { beginRun, proposeKeys, type RunKeys } from '@/core/run/begin-run';
 import { wanted } from '@/core/run/lease';
@@ -141,6 +142,7 @@ async function basisOf(db: Db, view: JobView, keys: RunKeys): Promise<Result<Run
       procedures,
       causes,
       right: right.value,
+      systemTypes: systemTypeOrder(platform, view.request?.record ?? []),
       values: {
         ...readArguments(way.filledIn ?? undefined),
         platform: platform.name,

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Look } from '@/core/procedure/causes/causes';
 import { likelyCauses, nextLook } from '@/core/procedure/causes/next-look';
 import { byGain, byPrior, inFile, meanSeconds } from '../../support/cause-search';
-import { worldCauses } from '../../support/world-procedures';
+import { worldCauses } from '../../support/world-lists';
 
 const { looks } = worldCauses();
 

@@ -3,7 +3,8 @@ import { procedureProblems } from '@/core/procedure/check/check-procedure';
 import { wayProblems } from '@/core/procedure/check/check-way';
 import type { Part, Procedure, Step } from '@/core/procedure/document/procedure';
 import { readDocument } from '@/inputs/documents/documents';
-import { worldCauses, worldProcedures, worldWays } from '../../support/world-procedures';
+import { worldCauses } from '../../support/world-lists';
+import { worldProcedures, worldWays } from '../../support/world-procedures';
 
 const procedures = worldProcedures();
 const causes = new Set(worldCauses().causes.map(({ name }) => name));

@@ -6,11 +6,11 @@ import { bind } from '@/core/procedure/bind/bind';
 import { runOf } from '@/core/procedure/run/run';
 import { setupFor } from '../../support/bench-operator';
 import { ProcedureDriver } from '../../support/procedure-driver';
+import { worldCauses } from '../../support/world-lists';
 import {
   boundWay,
   keysToLearn,
   type WorldWay,
-  worldCauses,
   worldProcedures,
   worldWays,
 } from '../../support/world-procedures';

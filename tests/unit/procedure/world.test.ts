@@ -11,7 +11,8 @@ import {
 } from '@/core/procedure/document/procedure';
 import { exitsOf } from '@/core/procedure/document/step-exits';
 import { readDocument } from '@/inputs/documents/documents';
-import { worldCauses, worldProcedureRows, worldProcedures, worldWays } from '../../support/world-procedures';
+import { worldCauses } from '../../support/world-lists';
+import { worldProcedureRows, worldProcedures, worldWays } from '../../support/world-procedures';
 
 const procedures = worldProcedures();
 const rows = worldProcedureRows();

@@ -57,7 +57,7 @@ class Device {
   async taps(): Promise<boolean> {
     const { shown, engine } = this;
     if (!shown || !engine || shown.conflict) return false;
-    const [event] = nextEvents(ground.bound, shown.log, this.server.nowMs);
+    const [event] = nextEvents(ground, shown.log, this.server.nowMs);
     if (!event) return false;
     const node = nodeAt(ground.bound, shown.log);
     const gated = node && serverWants(ground.bound, node) !== undefined;
@@ -125,7 +125,7 @@ describe('a run on a device', () => {
     const tablet = new Device(server, 'imre');
     await tablet.opens();
     await tablet.engine?.ask();
-    while (nextEvents(ground.bound, tablet.shown?.log ?? server.log, 0)[0]?.kind !== 'commanded')
+    while (nextEvents(ground, tablet.shown?.log ?? server.log, 0)[0]?.kind !== 'commanded')
       await tablet.taps();
     tablet.line = 'answersLost';
     expect(await tablet.taps()).toBe(false);

@@ -1,9 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import type { RunGround } from '@/core/run/events/run-event-kind';
 import { applyRunEvent, foldRun, type RunEvent, weighRunEvent } from '@/core/run/events/run-events';
+import { optionsOpen } from '@/core/run/events/walked';
 import { serverWants } from '@/core/run/needs-server';
 import { waitOf } from '@/core/run/run-basis';
 import { nodeAt, type RunLog, startLog } from '@/core/run/run-log';
+import { typeNext, typeNow } from '@/core/run/system-types';
 import { worldProcedures, worldWays } from '../../support/world-procedures';
 import { nextEvents, runGround } from '../../support/world-runs';
 
@@ -31,7 +33,7 @@ function reach(ground: RunGround, test: (log: RunLog) => boolean): { log: RunLog
     log = step.log;
   };
   for (let turn = 0; turn < 200 && !test(log); turn += 1) {
-    for (const event of nextEvents(ground.bound, log, atMs)) {
+    for (const event of nextEvents(ground, log, atMs)) {
       if (test(log)) break;
       take(event);
     }
@@ -93,15 +95,81 @@ describe('a run as events', () => {
     const node = nodeAt(way.bound, log);
     const wait = node && waitOf(way.basis, node);
     if (!node || !wait || !log.begun) throw new Error('the wait was not reached');
-    const over = (seconds: number): RunEvent => ({
+    const over = (seconds: number, by: 'person' | 'tool' = 'person'): RunEvent => ({
       kind: 'answered',
       node: node.id,
       answer: 'over',
-      by: 'person',
+      by,
       atMs: (log.begun?.atMs ?? 0) + seconds * 1000,
     });
     expect(reason(log, over(wait.usualSeconds - 1), way)).toMatch(/has to run to its end/);
     expect(reason(log, over(wait.usualSeconds), way)).toBeUndefined();
+    // A tool reads the car's own clock, which began before anybody saw it.
+    expect(reason(log, over(wait.usualSeconds - 9, 'tool'), way)).toBeUndefined();
+  });
+
+  it('goes through the system types in their order, each once, and keeps the one that answers', () => {
+    const ground = groundOf('add', ({ basis }) => basis.systemTypes?.length === 3);
+    const order = ground.basis.systemTypes ?? [];
+    const chooses = (one: RunLog) => nodeAt(ground.bound, one)?.step.kind === 'choose';
+    let { log } = reach(ground, chooses);
+    const options = () => {
+      const node = nodeAt(ground.bound, log);
+      if (node?.step.kind !== 'choose') throw new Error(`no choice at ${log.walk.at}`);
+      const { options } = node.step;
+      return optionsOpen(node, log, ground.basis).map((one) => options.find(({ id }) => id === one)?.when);
+    };
+    const take = (event: RunEvent) => {
+      const step = applyRunEvent(log, event, ground);
+      if (!step.ok) throw new Error(step.reason);
+      log = step.log;
+    };
+    const asks = (answer: string) => {
+      while (nodeAt(ground.bound, log)?.step.kind !== 'command')
+        for (const event of nextEvents(ground, log, atMs)) take(event);
+      const node = log.walk.at;
+      take({ kind: 'commanded', node, stage: 'onSite', atMs });
+      take({ kind: 'answered', node, answer, by: 'tool', atMs });
+    };
+    for (const [at, type] of order.entries()) {
+      expect(typeNext(ground.basis, log)).toBe(type);
+      expect(options()).toEqual(['typeLeft']);
+      asks(at === 0 ? 'silent' : 'refused');
+      expect([typeNow(ground.basis, log), log.types?.answered]).toEqual([type, false]);
+    }
+    // Every type was tried: nothing else is left to say.
+    expect(options()).toEqual(['noTypeLeft']);
+
+    log = reach(ground, chooses).log;
+    asks('silent');
+    asks('done');
+    expect([typeNow(ground.basis, log), log.types?.answered]).toEqual([order[1], true]);
+    // Where it goes on from the choice again, the one that answered stands first.
+    log = { ...log, walk: { ...log.walk, at: reach(ground, chooses).log.walk.at } };
+    expect(options()).toEqual(['typeFound', 'typeLeft']);
+  });
+
+  it('looks for a PIN at the tool first once the one at hand was another module’s', () => {
+    const ground = groundOf('add', ({ basis, bound }) =>
+      [...bound.nodes.values()].some(
+        ({ step }) =>
+          step.kind === 'choose' &&
+          step.options.some(({ when }) => when === 'pinByTool') &&
+          basis.pinByTool === true,
+      ),
+    );
+    const pins = (one: RunLog) => {
+      const step = nodeAt(ground.bound, one)?.step;
+      return step?.kind === 'choose' && step.options.some(({ when }) => when === 'pinByTool');
+    };
+    const { log } = reach(ground, pins);
+    const node = nodeAt(ground.bound, log);
+    if (!node) throw new Error('no PIN is asked for');
+    expect(optionsOpen(node, log, ground.basis)).toEqual(['papers', 'tool', 'nowhere']);
+    const knows = { ...log, walk: { ...log.walk, mended: ['pinBefore'] } };
+    expect(optionsOpen(node, knows, ground.basis)).toEqual(['tool', 'papers', 'nowhere']);
+    // A platform whose tools read none does not offer it.
+    expect(optionsOpen(node, log, { ...ground.basis, pinByTool: false })).toEqual(['papers', 'nowhere']);
   });
 
   it('is refused what its job has no authority for, though the device says it has', () => {

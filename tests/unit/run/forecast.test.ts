@@ -39,7 +39,7 @@ describe('when a run is over', () => {
       let nowMs = start;
       let before = forecastOf(ground, log, nowMs);
       for (let turn = 0; turn < 400 && nodeAt(ground.bound, log); turn += 1) {
-        for (const event of nextEvents(ground.bound, log, nowMs)) {
+        for (const event of nextEvents(ground, log, nowMs)) {
           const step = applyRunEvent(log, event, ground);
           if (!step.ok) throw new Error(step.reason);
           log = step.log;
@@ -61,7 +61,7 @@ describe('when a run is over', () => {
     const ground = runGround(procedures, way);
     let log = startLog(ground.bound, start);
     while (nodeAt(ground.bound, log)?.step.kind !== 'wait')
-      for (const event of nextEvents(ground.bound, log, start)) {
+      for (const event of nextEvents(ground, log, start)) {
         const step = applyRunEvent(log, event, ground);
         if (!step.ok) throw new Error(step.reason);
         log = step.log;
