@@ -168,6 +168,7 @@ async function endToEnd(cluster, env) {
         ...env,
         E2E_PLACES: JSON.stringify(databases.map((database, at) => ({ database, address: addresses[at] }))),
         E2E_QUICK_ADDRESS: quickAddress,
+        E2E_QUICK_DATABASE: cluster.url('kilnsman_serving', quick),
         E2E_SECURE_ADDRESS: secureAddress,
         E2E_EMPTY_ADDRESS: emptyAddress,
         E2E_EMPTY_DATABASE: cluster.url('kilnsman_serving', 'empty'),

@@ -1,5 +1,8 @@
+import { execFile } from 'node:child_process';
+import { promisify } from 'node:util';
 import type { Browser, Page } from '@playwright/test';
-import { atTheCar, expect, passcodes, signIn, steady } from './support';
+import type { CarForRun } from '../support/runs';
+import { atTheCar, expect, signIn, steady } from './support';
 
 /** The step at hand. */
 export const card = (page: Page) => page.getByRole('region', { name: 'The step at hand' });
@@ -110,10 +113,20 @@ export async function onQuickServer(
 ) {
   const context = await browser.newContext({ baseURL: process.env.E2E_QUICK_ADDRESS ?? '', viewport });
   const page = steady(await context.newPage());
-  await page.goto('/sign-in');
-  await page.getByRole('radio', { name: new RegExp(name) }).click();
-  await page.getByLabel('Passcode').fill(passcodes[name] ?? '');
-  await page.getByRole('button', { name: 'Sign in' }).click();
-  await page.waitForURL('**/jobs');
+  await signIn(page, name);
   return { context, page };
+}
+
+/** A job at the car on that server with a route taken, made by its use-cases; its run is begun here. */
+export async function takesRunOf(page: Page, car: CarForRun): Promise<number> {
+  const { stdout } = await promisify(execFile)(
+    process.execPath,
+    ['--import', 'tsx', 'tests/support/make-job-at-car.ts', JSON.stringify(car)],
+    { env: { ...process.env, DATABASE_URL: process.env.E2E_QUICK_DATABASE ?? '' } },
+  );
+  const number = Number(stdout);
+  await page.goto(`/jobs/${number}/program`);
+  await page.getByRole('button', { name: /Begin the run/ }).click();
+  await expect(card(page)).toBeVisible();
+  return number;
 }

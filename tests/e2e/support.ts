@@ -39,24 +39,26 @@ export function watch(page: Page, complaints: string[]): void {
   page.on('pageerror', (error) => complaints.push(error.message));
 }
 
-/** Sessions of this run by person: signing in anew for each test would meet the limit of the sign-in page. */
+/** Sessions of this run by server and person: signing in anew for each test would meet the limit of the sign-in page. */
 const sessions = new Map<string, Cookies>();
 type Cookies = Awaited<ReturnType<ReturnType<Page['context']>['cookies']>>;
 
 /** Signs in, or takes up the person's session of an earlier test while it stands. */
 export async function signIn(page: Page, name = 'Sunniva Aasgren'): Promise<void> {
-  const kept = sessions.get(name);
+  await page.goto('/sign-in');
+  const own = `${new URL(page.url()).origin} ${name}`;
+  const kept = sessions.get(own);
   if (kept) {
     await page.context().addCookies(kept);
     await page.goto('/jobs');
     if (new URL(page.url()).pathname === '/jobs') return;
+    await page.goto('/sign-in');
   }
-  await page.goto('/sign-in');
   await page.getByRole('radio', { name: new RegExp(name) }).click();
   await page.getByLabel('Passcode').fill(passcodes[name] ?? '');
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/jobs');
-  sessions.set(name, await page.context().cookies());
+  sessions.set(own, await page.context().cookies());
 }
 
 export const line = (page: Page) => page.getByLabel("The caller's words in one line");

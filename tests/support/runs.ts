@@ -18,7 +18,19 @@ import { openTestJob, viewOf } from './jobs';
 import { advancePapers, onSitePapers } from './papers';
 import { nextEvents } from './world-runs';
 
-/** A job at the car: the model chosen, a key that works and a new one on the ring, and the right to the car shown. */
+export interface CarForRun {
+  readonly route?: string;
+  readonly papers?: boolean;
+  readonly model?: string;
+  readonly year?: number;
+  readonly ignition?: string;
+  /** The candidate of this platform is taken; the likeliest where none is named. */
+  readonly platform?: string;
+  /** How many keys that the car knows are here; those that are not are lost. */
+  readonly known?: number;
+}
+
+/** A job at the car: the model chosen, keys that work and a new one on the ring, and the right to the car shown. */
 export async function jobAtCar(
   actor: PersonActor,
   {
@@ -28,15 +40,8 @@ export async function jobAtCar(
     year = 2018,
     ignition = 'push',
     platform,
-  }: {
-    route?: string;
-    papers?: boolean;
-    model?: string;
-    year?: number;
-    ignition?: string;
-    /** The candidate of this platform is taken; the likeliest where none is named. */
-    platform?: string;
-  } = {},
+    known = 2,
+  }: CarForRun = {},
 ): Promise<number> {
   const number = await openTestJob(actor, model, { year, ignition, why: 'spare' });
   const edit = async () => ({ number, version: (await viewOf(actor, number)).job.version });
@@ -44,6 +49,7 @@ export async function jobAtCar(
   const candidate = view.candidates.find(({ application }) => !platform || application.platform === platform);
   const applicationId = candidate?.application.id ?? '';
   await right(chooseCandidate(actor, { ...(await edit()), applicationId, reason: 'likeliest' }));
+  await hangKeys(actor, number, known);
   const { van } = await viewOf(actor, number);
   await right(
     chooseRoute(actor, {
@@ -57,18 +63,17 @@ export async function jobAtCar(
     await right(recordAuthority(actor, { ...(await edit()), ...advancePapers }));
     await right(recordAuthority(actor, { ...(await edit()), ...onSitePapers }));
   }
-  await hangKeys(actor, number);
   return number;
 }
 
 const key = { presence: 'here', rank: 'unknown', blade: 'good', faults: [], cloneOf: null };
 
-function hangKeys(actor: PersonActor, number: number): Promise<void> {
-  return hang(actor, number, [
-    { ...key, id: uuid(), name: 'Old one', madeHere: false, known: 'yes' },
-    { ...key, id: uuid(), name: 'Second old one', madeHere: false, known: 'yes' },
-    { ...key, id: uuid(), name: 'New one', madeHere: true, known: 'no' },
-  ]);
+function hangKeys(actor: PersonActor, number: number, known: number): Promise<void> {
+  const olds = ['Old one', 'Second old one'].map((name, at) => ({
+    ...{ ...key, id: uuid(), name, madeHere: false },
+    ...(at < known ? { known: 'yes' } : { presence: 'lost', known: 'untested' }),
+  }));
+  return hang(actor, number, [...olds, { ...key, id: uuid(), name: 'New one', madeHere: true, known: 'no' }]);
 }
 
 /** Hangs one more new key beside those that hang there. */
