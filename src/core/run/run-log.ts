@@ -66,6 +66,8 @@ export interface RunLog {
   readonly pieces: Readonly<Record<number, KeyOfStock>>;
   /** How often the counted licence was used. */
   readonly rightUses: number;
+  /** Whether what was read of the car since its function was opened went to the image server: the same again is free. */
+  readonly imageAsked?: boolean;
   /** How far the order of system types was gone through; left out where none was taken. */
   readonly types?: TypesTried;
   /** What was marked at its steps, in the order it was. */

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { commands } from '@/core/authority/commands';
 import { faultWords, plantedFaults } from '@/core/benchcar/start/planted-faults';
 import type { BoundNode } from '@/core/procedure/bind/bound';
 import { handsAt } from '@/core/procedure/model/act-times';
@@ -8,6 +9,7 @@ import { handsTogether } from '@/core/procedure/timing/timed-chain';
 import { Button } from '@/ui/button';
 import { plainChoices, SelectField, TextField } from '@/ui/field';
 import { Badge, Notice } from '@/ui/notice';
+import type { StandView } from '@/workers/run-stand';
 import { CarLooks, HandsPanel } from '../parts/car-hands';
 import { KeysList } from '../parts/car-keys';
 import type { RunShown } from './run-shown';
@@ -146,18 +148,30 @@ function ToolWords({ tool, run, telling }: Omit<ToolCardProps, 'node'>) {
         </Button>
       </Notice>
     );
-  if (view.device.busy || view.tool.busy)
-    return <Notice tone="smalt">{view.device.busy ? 'The device works.' : 'The tool works.'}</Notice>;
-  const words = view.tool.result?.words ?? (view.device.said ? [view.device.said.words] : []);
-  if (words.length === 0) return <p className="text-small text-mute">The tool was told nothing yet.</p>;
-  const ok = view.tool.result?.ok ?? view.device.said?.ok ?? true;
+  if (view.device.busy) return <Notice tone="smalt">The device works.</Notice>;
+  // A tool that keeps its function open works on, while a device beside it has said what came of its own work.
+  if (view.tool.busy && !toldDevice(view)) return <Notice tone="smalt">The tool works.</Notice>;
+  const said = lastSaid(view);
+  if (!said) return <p className="text-small text-mute">The tool was told nothing yet.</p>;
   return (
-    <Notice tone={ok ? 'glaze' : 'oxide'} said>
-      {words.map((word) => (
+    <Notice tone={said.ok ? 'glaze' : 'oxide'} said>
+      {said.words.map((word) => (
         <p key={word}>{word}</p>
       ))}
     </Notice>
   );
+}
+
+/** The words of whichever was told last: the tool, or a device beside the car. */
+function lastSaid(view: StandView) {
+  const { said } = view.device;
+  return toldDevice(view) || !view.tool.result
+    ? said && { ok: said.ok, words: [said.words] }
+    : view.tool.result;
+}
+
+function toldDevice({ told }: StandView): boolean {
+  return told !== null && commands[told.command].device !== 'tool';
 }
 
 const wrongs = ['nothing', 'surprise', ...plantedFaults] as const;

@@ -149,6 +149,36 @@ describe('a run as events', () => {
     expect(options()).toEqual(['typeFound', 'typeLeft']);
   });
 
+  it('uses a licence for each image once, however often its server is asked with the same data', () => {
+    const world = groundOf('image');
+    const right = { vanId: 'van', name: 'Image server', perKey: true };
+    const ground = { ...world, basis: { ...world.basis, right } };
+    const asked = (one: RunLog) => {
+      const step = nodeAt(ground.bound, one)?.step;
+      return step?.kind === 'command' && step.command === 'workOutImage';
+    };
+    let { log } = reach(ground, asked);
+    const node = log.walk.at;
+    for (const answer of ['refused', 'silent', 'done']) {
+      for (const event of [
+        { kind: 'commanded', node, stage: 'onSite', atMs },
+        { kind: 'answered', node, answer, by: 'tool', atMs },
+      ] as const) {
+        const step = applyRunEvent(log, event, ground);
+        if (!step.ok) throw new Error(step.reason);
+        log = step.log;
+      }
+      expect(log.rightUses).toBe(1);
+    }
+    // What is read anew is worked out anew.
+    expect(log.imageAsked).toBe(true);
+    const opened = reach(ground, (one) => {
+      const step = nodeAt(ground.bound, one)?.step;
+      return step?.kind === 'command' && step.command === 'begin' && one.command !== null;
+    });
+    expect(opened.log.imageAsked).toBe(false);
+  });
+
   it('looks for a PIN at the tool first once the one at hand was another module’s', () => {
     const ground = groundOf('add', ({ basis, bound }) =>
       [...bound.nodes.values()].some(

@@ -32,7 +32,17 @@ export const commanded: RunEventKind<
     if (tag !== undefined && log.pieces[tag]?.spoiled)
       return refuse(`Key ${tag} is spoiled: let another take its place.`);
     const rightUses = log.rightUses + (usesRight(log, at, ground) ? 1 : 0);
-    return { ok: true, log: { ...shown.log, command: { node, atMs }, rightUses } };
+    const { command } = at.step;
+    const asks = command === 'workOutImage' || command === 'begin';
+    const imageAsked = asks ? command === 'workOutImage' : log.imageAsked;
+    return {
+      ok: true,
+      log: {
+        ...shown.log,
+        ...{ command: { node, atMs }, rightUses },
+        ...(imageAsked !== undefined && { imageAsked }),
+      },
+    };
   },
   purposes: (_, log, { bound }) => {
     const step = nodeAt(bound, log)?.step;
@@ -58,9 +68,12 @@ export function writtenTag(node: BoundNode, { walk }: RunLog): number | undefine
     : undefined;
 }
 
-/** Whether a command uses up what the van's licence counts: each image, or the first of a run that is gated. */
+/**
+ * Whether a command uses up what the van's licence counts: the first of a run that is gated, or each image. Where the image server was not
+ * reached, or could not work it out, it is asked again with the same data at no charge.
+ */
 export function usesRight(log: RunLog, { id, step }: BoundNode, { basis, bound }: RunGround): boolean {
   if (!basis.right || step.kind !== 'command' || log.untold === id) return false;
-  if (basis.right.perKey) return step.command === 'workOutImage';
+  if (basis.right.perKey) return step.command === 'workOutImage' && log.imageAsked !== true;
   return log.rightUses === 0 && stageFor(commandPurpose(step.command, bound.way)) !== 'none';
 }
