@@ -117,12 +117,16 @@ export async function onQuickServer(
   return { context, page };
 }
 
-/** A job at the car on that server with a route taken, made by its use-cases; its run is begun here. */
-export async function takesRunOf(page: Page, car: CarForRun): Promise<number> {
+/** A job at the car with a route taken, made by use-cases in the database of the page's server; its run is begun here. */
+export async function takesRunOf(
+  page: Page,
+  car: CarForRun,
+  database = process.env.E2E_QUICK_DATABASE,
+): Promise<number> {
   const { stdout } = await promisify(execFile)(
     process.execPath,
     ['--import', 'tsx', 'tests/support/make-job-at-car.ts', JSON.stringify(car)],
-    { env: { ...process.env, DATABASE_URL: process.env.E2E_QUICK_DATABASE ?? '' } },
+    { env: { ...process.env, DATABASE_URL: database ?? '' } },
   );
   const number = Number(stdout);
   await page.goto(`/jobs/${number}/program`);

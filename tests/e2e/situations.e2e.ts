@@ -3,8 +3,8 @@ import type { PlantedFault } from '@/core/benchcar/start/planted-faults';
 import { seededRandom } from '@/core/kinds/random';
 import type { CarForRun } from '../support/runs';
 import { RunDriver } from './run-driver';
-import { card, onQuickServer, putsCar, takesRunOf, tool } from './run-steps';
-import { expect, expectAccessible, test } from './support';
+import { card, onQuickServer, press, putsCar, takesRunOf, tool } from './run-steps';
+import { expect, expectAccessible, signIn, steady, test } from './support';
 
 const desk = { width: 1280, height: 800 };
 const phone = { width: 390, height: 844 };
@@ -93,6 +93,29 @@ test('a cartridge image whose server cannot be reached once: it is asked again, 
   });
   expect(await driver.goes()).toMatch(worked);
   expect(unreached).toBe(true);
+  await context.close();
+});
+
+test('each kind of step on a phone: nothing is wider than it, and nothing keeps anybody from using it', async ({
+  browser,
+}) => {
+  test.setTimeout(400_000);
+  const context = await browser.newContext({ viewport: phone });
+  const page = steady(await context.newPage());
+  await signIn(page);
+  const met = new Set<string>();
+  for (const car of [carOf('Weft', 'onBoard'), carOf('Shuttle 4', 'add'), carOf('Heddle 2', 'aklAdd')]) {
+    await takesRunOf(page, car, process.env.E2E_DATABASE);
+    while (await card(page).isVisible()) {
+      const kind = (await card(page).locator('[data-said] p').first().textContent())?.split(' · ')[0] ?? '';
+      if (!met.has(kind)) await expectAccessible(page);
+      met.add(kind);
+      await fits(page);
+      await press(page);
+    }
+  }
+  const kinds = ['check', 'do', 'hold', 'watch', 'choose', 'pace', 'command', 'enter', 'in time', 'wait'];
+  expect([...met].sort()).toEqual(kinds.sort());
   await context.close();
 });
 

@@ -1,4 +1,4 @@
-import type { BoundExit, BoundProcedure } from '@/core/procedure/bind/bound';
+import type { BoundExit, BoundNode, BoundProcedure } from '@/core/procedure/bind/bound';
 import type { KeyRole } from '@/core/procedure/document/procedure';
 import { keyRoles } from '@/core/procedure/document/procedure';
 import { said } from '@/core/procedure/document/step-words';
@@ -15,7 +15,12 @@ export function keyName({ keys }: RunBasis, tag: number): string {
 /** The key that has a role at the step at hand, as it is said. */
 export function roleName(basis: RunBasis, bound: BoundProcedure, log: RunLog, role: KeyRole): string {
   const node = nodeAt(bound, log);
-  const tag = node && tagOf(node, log.walk, role);
+  return node ? nameAt(basis, log, node, role) : keyRoles[role];
+}
+
+/** The key that has a role at a step, as it is now. */
+export function nameAt(basis: RunBasis, { walk }: RunLog, node: BoundNode, role: KeyRole): string {
+  const tag = tagOf(node, walk, role);
   return tag === undefined ? keyRoles[role] : keyName(basis, tag);
 }
 

@@ -1,7 +1,7 @@
 import type { Wait } from '@/core/catalogue/wait';
 import type { BoundNode, BoundProcedure } from '@/core/procedure/bind/bound';
-import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { beatsOf } from '@/core/procedure/model/act-times';
+import { wellPath } from '@/core/procedure/run/well-path';
 import { surest } from '@/core/procedure/timing/score';
 import { totalMinutes, waitTime, workTime } from '@/core/programming/work-time';
 import type { RunGround } from './events/run-event-kind';
@@ -27,8 +27,8 @@ export interface Forecast {
  */
 export function forecastOf({ basis, bound }: RunGround, log: RunLog, nowMs: number): Forecast | undefined {
   const { work } = basis;
-  const ahead = pathFrom(bound, log.walk.at);
-  const whole = pathFrom(bound, bound.start);
+  const ahead = wellPath(bound, log.walk.at);
+  const whole = wellPath(bound, bound.start);
   if (!work || log.ended || !ahead || !whole) return undefined;
   const { learn } = bound.plan;
   const share = (of: number | null) => {
@@ -98,49 +98,6 @@ function left(wait: Wait, goneMs: number): Wait[] {
     },
   ];
 }
-
-/** The nodes where all goes well, to a success; undefined where none is reached. */
-function pathFrom(bound: BoundProcedure, from: string): readonly BoundNode[] | undefined {
-  const path: BoundNode[] = [];
-  const seen = new Set<string>();
-  for (let at = from; ; ) {
-    const node = bound.nodes.get(at);
-    if (!node) return bound.ends.get(at)?.kind === 'success' ? path : undefined;
-    if (seen.has(at)) return undefined;
-    seen.add(at);
-    path.push(node);
-    const next = wellFrom(node).find((to) => !seen.has(to));
-    if (next === undefined) return undefined;
-    at = next;
-  }
-}
-
-/** Where it goes on where it goes well, the likeliest first. */
-function wellFrom({ step, exits }: BoundNode): readonly string[] {
-  const targets = (answers: readonly string[]) =>
-    answers.flatMap((answer) => {
-      const exit = exits[answer];
-      return exit?.kind === 'goes' && exit.target.back === null ? [exit.target.to] : [];
-    });
-  const by = goesOnBy(step);
-  if (by !== undefined) return targets([by]);
-  if (step.kind === 'choose')
-    return targets(
-      [...step.options]
-        .sort((a, b) => Number(rare.has(a.when ?? '')) - Number(rare.has(b.when ?? '')))
-        .map(({ id }) => id),
-    );
-  return step.kind === 'observe'
-    ? targets(
-        [...step.answers]
-          .sort((a, b) => Number(b.taken ?? false) - Number(a.taken ?? false))
-          .map(({ id }) => id),
-      )
-    : [];
-}
-
-/** Options that are taken where something was done before, or does not go on. */
-const rare: ReadonlySet<string> = new Set(['taken', 'typeLeft', 'noTypeLeft']);
 
 /** Seconds of the steps that are about a key, or of those about none. Only their shares of each other count. */
 function secondsOf(path: readonly BoundNode[], { plan }: BoundProcedure, of: number | null): number {

@@ -3,9 +3,6 @@
 import { useRouter } from 'next/navigation';
 import { type RefObject, useEffect, useRef, useState } from 'react';
 import type { AuthorityStage } from '@/core/authority/purposes';
-import { goesOnBy } from '@/core/procedure/document/step-exits';
-import { said } from '@/core/procedure/document/step-words';
-import { roleName } from '@/core/run/answer-words';
 import type { RunEvent } from '@/core/run/events/run-events';
 import { waitOf } from '@/core/run/run-basis';
 import { nodeAt } from '@/core/run/run-log';
@@ -17,6 +14,7 @@ import { useAwake } from '@/ui/use-awake';
 import { type ShopTime, useShopClock } from '@/ui/use-shop-clock';
 import type { NextVisit } from '@/usecases/jobs/next-visit';
 import { Ahead } from './ahead';
+import { Done, type DoneLine, Then } from './beside-step';
 import { CausesCard } from './causes-card';
 import { DriveBar } from './drive-bar';
 import { EndCard, Ended, GiveUp, TraceLink } from './end-card';
@@ -49,6 +47,8 @@ interface ProgramStationProps {
   readonly tasks?: readonly string[];
   /** What the van has to reach next. */
   readonly next?: NextVisit | undefined;
+  /** What was done so far, as the server has it. */
+  readonly done?: readonly DoneLine[];
   /** Keys of the ring that are here. */
   readonly ring?: readonly { readonly tag: number; readonly name: string }[];
 }
@@ -72,6 +72,7 @@ export function ProgramStation({
   isTraced = false,
   ring = [],
   tasks = [],
+  done = [],
   next,
 }: ProgramStationProps) {
   const { shown: kept, failed, engine } = useRun(runId, personId, jobNumber);
@@ -212,6 +213,7 @@ export function ProgramStation({
           />
           <Then shown={shown} />
           <Ahead shown={shown} time={time} next={next} />
+          <Done steps={done} />
         </>
       ) : (
         <EndCard shown={shown} busy={busy} spoken={tool.shown?.view.systemType} onEnd={ends} />
@@ -301,22 +303,4 @@ function useTimed(shown: RunShown | null, clock: () => Date): void {
     if (fromMs !== null) stayOpenUntil(Date.now() + fromMs + longestMs - clock().getTime());
     return () => stayOpenUntil(0);
   }, [fromMs, longestMs]);
-}
-
-/** The step that follows where all goes well, small. */
-function Then({ shown: { ground, log } }: { readonly shown: RunShown }) {
-  const node = nodeAt(ground.bound, log);
-  const by = node && goesOnBy(node.step);
-  const exit = by === undefined ? undefined : node?.exits[by];
-  if (exit?.kind !== 'goes') return null;
-  const next = ground.bound.nodes.get(exit.target.to);
-  const end = ground.bound.ends.get(exit.target.to);
-  const words = next?.step.say ?? end?.say;
-  if (words === undefined) return null;
-  return (
-    <section aria-label="The step after it" className="rounded-lg border border-line bg-biscuit px-4 py-3">
-      <p className="text-small text-mute">Then</p>
-      <p>{said(words, (role) => roleName(ground.basis, ground.bound, log, role))}</p>
-    </section>
-  );
 }

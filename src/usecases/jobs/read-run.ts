@@ -1,6 +1,7 @@
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { said } from '@/core/procedure/document/step-words';
+import { type StepDone, stepsDone } from '@/core/run/beside';
 import { decided, drives, isFree, type Lease, renewed, wanted } from '@/core/run/lease';
 import { type RunBasis, waitOf } from '@/core/run/run-basis';
 import type { Mark } from '@/core/run/run-log';
@@ -43,6 +44,25 @@ export async function readRun(_actor: PersonActor, id: string, after: number): P
   if (!run) return undefined;
   const { state: _, ...row } = run;
   return { run: row, events, ...(ground && { basis: ground.basis }) };
+}
+
+/** What was done in a run so far, the earliest first. */
+export async function readStepsDone(
+  _actor: PersonActor,
+  { id, startedAt }: RunRow,
+): Promise<readonly StepDone[]> {
+  const [events, ground] = await together(
+    database(),
+    (db) => listRunEvents(db, id, 0),
+    (db) => readRunGround(db, id),
+  );
+  return ground
+    ? stepsDone(
+        ground,
+        startedAt.getTime(),
+        events.map(({ event }) => event),
+      )
+    : [];
 }
 
 /** Licences that a job's runs used up, with how often. */

@@ -2,6 +2,7 @@ import { secretName } from '@/core/authority/secrets';
 import { arrivalDoubts, arrivalList, arrivalStops } from '@/core/job/arrival';
 import { authorityStage } from '@/core/job/job';
 import { meanwhileTasks } from '@/core/job/meanwhile';
+import { localMoment } from '@/core/kinds/local-time';
 import { routeNames } from '@/core/programming/route';
 import { changedBy } from '@/core/run/changed';
 import { NextAttempt } from '@/screens/program/next-attempt';
@@ -9,6 +10,7 @@ import { ProgramStation } from '@/screens/program/program-station';
 import { StartPanel } from '@/screens/program/start-panel';
 import { hasRunTrace } from '@/usecases/benches/run-car';
 import { readNextVisit } from '@/usecases/jobs/next-visit';
+import { readStepsDone } from '@/usecases/jobs/read-run';
 import { draftRun, readKeyPieces } from '@/usecases/jobs/start-run';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { shopTime } from '@/usecases/shop/shop';
@@ -29,6 +31,7 @@ export default async function ProgramPage({ params }: JobPageProps) {
   const isTraced = run !== undefined && (await hasRunTrace(actor, run.id));
   const next = isOpen ? await readNextVisit(view, actor.at) : undefined;
   const pieces = isOpen ? await readKeyPieces(view) : [];
+  const done = isOpen ? await readStepsDone(actor, run) : [];
   return (
     <>
       {run && (
@@ -41,6 +44,10 @@ export default async function ProgramPage({ params }: JobPageProps) {
           next={next}
           stage={authorityStage(job.authority)}
           pieces={pieces}
+          done={done.map(({ say, came, atMs }) => ({
+            ...{ say, came },
+            hour: localMoment(new Date(atMs), view.shop.zone).hour,
+          }))}
           isTraced={isTraced}
           tasks={meanwhileTasks(job)}
           ring={job.keys
