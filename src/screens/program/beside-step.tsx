@@ -1,4 +1,4 @@
-import { stepPlaces } from '@/core/procedure/document/procedure';
+import { type Step, stepPlaces } from '@/core/procedure/document/procedure';
 import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { said } from '@/core/procedure/document/step-words';
 import { nameAt } from '@/core/run/answer-words';
@@ -18,7 +18,7 @@ export function Then({ shown: { ground, log } }: { readonly shown: RunShown }) {
   const { basis, bound } = ground;
   const node = nodeAt(bound, log);
   if (!node) return null;
-  const ahead = stepsAhead(bound, node);
+  const ahead = stepsAhead(bound, node).filter(({ step }) => !isOfTheRun(step));
   const exit = node.exits[goesOnBy(node.step) ?? ''];
   const end = exit?.kind === 'goes' ? bound.ends.get(exit.target.to) : undefined;
   const [first] = ahead;
@@ -37,6 +37,11 @@ export function Then({ shown: { ground, log } }: { readonly shown: RunShown }) {
       )}
     </section>
   );
+}
+
+/** A choice that the run itself decides is nothing to look forward to. */
+function isOfTheRun(step: Step): boolean {
+  return step.kind === 'choose' && step.options.some(({ when }) => when === 'taken');
 }
 
 /** What was done so far, folded. */
