@@ -148,7 +148,7 @@ async function endToEnd(cluster, env) {
     cluster.url('kilnsman_serving', databaseOf(at)),
   );
   const [quickAddress, emptyAddress, ...addresses] = await Promise.all([
-    serve(cluster.url('kilnsman_serving', quick), 'rate:30@2027-03-03T15:20:00Z', await secure()),
+    serve(cluster.url('kilnsman_serving', quick), 'rate:15@2027-03-03T15:20:00Z', await secure()),
     ...[cluster.url('kilnsman_serving', 'empty'), ...databases].map((url) => serve(url)),
   ]);
   const file = join(results, 'e2e.json');

@@ -18,7 +18,7 @@ if (loaded.status !== 0) throw new Error('the demo world could not be loaded');
 for (const name of (process.env.E2E_DATABASES ?? '').split(' ').filter(Boolean))
   await copyTemplate('world', name);
 await copyTemplate('bare', 'empty');
-// Where the clock runs thirty times as fast, nobody is locked out for standing by for some seconds.
+// Where the clock runs fifteen times as fast, nobody is locked out for standing by for some seconds.
 const quick = process.env.E2E_QUICK_DATABASE;
 if (quick)
   await withClient(databaseUrl('serving', quick), (client) =>

@@ -105,7 +105,7 @@ export async function tells(page: Page): Promise<void> {
   await expect(card(page).getByRole('heading')).not.toHaveText(before ?? '', { timeout: 30_000 });
 }
 
-/** Somebody signed in on the server whose clock runs thirty times as fast: what takes its time at a car is soon over. */
+/** Somebody signed in on the server whose clock runs fifteen times as fast: what takes its time at a car is soon over. */
 export async function onQuickServer(
   browser: Browser,
   name: string,
