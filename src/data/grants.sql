@@ -12,6 +12,7 @@ GRANT INSERT ON place, van, tool, tool_cover, tool_right, meter, supplier, suppl
   tax_rate, bureau_service, distance_band, hour_rule, shop_warranty, trade_account, coupon, road_node, road, ferry TO :serving;
 GRANT UPDATE, DELETE ON tool, tool_cover, tool_right, meter TO :serving;
 GRANT UPDATE ON van TO :serving;
+GRANT UPDATE, DELETE ON place TO :serving;
 -- A price or a set of rules is closed by a later one, never rewritten; so are accounts and coupons ended.
 GRANT UPDATE (valid) ON price_book, tax_rate TO :serving;
 GRANT UPDATE (valid, seen_on) ON supplier_price TO :serving;

@@ -1,5 +1,5 @@
 import type { Tool, ToolCover, ToolRight } from '@/core/programming/van-kit';
-import type { Db } from './db';
+import { type Db, onlyRow } from './db';
 import { together } from './together';
 
 export interface VanRow {
@@ -10,6 +10,51 @@ export interface VanRow {
   readonly cuts: readonly string[];
   readonly tools: readonly Tool[];
   readonly rights: readonly ToolRight[];
+}
+
+/** Drives a van again that was given up; whether there is one of this name. */
+export async function driveAgain(db: Db, name: string): Promise<boolean> {
+  const { rowCount } = await db.query(
+    'UPDATE van SET retired_on = NULL WHERE lower(name) = lower($1) AND retired_on IS NOT NULL',
+    [name],
+  );
+  return rowCount === 1;
+}
+
+/** Adds a van or names one anew; false where another has its name, also one that was given up. */
+export async function upsertVan(db: Db, id: string, name: string): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `INSERT INTO van (id, name) SELECT $1::uuid, $2::text
+     WHERE NOT EXISTS (SELECT FROM van WHERE lower(name) = lower($2) AND id <> $1)
+     ON CONFLICT (id) DO UPDATE SET name = excluded.name`,
+    [id, name],
+  );
+  return rowCount === 1;
+}
+
+/** What still hangs on a van: open jobs, visits to come, pieces that lie in it. */
+export interface HangsOnVan {
+  readonly jobs: readonly number[];
+  readonly visits: number;
+  readonly pieces: number;
+}
+
+export async function findHangsOnVan(db: Db, id: string, at: Date): Promise<HangsOnVan> {
+  const result = await db.query<HangsOnVan>(
+    `SELECT ARRAY(SELECT number FROM job WHERE van_id = $1 AND closed_at IS NULL ORDER BY number) AS jobs,
+       (SELECT count(*)::int FROM visit WHERE van_id = $1 AND upper(during) > $2 AND state <> 'over') AS visits,
+       (SELECT coalesce(sum(quantity), 0)::int FROM stock_movement WHERE van_id = $1) AS pieces`,
+    [id, at],
+  );
+  return onlyRow(result);
+}
+
+export async function retireVan(db: Db, id: string, day: string): Promise<boolean> {
+  const { rowCount } = await db.query('UPDATE van SET retired_on = $2 WHERE id = $1 AND retired_on IS NULL', [
+    id,
+    day,
+  ]);
+  return rowCount === 1;
 }
 
 export async function setEquipment(
@@ -101,13 +146,13 @@ export async function deleteRight(db: Db, vanId: string, name: string): Promise<
   );
 }
 
-/** The vans with their tools, cover and rights. */
+/** The vans that are driven, with their tools, cover and rights. */
 export async function listVans(db: Db): Promise<VanRow[]> {
   const [vans, tools, rights] = await together(
     db,
     (db) =>
       db.query<Pick<VanRow, 'id' | 'name' | 'powerSupply' | 'cuts'>>(
-        'SELECT id, name, power_supply AS "powerSupply", cuts FROM van ORDER BY name',
+        'SELECT id, name, power_supply AS "powerSupply", cuts FROM van WHERE retired_on IS NULL ORDER BY name',
       ),
     (db) =>
       db.query<Tool & { vanId: string }>(

@@ -1,4 +1,14 @@
-import { ArrayMaxSize, ArrayNotEmpty, IsIn, IsOptional, Max, MaxLength, Min } from 'class-validator';
+import {
+  ArrayMaxSize,
+  ArrayNotEmpty,
+  IsIn,
+  IsOptional,
+  IsUUID,
+  Length,
+  Max,
+  MaxLength,
+  Min,
+} from 'class-validator';
 import {
   type IdentityDocument,
   identityDocuments,
@@ -13,7 +23,7 @@ import { type ArrivalForm, arrivalForms } from '@/core/job/arrival';
 import type { Habits } from '@/core/programming/choices';
 import { type ProveDepth, proveDepths } from '@/core/prove/checks';
 import { type Spelling, spellingNames } from '@/core/vin/spell';
-import { decimals, numberIn, wholeIn } from './fields';
+import { decimals, numberIn, orNull, wholeIn } from './fields';
 
 export class PriceClassInput {
   @decimals(3, 'Type an amount such as 25.')
@@ -64,4 +74,26 @@ export class HabitsInput {
   stolenLiveHarm!: number;
   @numberIn(0, 100_000, 'An amount, 0 to 100,000.')
   awayKeyHarm!: number;
+}
+
+export class VanInput {
+  @IsOptional() @IsUUID(undefined, { message: 'Which van?' }) id?: string;
+  @Length(1, 40, { message: 'Name the van, in up to 40 characters.' }) name!: string;
+}
+
+export class VanIdInput {
+  @IsUUID(undefined, { message: 'Which van?' }) id!: string;
+}
+
+/** A place that calls come from; the distance in the shop's unit. */
+export class PlaceInput {
+  @IsOptional() @IsUUID(undefined, { message: 'Which place?' }) id?: string;
+  @Length(1, 60, { message: 'Name the place, in up to 60 characters.' }) name!: string;
+  @numberIn(0, 999, 'How far by road, up to 999.') distance!: number;
+  /** By distance alone where nobody says. */
+  @orNull() @wholeIn(0, 1440, 'Whole minutes, up to 1,440.') minutes!: number | null;
+}
+
+export class PlaceIdInput {
+  @IsUUID(undefined, { message: 'Which place?' }) id!: string;
 }

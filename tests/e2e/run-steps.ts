@@ -128,7 +128,8 @@ export async function takesRunOf(
     ['--import', 'tsx', 'tests/support/make-job-at-car.ts', JSON.stringify(car)],
     { env: { ...process.env, DATABASE_URL: database ?? '' } },
   );
-  const number = Number(stdout);
+  // A query that took long stands before it.
+  const number = Number(/\d+$/.exec(stdout.trim())?.[0]);
   await page.goto(`/jobs/${number}/program`);
   await page.getByRole('button', { name: /Begin the run/ }).click();
   await expect(card(page)).toBeVisible();

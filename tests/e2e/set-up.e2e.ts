@@ -42,6 +42,28 @@ test('an empty database is set up with the code of the console, and offers no de
   await page.getByRole('button', { name: 'Sign in' }).click();
   await page.waitForURL('**/jobs');
 
+  // The first van and a place, by which trips are priced; what a van can do follows.
+  await page.goto(`${address}/settings/tools`);
+  await page.getByRole('link', { name: 'Add the first one' }).click();
+  await page.waitForURL('**/settings/vans');
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Add a van' }).click();
+  const sheet = page.getByRole('dialog');
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await expect(sheet.getByText('Name the van, in up to 40 characters.')).toBeVisible();
+  await sheet.getByLabel('Van', { exact: true }).fill('Skiff');
+  await expectAccessible(page);
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('cell', { name: 'Skiff' })).toBeVisible();
+  await page.getByRole('button', { name: 'Add a place' }).click();
+  await sheet.getByLabel('Place', { exact: true }).fill('Tern Lane');
+  await sheet.getByLabel(/^By road from the workshop/).fill('16');
+  await sheet.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('row', { name: /Tern Lane 16 (km|mi) (22|30) min/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Change Skiff' }).click();
+  await sheet.getByRole('button', { name: /Give it up/ }).click();
+  await expect(page.getByRole('cell', { name: 'Skiff' })).toBeHidden();
+
   // Without a library a call is taken in the caller's words.
   await page.goto(`${address}/jobs/new`);
   await page.getByRole('button', { name: /ask: model/ }).click();

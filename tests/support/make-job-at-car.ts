@@ -4,5 +4,5 @@ import { actorOf } from './actor-of';
 import { type CarForRun, jobAtCar } from './runs';
 
 const car = JSON.parse(process.argv[2] ?? '{}') as CarForRun;
-process.stdout.write(String(await jobAtCar(await actorOf('locksmith'), car)));
+process.stdout.write(`\n${await jobAtCar(await actorOf('locksmith'), car)}\n`);
 await closeDatabase();

@@ -7,13 +7,18 @@ export function kmFrom(distance: number, unit: DistanceUnit): number {
   return unit === 'km' ? distance : distance * kmPerMile;
 }
 
+/** A distance in the shop's unit, to a tenth. */
+export function distanceIn(km: number, unit: DistanceUnit): number {
+  return Math.round((unit === 'km' ? km : km / kmPerMile) * 10) / 10;
+}
+
 /**
  * A distance in the shop's unit, whole from ten upwards.
  * @example formatDistance(14.2, 'km') // '14 km'
  */
 export function formatDistance(km: number, unit: DistanceUnit): string {
   const value = unit === 'km' ? km : km / kmPerMile;
-  return `${value >= 10 ? Math.round(value) : Math.round(value * 10) / 10} ${unit}`;
+  return `${value >= 10 ? Math.round(value) : distanceIn(km, unit)} ${unit}`;
 }
 
 /**

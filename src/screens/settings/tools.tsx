@@ -1,5 +1,6 @@
 'use client';
 
+import Link from 'next/link';
 import { type ReactNode, useState } from 'react';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
@@ -7,7 +8,7 @@ import { functionName, platformsByRight, type Tool, type ToolRight } from '@/cor
 import { bladeKinds } from '@/core/quote/cut';
 import { Button } from '@/ui/button';
 import { ListTable } from '@/ui/list-table';
-import { Badge } from '@/ui/notice';
+import { Badge, Notice } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
@@ -59,6 +60,15 @@ export function Tools(props: ToolsProps) {
       note="What the vans can do. A route follows at once: an expired account refuses every function that wants it."
     >
       <Problems problems={power.problems} />
+      {vans.length === 0 && (
+        <Notice tone="ochre">
+          There is no van yet.{' '}
+          <Link href="/settings/vans" className="underline">
+            Add the first one
+          </Link>
+          , then what it carries.
+        </Notice>
+      )}
       {vans.map((van) => (
         <Panel key={van.id} title={van.name}>
           <div className="flex flex-col gap-4">

@@ -12,7 +12,15 @@ import {
   PriceRulesInput,
   SupplierInput,
 } from '@/inputs/price-inputs';
-import { HabitsInput, PriceClassInput, RulesInput } from '@/inputs/shop-input';
+import {
+  HabitsInput,
+  PlaceIdInput,
+  PlaceInput,
+  PriceClassInput,
+  RulesInput,
+  VanIdInput,
+  VanInput,
+} from '@/inputs/shop-input';
 import { CoverInput, EquipmentInput, NamedOnVanInput, RightInput, ToolInput } from '@/inputs/tool-inputs';
 import { removePerson, savePerson } from '@/usecases/people/people';
 import { endSessionById } from '@/usecases/people/sessions';
@@ -31,6 +39,8 @@ import {
 } from '@/usecases/quote/price-settings';
 import { saveSupplier, storePriceFile } from '@/usecases/quote/suppliers';
 import { removeMeter, saveMeter } from '@/usecases/shop/meters';
+import { giveUpVan, saveVan } from '@/usecases/shop/own-vans';
+import { removePlace, savePlace } from '@/usecases/shop/places';
 import { setHabits, setPriceClass, setRules } from '@/usecases/shop/shop';
 import {
   noteEquipment,
@@ -154,4 +164,20 @@ export async function saveMeterAction(data: unknown): Promise<Result<null>> {
 
 export async function removeMeterAction(data: unknown): Promise<Result<null>> {
   return runAction(MeterIdInput, data, removeMeter);
+}
+
+export async function saveVanAction(data: unknown): Promise<Result<null>> {
+  return runAction(VanInput, data, saveVan);
+}
+
+export async function giveUpVanAction(data: unknown): Promise<Result<null>> {
+  return runAction(VanIdInput, data, giveUpVan);
+}
+
+export async function savePlaceAction(data: unknown): Promise<Result<null>> {
+  return runAction(PlaceInput, data, savePlace);
+}
+
+export async function removePlaceAction(data: unknown): Promise<Result<null>> {
+  return runAction(PlaceIdInput, data, removePlace);
 }

@@ -8,6 +8,7 @@ const parts: readonly { href: string; label: string; duty?: Duty }[] = [
   { href: '/settings/prices', label: 'Prices', duty: 'manageShop' },
   { href: '/settings/suppliers', label: 'Suppliers' },
   { href: '/settings/sessions', label: 'Sessions' },
+  { href: '/settings/vans', label: 'Vans and places', duty: 'manageShop' },
   { href: '/settings/tools', label: 'Tools and licences', duty: 'editTools' },
   { href: '/settings/tokens', label: 'Tokens', duty: 'makeTokens' },
   { href: '/settings/shop', label: 'Rules and habits', duty: 'manageShop' },

@@ -1,0 +1,33 @@
+import type { Duty } from '@/core/authority/roles';
+import type { PersonActor } from '@/core/kinds/actor';
+import { done, type Failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
+import type { Db } from '@/data/db';
+import { transact } from '../database';
+import { refusedFor } from '../duties';
+
+/** What of the shop is changed, as it stands in the audit. */
+interface ShopChange {
+  readonly duty: Duty;
+  /** Such as `van.saved`. */
+  readonly action: string;
+  readonly subjectKind: 'van' | 'place' | 'shop';
+  readonly subjectId: string | null;
+  readonly details?: Readonly<Record<string, unknown>>;
+}
+
+/** Changes something of the shop for somebody who may, with its line in the audit; nothing is stored where it is refused. */
+export async function changeShop(
+  actor: PersonActor,
+  { duty, details = {}, ...line }: ShopChange,
+  change: (db: Db) => Promise<Failed | undefined>,
+): Promise<Result<null>> {
+  const mayNot = refusedFor(actor, duty);
+  if (mayNot) return mayNot;
+  return transact(async (db) => {
+    const refused = await change(db);
+    if (refused) return refused;
+    await appendAudit(db, actor, { ...line, details });
+    return done(null);
+  });
+}
