@@ -51,6 +51,7 @@ for (const path of [
   '/settings/people',
   '/settings/audit',
   '/settings/shop',
+  '/settings/vans',
   '/settings/prices',
   '/library/code-series/row?id=',
 ]) {
