@@ -12,21 +12,21 @@ export interface VanRow {
   readonly rights: readonly ToolRight[];
 }
 
-/** Drives a van again that was given up; whether there is one of this name. */
-export async function driveAgain(db: Db, name: string): Promise<boolean> {
-  const { rowCount } = await db.query(
-    'UPDATE van SET retired_on = NULL WHERE lower(name) = lower($1) AND retired_on IS NOT NULL',
+/** A van of this name that was given up. */
+export async function findGivenUpVan(db: Db, name: string): Promise<string | undefined> {
+  const { rows } = await db.query<{ id: string }>(
+    'SELECT id FROM van WHERE lower(name) = lower($1) AND retired_on IS NOT NULL',
     [name],
   );
-  return rowCount === 1;
+  return rows[0]?.id;
 }
 
-/** Adds a van or names one anew; false where another has its name, also one that was given up. */
+/** Adds a van, names one anew, drives one again; false where another has its name, also one that was given up. */
 export async function upsertVan(db: Db, id: string, name: string): Promise<boolean> {
   const { rowCount } = await db.query(
     `INSERT INTO van (id, name) SELECT $1::uuid, $2::text
      WHERE NOT EXISTS (SELECT FROM van WHERE lower(name) = lower($2) AND id <> $1)
-     ON CONFLICT (id) DO UPDATE SET name = excluded.name`,
+     ON CONFLICT (id) DO UPDATE SET name = excluded.name, retired_on = NULL`,
     [id, name],
   );
   return rowCount === 1;

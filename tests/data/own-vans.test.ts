@@ -72,7 +72,7 @@ describe('the vans of a shop', () => {
       [punt?.id],
     );
     expect(audit.rows.map(({ action }) => action)).toEqual(['van.saved', 'van.givenUp']);
-    expect(await saveVan(proprietor, { name: 'punt' })).toMatchObject({ ok: true });
+    expect(await saveVan(proprietor, { name: 'Punt' })).toMatchObject({ ok: true });
     expect(await vanOf('Punt')).toEqual(punt);
   });
 });

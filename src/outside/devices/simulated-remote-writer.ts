@@ -14,9 +14,12 @@ const most = 2.8;
 export function simulatedRemoteWriter(
   waits: (seconds: number) => Promise<unknown> = (seconds) => sleep(1000 * seconds),
 ): RemoteWriter {
+  // Each try is one of its own: what fell asleep once does not always.
+  let tries = 0;
   return {
     async write({ name, hasFreshCell }, profile) {
-      const random = seededRandom(`remote writer ${name} ${profile}`);
+      tries += 1;
+      const random = seededRandom(`remote writer ${name} ${profile} ${tries}`);
       await waits(least + random() * (most - least));
       if (!hasFreshCell || random() < 0.04)
         return { ok: false, reason: 'It fell asleep while it was written: a fresh cell, and once more.' };

@@ -1,17 +1,12 @@
 'use client';
 
-import { useState } from 'react';
 import type { Meter } from '@/core/pellet/meter';
 import { ohmsWords, parseOhms } from '@/core/pellet/ohms-text';
-import { Button } from '@/ui/button';
-import { Form, FormOutcome } from '@/ui/form/form';
 import { FormNumber, FormText } from '@/ui/form/form-fields';
 import { asTyped, typedNumber } from '@/ui/form/typed';
 import { useFormOf } from '@/ui/form/use-form-of';
-import { ListTable } from '@/ui/list-table';
-import { Overlay } from '@/ui/overlay';
-import { Panel } from '@/ui/panel';
 import { useSave } from '@/ui/use-submit';
+import { EditableList, EditSheet } from './editable-list';
 import type { ToolAction } from './van-tools';
 
 interface MeterOfShop extends Meter {
@@ -25,48 +20,27 @@ interface MetersProps {
 }
 
 /** The shop's meters: how far a reading of a pellet may be off. */
-export function Meters({ meters, onSave, onRemove }: MetersProps) {
-  const [open, setOpen] = useState<MeterOfShop | 'new'>();
+export function Meters({ meters, ...actions }: MetersProps) {
   return (
-    <Panel title="Meters" note="From the sheet of each: how far a reading of a pellet may be off.">
-      <ListTable
-        label="Meters"
-        items={meters}
-        keyOf={({ id }) => id}
-        none="None is written down yet."
-        columns={[
-          { head: 'Meter', look: 'name', cell: ({ name }) => name },
-          {
-            head: 'Accuracy',
-            look: 'code',
-            cell: ({ accuracyPercent, accuracyDigits }) => `${accuracyPercent} % + ${accuracyDigits} digits`,
-          },
-          { head: 'Counts to', look: 'code', cell: ({ counts }) => counts },
-          { head: 'Ranges', look: 'code', cell: ({ ranges }) => ranges.map(ohmsWords).join(', ') },
-          { head: 'Leads', look: 'code', cell: ({ leadOhms }) => `${leadOhms} Ω` },
-          {
-            head: 'What can be done',
-            look: 'press',
-            cell: (meter) => (
-              <Button look="quiet" aria-label={`Change ${meter.name}`} onClick={() => setOpen(meter)}>
-                Change
-              </Button>
-            ),
-          },
-        ]}
-      />
-      <Button className="mt-3" onClick={() => setOpen('new')}>
-        Add a meter
-      </Button>
-      {open && (
-        <MeterForm
-          meter={open === 'new' ? undefined : open}
-          onSave={onSave}
-          onRemove={onRemove}
-          onClose={() => setOpen(undefined)}
-        />
-      )}
-    </Panel>
+    <EditableList
+      title="Meters"
+      note="From the sheet of each: how far a reading of a pellet may be off."
+      one="a meter"
+      items={meters}
+      none="None is written down yet."
+      columns={[
+        { head: 'Meter', look: 'name', cell: ({ name }) => name },
+        {
+          head: 'Accuracy',
+          look: 'code',
+          cell: ({ accuracyPercent, accuracyDigits }) => `${accuracyPercent} % + ${accuracyDigits} digits`,
+        },
+        { head: 'Counts to', look: 'code', cell: ({ counts }) => counts },
+        { head: 'Ranges', look: 'code', cell: ({ ranges }) => ranges.map(ohmsWords).join(', ') },
+        { head: 'Leads', look: 'code', cell: ({ leadOhms }) => `${leadOhms} Ω` },
+      ]}
+      sheet={(meter, onClose) => <MeterForm meter={meter} onClose={onClose} {...actions} />}
+    />
   );
 }
 
@@ -78,7 +52,6 @@ interface MeterFormProps {
 }
 
 function MeterForm({ meter, onSave, onRemove, onClose }: MeterFormProps) {
-  const remove = useSave(onRemove);
   const of = useFormOf({
     values: {
       name: meter?.name ?? '',
@@ -102,37 +75,20 @@ function MeterForm({ meter, onSave, onRemove, onClose }: MeterFormProps) {
     onDone: onClose,
   });
   return (
-    <Overlay open onOpenChange={(open) => !open && onClose()} title={meter ? meter.name : 'Add a meter'}>
-      <Form of={of} className="flex flex-col gap-2">
-        <FormText of={of} name="name" label="Meter" maxLength={120} />
-        <FormNumber of={of} name="accuracyPercent" label="Accuracy, % of the reading" />
-        <FormNumber of={of} name="accuracyDigits" label="And digits of the range" />
-        <FormNumber of={of} name="counts" label="The display counts to" />
-        <FormText
-          of={of}
-          name="ranges"
-          label="Ranges"
-          hint="With a comma between: 400 Ω, 4 kΩ, 40 kΩ"
-          maxLength={120}
-        />
-        <FormNumber of={of} name="leadOhms" label="Leads, Ω" />
-        <FormOutcome of={of} more={remove.problems} />
-        <div className="flex flex-wrap gap-2">
-          <Button type="submit" look="main" busy={of.busy}>
-            Save
-          </Button>
-          {meter && (
-            <Button
-              look="danger"
-              busy={remove.pending}
-              onClick={() => remove.send({ id: meter.id }, onClose)}
-            >
-              Remove
-            </Button>
-          )}
-        </div>
-      </Form>
-    </Overlay>
+    <EditSheet of={of} item={meter} one="a meter" onRemove={onRemove} removes="Remove" onClose={onClose}>
+      <FormText of={of} name="name" label="Meter" maxLength={120} />
+      <FormNumber of={of} name="accuracyPercent" label="Accuracy, % of the reading" />
+      <FormNumber of={of} name="accuracyDigits" label="And digits of the range" />
+      <FormNumber of={of} name="counts" label="The display counts to" />
+      <FormText
+        of={of}
+        name="ranges"
+        label="Ranges"
+        hint="With a comma between: 400 Ω, 4 kΩ, 40 kΩ"
+        maxLength={120}
+      />
+      <FormNumber of={of} name="leadOhms" label="Leads, Ω" />
+    </EditSheet>
   );
 }
 

@@ -16,6 +16,11 @@ interface ShopChange {
   readonly details?: Readonly<Record<string, unknown>>;
 }
 
+/** What the proprietor changes of a van or a place. @param what such as `saved` */
+export function changeOf(subjectKind: 'van' | 'place', subjectId: string, what: string): ShopChange {
+  return { duty: 'manageShop', action: `${subjectKind}.${what}`, subjectKind, subjectId };
+}
+
 /** Changes something of the shop for somebody who may, with its line in the audit; nothing is stored where it is refused. */
 export async function changeShop(
   actor: PersonActor,

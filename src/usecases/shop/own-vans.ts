@@ -2,13 +2,12 @@ import { v7 as uuid } from 'uuid';
 import { formatJobNumber } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
-import { type Failed, failed, type Result } from '@/core/kinds/result';
-import type { Db } from '@/data/db';
+import { failed, type Result } from '@/core/kinds/result';
 import { getShopOrThrow } from '@/data/shop';
-import { driveAgain, findHangsOnVan, type HangsOnVan, listVans, retireVan, upsertVan } from '@/data/vans';
+import { findGivenUpVan, findHangsOnVan, type HangsOnVan, listVans, retireVan, upsertVan } from '@/data/vans';
 import type { VanIdInput, VanInput } from '@/inputs/shop-input';
 import { database } from '../database';
-import { changeShop } from './change-shop';
+import { changeOf, changeShop } from './change-shop';
 
 /** The vans that are driven, by name. */
 export async function readVanNames(_actor: PersonActor): Promise<readonly { id: string; name: string }[]> {
@@ -16,10 +15,9 @@ export async function readVanNames(_actor: PersonActor): Promise<readonly { id: 
 }
 
 /** Adds a van, or names one anew; one that was given up is driven again once it is added by its name. */
-export function saveVan(actor: PersonActor, { id, name }: VanInput): Promise<Result<null>> {
-  const own = id ?? uuid();
-  return changing(actor, own, 'saved', async (db) => {
-    if (id === undefined && (await driveAgain(db, name.trim()))) return undefined;
+export async function saveVan(actor: PersonActor, { id, name }: VanInput): Promise<Result<null>> {
+  const own = id ?? (await findGivenUpVan(database(), name.trim())) ?? uuid();
+  return changeShop(actor, changeOf('van', own, 'saved'), async (db) => {
     const isStored = await upsertVan(db, own, name.trim());
     return isStored ? undefined : failed('There is a van of this name, or there was one.', 'name');
   });
@@ -27,7 +25,7 @@ export function saveVan(actor: PersonActor, { id, name }: VanInput): Promise<Res
 
 /** Gives a van up: it is chosen no more, and stays where jobs name it. What still hangs on it goes to another one first. */
 export function giveUpVan(actor: PersonActor, { id }: VanIdInput): Promise<Result<null>> {
-  return changing(actor, id, 'givenUp', async (db) => {
+  return changeShop(actor, changeOf('van', id, 'givenUp'), async (db) => {
     const why = whyKept(await findHangsOnVan(db, id, actor.at));
     if (why) return failed(why);
     const { zone } = await getShopOrThrow(db);
@@ -44,14 +42,4 @@ function whyKept({ jobs, visits, pieces }: HangsOnVan): string | undefined {
   }
   if (visits > 0) return 'It has visits to come: send another van first.';
   return pieces === 0 ? undefined : `${pieces} pieces lie in it: move them first.`;
-}
-
-function changing(
-  actor: PersonActor,
-  id: string,
-  what: string,
-  change: (db: Db) => Promise<Failed | undefined>,
-): Promise<Result<null>> {
-  const action = `van.${what}`;
-  return changeShop(actor, { duty: 'manageShop', action, subjectKind: 'van', subjectId: id }, change);
 }

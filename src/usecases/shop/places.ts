@@ -1,14 +1,13 @@
 import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
-import { type Failed, failed, type Result } from '@/core/kinds/result';
+import { failed, type Result } from '@/core/kinds/result';
 import { kmFrom } from '@/core/kinds/units';
 import { minutesByDistance } from '@/core/travel/by-distance';
-import type { Db } from '@/data/db';
 import { countJobsAt, deletePlace, listPlaceRows, type PlaceRow, upsertPlace } from '@/data/places';
 import { getShopOrThrow } from '@/data/shop';
 import type { PlaceIdInput, PlaceInput } from '@/inputs/shop-input';
 import { database } from '../database';
-import { changeShop } from './change-shop';
+import { changeOf, changeShop } from './change-shop';
 
 export type { PlaceRow } from '@/data/places';
 
@@ -22,7 +21,7 @@ export function savePlace(
   actor: PersonActor,
   { id = uuid(), name, distance, minutes }: PlaceInput,
 ): Promise<Result<null>> {
-  return changing(actor, id, 'saved', async (db) => {
+  return changeShop(actor, changeOf('place', id, 'saved'), async (db) => {
     const before = (await listPlaceRows(db)).find((place) => place.id === id);
     if (before?.onRoads && before.name !== name.trim())
       return failed('Its roads know it by its name: it stays so named.', 'name');
@@ -36,19 +35,9 @@ export function savePlace(
 
 /** Takes out a place that no job names. */
 export function removePlace(actor: PersonActor, { id }: PlaceIdInput): Promise<Result<null>> {
-  return changing(actor, id, 'removed', async (db) => {
+  return changeShop(actor, changeOf('place', id, 'removed'), async (db) => {
     const jobs = await countJobsAt(db, id);
     if (jobs > 0) return failed(`${jobs === 1 ? 'A job names' : `${jobs} jobs name`} it: it stays.`);
     return (await deletePlace(db, id)) ? undefined : failed('There is no such place.', 'id');
   });
-}
-
-function changing(
-  actor: PersonActor,
-  id: string,
-  what: string,
-  change: (db: Db) => Promise<Failed | undefined>,
-): Promise<Result<null>> {
-  const action = `place.${what}`;
-  return changeShop(actor, { duty: 'manageShop', action, subjectKind: 'place', subjectId: id }, change);
 }
