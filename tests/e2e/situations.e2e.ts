@@ -126,7 +126,6 @@ const cars: Readonly<Record<string, CarForRun>> = {
   'Shuttle 2': { model: 'Stonebeck', year: 2008, ignition: 'turn' },
   'Shuttle 4': { model: 'Lindiven', year: 2020 },
   'Warp 5': { model: 'Lucienta', year: 2012, ignition: 'turn' },
-  'Twill 2': { model: 'Fernhollow', year: 2015, ignition: 'turn' },
   Batten: { model: 'Sedgewyn', year: 2010, ignition: 'turn' },
   Damask: { model: 'Nordavel' },
   Hopsack: { model: 'Glenmarrow', year: 1999, ignition: 'turn' },
