@@ -43,7 +43,8 @@ export async function findHangsOnVan(db: Db, id: string, at: Date): Promise<Hang
   const result = await db.query<HangsOnVan>(
     `SELECT ARRAY(SELECT number FROM job WHERE van_id = $1 AND closed_at IS NULL ORDER BY number) AS jobs,
        (SELECT count(*)::int FROM visit WHERE van_id = $1 AND upper(during) > $2 AND state <> 'over') AS visits,
-       (SELECT coalesce(sum(quantity), 0)::int FROM stock_movement WHERE van_id = $1) AS pieces`,
+       (SELECT coalesce(sum(abs(pile.pieces)), 0)::int FROM (SELECT sum(quantity) AS pieces FROM stock_movement
+         WHERE van_id = $1 GROUP BY article, state, grade) pile) AS pieces`,
     [id, at],
   );
   return onlyRow(result);

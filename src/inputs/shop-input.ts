@@ -5,6 +5,7 @@ import {
   IsOptional,
   IsUUID,
   Length,
+  Matches,
   Max,
   MaxLength,
   Min,
@@ -78,7 +79,9 @@ export class HabitsInput {
 
 export class VanInput {
   @IsOptional() @IsUUID(undefined, { message: 'Which van?' }) id?: string;
-  @Length(1, 40, { message: 'Name the van, in up to 40 characters.' }) name!: string;
+  @Matches(/\S/, { message: 'Name the van, in up to 40 characters.' })
+  @Length(1, 40, { message: 'Name the van, in up to 40 characters.' })
+  name!: string;
 }
 
 export class VanIdInput {
@@ -88,7 +91,9 @@ export class VanIdInput {
 /** A place that calls come from; the distance in the shop's unit. */
 export class PlaceInput {
   @IsOptional() @IsUUID(undefined, { message: 'Which place?' }) id?: string;
-  @Length(1, 60, { message: 'Name the place, in up to 60 characters.' }) name!: string;
+  @Matches(/\S/, { message: 'Name the place, in up to 60 characters.' })
+  @Length(1, 60, { message: 'Name the place, in up to 60 characters.' })
+  name!: string;
   @numberIn(0, 999, 'How far by road, up to 999.') distance!: number;
   /** By distance alone where nobody says. */
   @orNull() @wholeIn(0, 1440, 'Whole minutes, up to 1,440.') minutes!: number | null;

@@ -115,6 +115,8 @@ describe('the places of a shop', () => {
     [PlaceInput, { name: 'Quay', distance: null, minutes: null }, 'distance'],
     [PlaceInput, { name: 'Quay', distance: 3, minutes: 2.5 }, 'minutes'],
     [VanInput, { name: '' }, 'name'],
+    [VanInput, { name: '   ' }, 'name'],
+    [PlaceInput, { name: ' ', distance: 3, minutes: null }, 'name'],
   ])('refuses what cannot be', (Class, data, field) => {
     const read = parseInput(Class as new () => object, data);
     expect(read).toMatchObject({ ok: false, problems: [{ field }] });

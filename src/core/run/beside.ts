@@ -1,18 +1,17 @@
 import type { BoundNode, BoundProcedure } from '@/core/procedure/bind/bound';
+import type { Step } from '@/core/procedure/document/procedure';
 import { answerWords, said } from '@/core/procedure/document/step-words';
 import { wellPath } from '@/core/procedure/run/well-path';
 import { handsTogether } from '@/core/procedure/timing/timed-chain';
 import { nameAt } from './answer-words';
 import type { RunGround } from './events/run-event-kind';
 import { applyRunEvent, type RunEvent } from './events/run-events';
-import type { Seer } from './events/walked';
 import { nodeAt, startLog } from './run-log';
 
 /** A step that was done, in words, with what came of it. */
 export interface StepDone {
   readonly say: string;
   readonly came: string;
-  readonly by: Seer;
   readonly atMs: number;
 }
 
@@ -33,14 +32,19 @@ export function stepsDone(
     const { atMs } = event;
     if (event.kind === 'answered' && node) {
       const say = said(node.step.say, (role) => nameAt(basis, before, node, role));
-      done.push({ say, came: answerWords(node.step, event.answer), by: event.by, atMs });
+      done.push({ say, came: answerWords(node.step, event.answer), atMs });
     }
     if (event.kind === 'mended') {
       const say = basis.causes.causes.find(({ name }) => name === event.cause)?.says ?? event.cause;
-      done.push({ say, came: 'mended', by: 'person', atMs });
+      done.push({ say, came: 'mended', atMs });
     }
   }
   return done;
+}
+
+/** Whether a choice is the run's own, by which keys the car took: it is nothing to look forward to. */
+export function isOfTheRun(step: Step): boolean {
+  return step.kind === 'choose' && step.options.some(({ when }) => when === 'taken');
 }
 
 /** The most that is said beforehand. */

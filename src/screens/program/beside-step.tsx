@@ -1,8 +1,8 @@
-import { type Step, stepPlaces } from '@/core/procedure/document/procedure';
+import { stepPlaces } from '@/core/procedure/document/procedure';
 import { goesOnBy } from '@/core/procedure/document/step-exits';
 import { said } from '@/core/procedure/document/step-words';
 import { nameAt } from '@/core/run/answer-words';
-import { stepsAhead } from '@/core/run/beside';
+import { isOfTheRun, stepsAhead } from '@/core/run/beside';
 import { nodeAt } from '@/core/run/run-log';
 import type { RunShown } from './run-shown';
 
@@ -37,11 +37,6 @@ export function Then({ shown: { ground, log } }: { readonly shown: RunShown }) {
       )}
     </section>
   );
-}
-
-/** A choice that the run itself decides is nothing to look forward to. */
-function isOfTheRun(step: Step): boolean {
-  return step.kind === 'choose' && step.options.some(({ when }) => when === 'taken');
 }
 
 /** What was done so far, folded. */

@@ -41,5 +41,6 @@ function whyKept({ jobs, visits, pieces }: HangsOnVan): string | undefined {
     return `${formatJobNumber(first)}${others} ${more.length > 0 ? 'are' : 'is'} open with this van: close them, or choose another van there.`;
   }
   if (visits > 0) return 'It has visits to come: send another van first.';
-  return pieces === 0 ? undefined : `${pieces} pieces lie in it: move them first.`;
+  if (pieces === 0) return undefined;
+  return pieces === 1 ? 'A piece lies in it: move it first.' : `${pieces} pieces lie in it: move them first.`;
 }
