@@ -45,7 +45,7 @@ const floors = [
   ['view'],
   ['jobs', 'secrets', 'quote', 'identify'],
   ['benches', 'errands'],
-  ['world'],
+  ['world', 'archive'],
 ];
 
 const rooms = Object.entries(may).map(([room, others]) => ({

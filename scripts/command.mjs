@@ -2,6 +2,7 @@
 // for it where it does not run, and stopped again.
 import { join } from 'node:path';
 import { run, whenToldToStop } from './lib/child.mjs';
+import { ownPlace } from './lib/database.mjs';
 import { ensureDebianPackages } from './lib/debian.mjs';
 import { ensureInstalled } from './lib/install.mjs';
 import { clusterExists, clusterRuns, startCluster } from './lib/postgres.mjs';
@@ -23,15 +24,16 @@ try {
 }
 
 async function ownDatabase() {
-  if (!clusterExists('demo'))
+  const { name, env } = ownPlace();
+  if (!clusterExists(name))
     throw new Stop(
       'there is no database here yet. Run npm start once, or name one: DATABASE_URL=postgres://… npm run …',
     );
   await ensureDebianPackages(['postgresql']);
-  const ran = await clusterRuns('demo');
-  const cluster = await startCluster('demo');
+  const ran = await clusterRuns(name);
+  const cluster = await startCluster(name);
   if (!ran) started = cluster;
-  return { DATABASE_URL: cluster.url('kilnsman_serving') };
+  return { ...env, DATABASE_URL: cluster.url('kilnsman_serving') };
 }
 
 async function stop(code) {

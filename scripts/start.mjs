@@ -1,5 +1,6 @@
 // `npm start`: installs what is missing, starts a database of its own, migrates, loads the demo world into an
-// empty database, builds if stale and serves on loopback. With DATABASE_URL it uses that database and loads no demo.
+// empty database, builds if stale and serves on loopback. KILNSMAN_DEMO=no begins a shop of one's own in its place; with
+// DATABASE_URL it uses that database and loads no demo.
 import { spawn } from 'node:child_process';
 import {
   existsSync,
@@ -14,7 +15,7 @@ import { connect } from 'node:net';
 import { join } from 'node:path';
 import { ensureBuilt } from './lib/build.mjs';
 import { endGroup, endPid, isAlive, run, whenToldToStop } from './lib/child.mjs';
-import { ownDatabase, prepareDatabase } from './lib/database.mjs';
+import { ownDatabase, ownPlace, prepareDatabase } from './lib/database.mjs';
 import { ensureInstalled } from './lib/install.mjs';
 import { clusterRuns, startCluster } from './lib/postgres.mjs';
 import { cloneId, ensureRoom, nextBinary, privateFolder, root, Stop, say } from './lib/project.mjs';
@@ -22,14 +23,17 @@ import { tlsOf } from './lib/tls.mjs';
 
 const port = Number(process.env.PORT ?? 3000);
 const address = `http://127.0.0.1:${port}`;
-const pidFile = join(privateFolder, 'start.pid');
 const secureServer = join(root, 'scripts', 'serve-next.mjs');
-const serverPidFile = join(privateFolder, 'server.pid');
 let cluster;
 let server;
 let serverEnv;
 let stopping;
 let tls;
+let place;
+/** The demo and a shop of one's own can serve beside each other, on two ports. */
+let instance;
+let pidFile;
+let serverPidFile;
 
 whenToldToStop(() => stop(0));
 try {
@@ -42,6 +46,10 @@ try {
 }
 
 async function main() {
+  place = ownPlace();
+  instance = place.isDemo ? cloneId : `${cloneId}-shop`;
+  pidFile = join(privateFolder, place.isDemo ? 'start.pid' : 'start-shop.pid');
+  serverPidFile = join(privateFolder, place.isDemo ? 'server.pid' : 'server-shop.pid');
   if (await anotherCopyRuns()) process.exit(0);
   mkdirSync(privateFolder, { recursive: true, mode: 0o755 });
   writeFileSync(pidFile, String(process.pid));
@@ -50,7 +58,10 @@ async function main() {
   ensureRoom(root);
   await ensureInstalled();
   const urls = process.env.DATABASE_URL ? givenDatabase() : await startDatabase();
-  const env = await prepareDatabase({ ...process.env, ...urls, PORT: String(port) }, cluster !== undefined);
+  const env = await prepareDatabase(
+    { ...process.env, ...urls, PORT: String(port) },
+    cluster !== undefined && place.isDemo,
+  );
   await ensureBuilt('.next');
   if (!stopping) serve(env);
 }
@@ -61,9 +72,10 @@ function givenDatabase() {
 }
 
 async function startDatabase() {
-  const own = await ownDatabase('demo');
+  if (!place.isDemo) say('a shop of your own; KILNSMAN_DEMO=yes npm start shows the demo world');
+  const own = await ownDatabase(place.name);
   cluster = own.cluster;
-  return own.urls;
+  return { ...own.urls, ...place.env };
 }
 
 function serve(env) {
@@ -75,7 +87,7 @@ function serve(env) {
       ...env,
       ...(tls && { PUBLIC_ORIGIN: process.env.PUBLIC_ORIGIN ?? tls.origin }),
       NODE_ENV: 'production',
-      KILNSMAN_INSTANCE: cloneId,
+      KILNSMAN_INSTANCE: instance,
       NEXT_TELEMETRY_DISABLED: '1',
     },
     stdio: ['ignore', 'inherit', 'inherit'],
@@ -96,10 +108,18 @@ async function anotherCopyRuns() {
     const health = await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(5000) })
       .then((answer) => answer.json())
       .catch(() => undefined);
-    if (health?.program !== 'kilnsman' || health.instance !== cloneId)
+    if (
+      health?.program === 'kilnsman' &&
+      health.instance !== instance &&
+      health.instance?.startsWith(cloneId)
+    )
+      throw new Stop(
+        `port ${port} is taken by ${place.isDemo ? 'your own shop' : 'the demo world'} of this clone; stop it, or choose another port with PORT=3001`,
+      );
+    if (health?.program !== 'kilnsman' || health.instance !== instance)
       throw new Stop(`port ${port} is taken by another program; choose one with PORT=3001 npm start`);
-    if (health.database !== 'there' && !process.env.DATABASE_URL && !(await clusterRuns('demo'))) {
-      await startCluster('demo');
+    if (health.database !== 'there' && !process.env.DATABASE_URL && !(await clusterRuns(place.name))) {
+      await startCluster(place.name);
       say('the database had stopped and was started again');
     }
     say(`already serving on ${address}`);
@@ -160,7 +180,7 @@ function stop(code) {
     if (server) await endGroup(server).catch(() => {});
     if (serverEnv) await sealAudit();
     if (cluster) await cluster.stop().catch((error) => console.error(error.message));
-    if (existsSync(pidFile) && readFileSync(pidFile, 'utf8') === String(process.pid)) {
+    if (pidFile && existsSync(pidFile) && readFileSync(pidFile, 'utf8') === String(process.pid)) {
       rmSync(pidFile);
       rmSync(serverPidFile, { force: true });
     }

@@ -3,6 +3,9 @@ import { closePool } from '@/usecases/pool/lane';
 import { runInPool } from '@/usecases/pool/pool';
 
 const label = { number: 'K-1048', words: 'Key 1, Spare', address: 'http://127.0.0.1/tag/1' };
-const bytes = await runInPool('drawPaper', { kind: 'labels', labels: [label] });
+const bytes = await runInPool('drawPaper', {
+  paper: { kind: 'labels', labels: [label] },
+  look: { size: 'letter', logo: null },
+});
 await closePool();
 if (bytes.byteLength < 1000) throw new Error('the paper is empty');

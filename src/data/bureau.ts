@@ -5,7 +5,7 @@ import type { Db } from './db';
 export async function listBureauTerms(db: Db): Promise<Partial<Record<BureauKind, BureauTerms>>> {
   const result = await db.query<BureauTerms & { kind: BureauKind }>(
     `SELECT kind, fee_minor AS "feeMinor", minutes_from AS "minutesFrom", minutes_to AS "minutesTo",
-       failure_percent AS "failurePercent" FROM bureau_service`,
+       failure_percent AS "failurePercent" FROM code_service WHERE offered`,
   );
   return Object.fromEntries(result.rows.map(({ kind, ...terms }) => [kind, terms]));
 }

@@ -6,9 +6,9 @@ import { together } from './together';
 const amounts: Readonly<Record<string, readonly string[]>> = {
   shop: ['price_class_minor', 'only_key_harm_minor', 'stolen_live_harm_minor', 'away_key_harm_minor'],
   supplier_price: ['price_minor', 'shipping_minor'],
-  franchise_desk: ['labour_minor', 'programming_minor', 'cut_minor'],
+  dealer: ['labour_minor', 'programming_minor', 'cut_minor'],
   tool_right: ['use_minor', 'buy_minor'],
-  bureau_service: ['fee_minor'],
+  code_service: ['fee_minor'],
   coupon: ['amount_minor', 'from_minor'],
 };
 

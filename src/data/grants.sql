@@ -5,11 +5,15 @@ REVOKE ALL ON ALL FUNCTIONS IN SCHEMA public FROM :serving;
 REVOKE CREATE ON SCHEMA public FROM PUBLIC;
 GRANT USAGE ON SCHEMA public TO :serving;
 GRANT SELECT ON ALL TABLES IN SCHEMA public TO :serving;
+-- An archive says where each sequence stands.
+GRANT SELECT ON ALL SEQUENCES IN SCHEMA public TO :serving;
 
 GRANT INSERT, UPDATE ON shop, person, session TO :serving;
+GRANT INSERT, UPDATE ON backup TO :serving;
+GRANT INSERT, UPDATE, DELETE ON shop_logo, first_hour TO :serving;
 -- The shop's lists: loaded now, edited later.
-GRANT INSERT ON place, van, tool, tool_cover, tool_right, meter, supplier, supplier_price, franchise_desk, price_book, price_menu,
-  tax_rate, bureau_service, distance_band, hour_rule, shop_warranty, trade_account, coupon, road_node, road, ferry TO :serving;
+GRANT INSERT ON place, van, tool, tool_cover, tool_right, meter, supplier, supplier_price, dealer, price_book, price_menu,
+  own_work, tax_rate, code_service, distance_band, hour_rule, shop_warranty, trade_account, coupon, road_node, road, ferry TO :serving;
 GRANT UPDATE, DELETE ON tool, tool_cover, tool_right, meter TO :serving;
 GRANT UPDATE ON van TO :serving;
 GRANT UPDATE, DELETE ON place TO :serving;
@@ -18,7 +22,8 @@ GRANT UPDATE (valid) ON price_book, tax_rate TO :serving;
 GRANT UPDATE (valid, seen_on) ON supplier_price TO :serving;
 -- Another currency restates what is sold and charged.
 GRANT UPDATE (price_minor, shipping_minor) ON supplier_price TO :serving;
-GRANT UPDATE ON franchise_desk, bureau_service TO :serving;
+GRANT UPDATE ON dealer, code_service TO :serving;
+GRANT DELETE ON dealer, road_node, road, ferry TO :serving;
 GRANT UPDATE ON trade_account, coupon TO :serving;
 -- The library: brought, corrected and taken out by the people of the shop; code rows only with the world.
 GRANT INSERT, UPDATE, DELETE ON :lists, name_word TO :serving;

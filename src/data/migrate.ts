@@ -4,6 +4,7 @@ import { runner } from 'node-pg-migrate';
 import pg from 'pg';
 import { storages } from '@/data/library/storage/storages';
 import { applyKindChecks } from './kind-checks';
+import { migrationNames } from './newest-schema';
 
 const folder = join(import.meta.dirname, 'migrations');
 
@@ -14,14 +15,7 @@ const folder = join(import.meta.dirname, 'migrations');
  * @param servingRole name of the role the program serves with
  */
 export async function migrate(migratorUrl: string, servingRole: string): Promise<void> {
-  await runner({
-    databaseUrl: migratorUrl,
-    dir: folder,
-    direction: 'up',
-    migrationsTable: 'schema_migration',
-    checkOrder: true,
-    log: () => {},
-  });
+  await run(migratorUrl);
   const client = new pg.Client({ connectionString: migratorUrl });
   await client.connect();
   try {
@@ -30,6 +24,26 @@ export async function migrate(migratorUrl: string, servingRole: string): Promise
   } finally {
     await client.end();
   }
+}
+
+/** Brings an empty database as far as one of its migrations, without rights; false where there is none of this name. */
+export async function migrateAsFar(migratorUrl: string, schema: string): Promise<boolean> {
+  const count = migrationNames(folder).indexOf(schema) + 1;
+  if (count === 0) return false;
+  await run(migratorUrl, count);
+  return true;
+}
+
+async function run(databaseUrl: string, count?: number): Promise<void> {
+  await runner({
+    databaseUrl,
+    dir: folder,
+    direction: 'up',
+    migrationsTable: 'schema_migration',
+    checkOrder: true,
+    log: () => {},
+    ...(count === undefined ? {} : { count }),
+  });
 }
 
 function grants(role: string): string {

@@ -1,11 +1,11 @@
 import type { LocalDay } from '@/core/kinds/local-time';
 import type { OptionKind } from '@/core/quote/option-kinds';
-import type { DistanceBand, FlatRate, HourRule, PriceRules } from '@/core/quote/price-rules';
+import type { DistanceBand, FlatRate, HourRule, OwnWork, PriceRules } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import type { Db } from './db';
 import { insertMany } from './insert-many';
 
-type BookColumns = Omit<PriceRules, 'flatRates' | 'bands' | 'hours' | 'warrantyMonths'>;
+type BookColumns = Omit<PriceRules, 'flatRates' | 'ownWorks' | 'bands' | 'hours' | 'warrantyMonths'>;
 
 /** The columns of a price book by the names of the rules. */
 const columns: Record<keyof BookColumns, string> = {
@@ -26,6 +26,8 @@ const columns: Record<keyof BookColumns, string> = {
   cancellationMinor: 'cancellation_minor',
   noShowMinor: 'no_show_minor',
   paymentBasisPoints: 'payment_basis_points',
+  openMinutes: 'open_minutes',
+  lockMinutes: 'lock_minutes',
   kmCostMinor: 'km_cost_minor',
   flexiblePercent: 'flexible_percent',
   flexibleDays: 'flexible_days',
@@ -37,6 +39,8 @@ const columns: Record<keyof BookColumns, string> = {
   lossPercent: 'loss_percent',
   lossNote: 'loss_note',
 };
+/** Amounts with decimals of a minor unit. */
+const decimal: ReadonlySet<keyof BookColumns> = new Set(['kmCostMinor', 'towPerKmMinor', 'beyondPerKmMinor']);
 const names = Object.keys(columns) as (keyof BookColumns)[];
 
 /** The rules that hold on a day; undefined where none do. */
@@ -50,9 +54,11 @@ export async function findPriceBook(
   day: LocalDay,
 ): Promise<{ readonly id: string; readonly rules: PriceRules } | undefined> {
   const found = await db.query<BookColumns & { id: string } & ChildRows>(
-    `SELECT b.id, ${names.map((name) => `b.${columns[name]} AS "${name}"`).join(', ')},
+    `SELECT b.id, ${names.map((name) => `b.${columns[name]}${decimal.has(name) ? '::float8' : ''} AS "${name}"`).join(', ')},
        (SELECT coalesce(jsonb_agg(jsonb_build_object('work', work, 'difficulty', difficulty, 'firstMinor', first_minor,
           'furtherMinor', further_minor) ORDER BY work, difficulty DESC), '[]') FROM price_menu WHERE price_book_id = b.id) AS "flatRates",
+       (SELECT coalesce(jsonb_agg(jsonb_build_object('name', name, 'minor', minor, 'minutes', minutes) ORDER BY name), '[]')
+        FROM own_work WHERE price_book_id = b.id) AS "ownWorks",
        (SELECT coalesce(jsonb_agg(jsonb_build_object('toKm', to_km, 'minor', minor) ORDER BY to_km), '[]')
         FROM distance_band WHERE price_book_id = b.id) AS bands,
        (SELECT coalesce(jsonb_agg(jsonb_build_object('label', label, 'days', days, 'from', from_hour, 'to', to_hour,
@@ -70,6 +76,7 @@ export async function findPriceBook(
 
 interface ChildRows {
   readonly flatRates: readonly FlatRate[];
+  readonly ownWorks: readonly OwnWork[];
   readonly bands: readonly DistanceBand[];
   readonly hours: readonly HourRule[];
   readonly warrantyMonths: Readonly<Partial<Record<OptionKind, number>>>;
@@ -112,6 +119,11 @@ export async function replacePriceBook(
       first_minor: price.firstMinor,
       further_minor: price.furtherMinor,
     })),
+  );
+  await insertMany(
+    db,
+    'own_work',
+    rules.ownWorks.map((work) => ({ price_book_id: id, ...work })),
   );
   await insertMany(
     db,

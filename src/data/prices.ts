@@ -50,7 +50,7 @@ async function findDealer(db: Db, makeId: string | null): Promise<Dealer | null>
     `SELECT name, labour_minor AS "labourMinor", programming_minor AS "programmingMinor",
        key_markup_percent AS "keyMarkupPercent", working_days AS "workingDays", late_days AS "lateDays",
        tow_km::float8 AS "towKm", cut_minor AS "cutMinor", place
-     FROM franchise_desk WHERE make_id = $1`,
+     FROM dealer WHERE make_id = $1`,
     [makeId],
   );
   return dealers.rows[0] ?? null;
@@ -71,14 +71,14 @@ async function listSourceOutcomes(db: Db): Promise<SourceOutcome[]> {
 async function findCodeService(db: Db): Promise<PriceLists['codeService']> {
   const found = await db.query<{ feeMinor: number; chance: number }>(
     `SELECT fee_minor AS "feeMinor", 1 - failure_percent::float8 / 100 AS chance
-     FROM bureau_service WHERE kind = 'codeFromVin'`,
+     FROM code_service WHERE offered AND kind = 'codeFromVin'`,
   );
   return found.rows[0] ?? null;
 }
 
 async function findBureauFee(db: Db): Promise<number> {
   const bureau = await db.query<{ feeMinor: number }>(
-    `SELECT fee_minor AS "feeMinor" FROM bureau_service WHERE kind = 'pinFromVin'`,
+    `SELECT fee_minor AS "feeMinor" FROM code_service WHERE offered AND kind = 'pinFromVin'`,
   );
   return bureau.rows[0]?.feeMinor ?? 0;
 }

@@ -6,7 +6,7 @@ import type { Db } from './db';
 export async function readJobTerms(db: Db, jobId: string): Promise<JobTerms> {
   const result = await db.query<JobTerms>(
     `SELECT book, prefer, flexible, waits_filled AS "waitsFilled", agreed_option AS "agreedOption",
-       agreed_minor AS "agreedMinor", account_id AS "accountId", coupon_id AS "couponId", hand
+       agreed_minor AS "agreedMinor", account_id AS "accountId", coupon_id AS "couponId", hand, works
      FROM quote_terms WHERE job_id = $1`,
     [jobId],
   );
@@ -16,11 +16,11 @@ export async function readJobTerms(db: Db, jobId: string): Promise<JobTerms> {
 export async function storeJobTerms(db: Db, jobId: string, terms: JobTerms): Promise<void> {
   await db.query(
     `INSERT INTO quote_terms (job_id, book, prefer, flexible, waits_filled, agreed_option, agreed_minor, account_id,
-       coupon_id, hand)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)
+       coupon_id, hand, works)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
      ON CONFLICT (job_id) DO UPDATE SET book = excluded.book, prefer = excluded.prefer, flexible = excluded.flexible,
        waits_filled = excluded.waits_filled, agreed_option = excluded.agreed_option, agreed_minor = excluded.agreed_minor,
-       account_id = excluded.account_id, coupon_id = excluded.coupon_id, hand = excluded.hand`,
+       account_id = excluded.account_id, coupon_id = excluded.coupon_id, hand = excluded.hand, works = excluded.works`,
     [
       jobId,
       terms.book,
@@ -32,6 +32,7 @@ export async function storeJobTerms(db: Db, jobId: string, terms: JobTerms): Pro
       terms.accountId,
       terms.couponId,
       terms.hand && JSON.stringify(terms.hand),
+      JSON.stringify(terms.works),
     ],
   );
 }

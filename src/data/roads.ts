@@ -1,5 +1,6 @@
 import type { RoadNetwork } from '@/core/travel/roads';
 import type { Db } from './db';
+import { insertMany } from './insert-many';
 import { together } from './together';
 
 /** The roads of the district as they are stored. */
@@ -27,4 +28,38 @@ export async function readRoadNetwork(db: Db): Promise<RoadNetwork> {
     roads: roads.rows,
     ferries: ferries.rows,
   };
+}
+
+/** Takes other roads in place of those on file. */
+export async function replaceRoads(db: Db, { nodes, workshop, roads, ferries }: RoadNetwork): Promise<void> {
+  for (const table of ['ferry', 'road', 'road_node']) await db.query(`DELETE FROM ${table}`);
+  await insertMany(
+    db,
+    'road_node',
+    nodes.map((name) => ({ name, is_workshop: name === workshop })),
+  );
+  await insertMany(
+    db,
+    'road',
+    roads.map(({ from, to, km, kmPerHour, rushPercent }) => ({
+      from_node: from,
+      to_node: to,
+      km,
+      km_per_hour: kmPerHour,
+      rush_percent: rushPercent,
+    })),
+  );
+  await insertMany(
+    db,
+    'ferry',
+    ferries.map(({ from, to, km, minutes, first, last, everyMinutes }) => ({
+      from_node: from,
+      to_node: to,
+      km,
+      minutes,
+      first_hour: first,
+      last_hour: last,
+      every_minutes: everyMinutes,
+    })),
+  );
 }

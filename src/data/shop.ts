@@ -1,6 +1,8 @@
 import type { LocalRules, PlainCopyRule } from '@/core/authority/documents';
 import type { ArrivalForm } from '@/core/job/arrival';
-import type { LocalDay } from '@/core/kinds/local-time';
+import type { FirmContact, OwnTexts, PaperSize } from '@/core/kinds/firm';
+import type { LocalDay, LocalHour } from '@/core/kinds/local-time';
+import type { DistanceUnit } from '@/core/kinds/units';
 import type { Habits } from '@/core/programming/choices';
 import type { ProveDepth } from '@/core/prove/checks';
 import type { OpenHours } from '@/core/travel/gaps';
@@ -14,9 +16,19 @@ export interface ShopRow {
   readonly zone: string;
   readonly locale: string;
   readonly currency: string;
-  readonly distanceUnit: 'km' | 'mi';
+  readonly distanceUnit: DistanceUnit;
+  /** Where the cars of its district are mostly sold; empty where that is not said. */
   readonly market: string;
   readonly quoteValidDays: number;
+  readonly paperSize: PaperSize;
+  /** How it is reached and paid, on its papers. */
+  readonly contact: FirmContact;
+  /** The version of its logo; null where it has none. */
+  readonly logo: string | null;
+  readonly ownTexts: OwnTexts;
+  /** When its data are written away by themselves; null for never. */
+  readonly backupAt: LocalHour | null;
+  readonly backupKeep: number;
   /** Totals closer than this count as one price when a car is identified. */
   readonly priceClassMinor: number;
   /** What the shop states that working on the only key, and leaving stolen keys live, is worth to avoid. */
@@ -55,7 +67,10 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
          'witness', witness_rule, 'plainCopy', plain_copy_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
        lock_minutes AS "lockMinutes",
        jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open,
-       holidays, spelling, prove_depth AS "proveDepth", arrival_form AS "arrivalForm"
+       holidays, spelling, prove_depth AS "proveDepth", arrival_form AS "arrivalForm", paper_size AS "paperSize",
+       jsonb_build_object('address', address, 'phone', phone, 'mail', mail, 'taxNumber', tax_number, 'bank', bank) AS contact,
+       (SELECT version FROM shop_logo) AS logo, to_char(backup_at, 'HH24:MI') AS "backupAt", backup_keep AS "backupKeep",
+       '{"included": [], "notIncluded": [], "terms": [], "cautions": [], "handover": []}' || own_texts AS "ownTexts"
      FROM shop`,
   );
   return result.rows[0];
@@ -95,14 +110,20 @@ export type NewShop = Omit<
   | 'holidays'
   | 'proveDepth'
   | 'arrivalForm'
+  | 'paperSize'
+  | 'contact'
+  | 'logo'
+  | 'ownTexts'
+  | 'backupKeep'
 > & {
   readonly createdAt: Date;
 };
 
 export async function insertShop(db: Db, shop: NewShop): Promise<void> {
   await db.query(
-    `INSERT INTO shop (id, name, is_demo, zone, locale, currency, distance_unit, market, quote_valid_days, price_class_minor, created_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)`,
+    `INSERT INTO shop (id, name, is_demo, zone, locale, currency, distance_unit, market, quote_valid_days, price_class_minor, created_at,
+       backup_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)`,
     [
       shop.id,
       shop.name,
@@ -115,6 +136,7 @@ export async function insertShop(db: Db, shop: NewShop): Promise<void> {
       shop.quoteValidDays,
       shop.priceClassMinor,
       shop.createdAt,
+      shop.backupAt,
     ],
   );
 }
@@ -151,12 +173,64 @@ export async function updateOpenHours(
   ]);
 }
 
-export async function updateRules(db: Db, rules: LocalRules): Promise<void> {
+/** Who the shop is, as its papers say. */
+export async function updateFirm(
+  db: Db,
+  firm: FirmContact & { readonly name: string; readonly licence: string },
+): Promise<void> {
   await db.query(
-    `UPDATE shop SET licence = $1, identity_accepted = $2, right_accepted = $3, witness_rule = $4, forms = $5,
-       secret_days = $6, personal_days = $7, plain_copy_rule = $8`,
+    'UPDATE shop SET name = $1, licence = $2, address = $3, phone = $4, mail = $5, tax_number = $6, bank = $7',
+    [firm.name, firm.licence, firm.address, firm.phone, firm.mail, firm.taxNumber, firm.bank],
+  );
+}
+
+/** What the shop goes by: its time, units, paper and how long a quote holds. */
+export async function updateStandards(
+  db: Db,
+  shop: Pick<ShopRow, 'zone' | 'locale' | 'distanceUnit' | 'market' | 'quoteValidDays' | 'paperSize'>,
+): Promise<void> {
+  await db.query(
+    `UPDATE shop SET zone = $1, locale = $2, distance_unit = $3, market = $4, quote_valid_days = $5, paper_size = $6`,
+    [shop.zone, shop.locale, shop.distanceUnit, shop.market, shop.quoteValidDays, shop.paperSize],
+  );
+}
+
+export async function updateOwnTexts(db: Db, texts: OwnTexts): Promise<void> {
+  await db.query('UPDATE shop SET own_texts = $1', [JSON.stringify(texts)]);
+}
+
+export async function updateBackupPlan(
+  db: Db,
+  { at, keep }: { readonly at: LocalHour | null; readonly keep: number },
+): Promise<void> {
+  await db.query('UPDATE shop SET backup_at = $1, backup_keep = $2', [at, keep]);
+}
+
+export async function findLogo(
+  db: Db,
+): Promise<{ readonly png: Buffer; readonly version: string } | undefined> {
+  const result = await db.query<{ png: Buffer; version: string }>('SELECT png, version FROM shop_logo');
+  return result.rows[0];
+}
+
+/** Keeps a logo in place of the one before. */
+export async function replaceLogo(db: Db, png: Buffer, version: string): Promise<void> {
+  await db.query(
+    `INSERT INTO shop_logo (png, version) VALUES ($1, $2)
+     ON CONFLICT (only_one) DO UPDATE SET png = excluded.png, version = excluded.version`,
+    [png, version],
+  );
+}
+
+export async function deleteLogo(db: Db): Promise<boolean> {
+  return (await db.query('DELETE FROM shop_logo')).rowCount === 1;
+}
+
+export async function updateRules(db: Db, rules: Omit<LocalRules, 'licence'>): Promise<void> {
+  await db.query(
+    `UPDATE shop SET identity_accepted = $1, right_accepted = $2, witness_rule = $3, forms = $4,
+       secret_days = $5, personal_days = $6, plain_copy_rule = $7`,
     [
-      rules.licence,
       rules.identityAccepted,
       rules.rightAccepted,
       rules.witness,

@@ -8,6 +8,8 @@ export interface VanRow {
   readonly powerSupply: boolean;
   /** Kinds of blade its machine cuts, by the first words of the profile. */
   readonly cuts: readonly string[];
+  /** Where it stands when it is with nobody, by its name on the roads; null for the workshop. */
+  readonly standsAt: string | null;
   readonly tools: readonly Tool[];
   readonly rights: readonly ToolRight[];
 }
@@ -22,12 +24,12 @@ export async function findGivenUpVan(db: Db, name: string): Promise<string | und
 }
 
 /** Adds a van, names one anew, drives one again; false where another has its name, also one that was given up. */
-export async function upsertVan(db: Db, id: string, name: string): Promise<boolean> {
+export async function upsertVan(db: Db, id: string, name: string, standsAt: string | null): Promise<boolean> {
   const { rowCount } = await db.query(
-    `INSERT INTO van (id, name) SELECT $1::uuid, $2::text
+    `INSERT INTO van (id, name, stands_at) SELECT $1::uuid, $2::text, $3
      WHERE NOT EXISTS (SELECT FROM van WHERE lower(name) = lower($2) AND id <> $1)
-     ON CONFLICT (id) DO UPDATE SET name = excluded.name, retired_on = NULL`,
-    [id, name],
+     ON CONFLICT (id) DO UPDATE SET name = excluded.name, stands_at = excluded.stands_at, retired_on = NULL`,
+    [id, name, standsAt],
   );
   return rowCount === 1;
 }
@@ -152,8 +154,8 @@ export async function listVans(db: Db): Promise<VanRow[]> {
   const [vans, tools, rights] = await together(
     db,
     (db) =>
-      db.query<Pick<VanRow, 'id' | 'name' | 'powerSupply' | 'cuts'>>(
-        'SELECT id, name, power_supply AS "powerSupply", cuts FROM van WHERE retired_on IS NULL ORDER BY name',
+      db.query<Pick<VanRow, 'id' | 'name' | 'powerSupply' | 'cuts' | 'standsAt'>>(
+        'SELECT id, name, power_supply AS "powerSupply", cuts, stands_at AS "standsAt" FROM van WHERE retired_on IS NULL ORDER BY name',
       ),
     (db) =>
       db.query<Tool & { vanId: string }>(

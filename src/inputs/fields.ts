@@ -8,6 +8,8 @@ import {
   IsInt,
   IsNumber,
   isInt,
+  Length,
+  Matches,
   Max,
   Min,
   ValidateBy,
@@ -183,6 +185,16 @@ export function wholeIn(
 /** A number of a range, with one word for whatever is wrong with it. */
 export function numberIn(from: number, to: number, message: string): PropertyDecorator {
   return together(IsNumber({}, { message }), Min(from, { message }), Max(to, { message }));
+}
+
+/** The shop's own sentences: up to `most`, each of up to 200 characters. */
+export function sentences(most: number): PropertyDecorator {
+  return together(
+    IsArray({ message: 'Expected lines.' }),
+    ArrayMaxSize(most, { message: `Up to ${most} lines.` }),
+    Length(1, 200, { each: true, message: 'Up to 200 characters a line.' }),
+    Matches(/\S/, { each: true, message: 'A line says something.' }),
+  );
 }
 
 function together(...checks: readonly PropertyDecorator[]): PropertyDecorator {

@@ -27,7 +27,6 @@ const secret = { ...job, kind: 'pin', source: 'customer', value: '48213' };
 const person = { id: null, name: 'Ilse Brannoway', role: 'trainee', passcode: 'salt-kiln-90' };
 const token = { name: 'Dealer display', role: 'locksmith', scopes: ['benches'], days: 30 };
 const rules = {
-  licence: '',
   identityAccepted: ['passport'],
   rightAccepted: ['registration'],
   witness: 'never',

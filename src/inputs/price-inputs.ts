@@ -19,7 +19,6 @@ import {
   type Difficulty,
   type DistanceBand,
   difficulties,
-  type FlatRate,
   type FlatWork,
   flatWorks,
   type HourRule,
@@ -27,7 +26,7 @@ import {
   roundingModes,
 } from '@/core/quote/price-rules';
 import { type SupplierKind, supplierKinds } from '@/core/supply/supplier-prices';
-import { calendarDay, decimals, listOf, orNull, wholeIn } from './fields';
+import { calendarDay, decimals, listOf, numberIn, orNull, wholeIn } from './fields';
 
 /** Minor units of the shop's currency. */
 const minor = (from = 0) =>
@@ -39,19 +38,32 @@ const percent = (to = 100) => wholeIn(0, to);
 const from = /^([01]\d|2[0-3]):[0-5]\d$/;
 const to = /^(([01]\d|2[0-3]):[0-5]\d|24:00)$/;
 
-export class MenuPriceInput implements FlatRate {
+/** What a work costs; without an amount the shop has no flat rate for it. */
+export class MenuPriceInput {
   @IsIn(flatWorks, { message: 'Choose a work.' }) work!: FlatWork;
   @IsIn(Object.keys(difficulties), { message: 'Usual or hard.' }) difficulty!: Difficulty;
-  @minor() firstMinor!: number;
-  @minor() furtherMinor!: number;
+  @orNull() @minor() firstMinor!: number | null;
+  /** As the first where it is left out. */
+  @orNull() @minor() furtherMinor!: number | null;
 }
 
-const kilometres = 'Kilometres, 0.1 to 999, with one decimal at most.';
+export class OwnWorkInput {
+  @Matches(/\S/, { message: 'What is it called?' })
+  @Length(1, 60, { message: 'A name of up to 60 characters.' })
+  name!: string;
+  /** Null: it costs the time it takes. */
+  @orNull() @minor() minor!: number | null;
+  @wholeIn(0, 1440, 'Whole minutes, up to 1,440.') minutes!: number;
+}
+
+const distance = 'A distance of 0.1 to 999.';
+/** Of a kilometre: minor units with four decimals. */
+const perKm = () => numberIn(0, 1_000_000, 'An amount, 0 or more.');
 
 export class DistanceBandInput implements DistanceBand {
-  @decimals(1, kilometres)
-  @Min(0.1, { message: kilometres })
-  @Max(999, { message: kilometres })
+  @decimals(1, distance)
+  @Min(0.1, { message: distance })
+  @Max(1608, { message: distance })
   toKm!: number;
   @minor() minor!: number;
 }
@@ -92,18 +104,22 @@ export class PriceRulesInput {
   @minor() cancellationMinor!: number;
   @minor() noShowMinor!: number;
   @basisPoints(2000) paymentBasisPoints!: number;
-  @minor() kmCostMinor!: number;
+  @wholeIn(1, 480, 'Minutes, 1 to 480.') openMinutes!: number;
+  @wholeIn(1, 480, 'Minutes, 1 to 480.') lockMinutes!: number;
+  @perKm() kmCostMinor!: number;
   @percent() flexiblePercent!: number;
   @wholeIn(1, 30) flexibleDays!: number;
   @minor() towBaseMinor!: number;
-  @minor() towPerKmMinor!: number;
+  @perKm() towPerKmMinor!: number;
   @minor() onlineShippingMinor!: number;
-  @minor() beyondPerKmMinor!: number;
+  @perKm() beyondPerKmMinor!: number;
   @wholeIn(1, 3650) staleDays!: number;
   @percent() lossPercent!: number;
   @MaxLength(300, { message: 'Up to 300 characters.' }) lossNote!: string;
   @listOf(() => MenuPriceInput, 60, 'prices')
   flatRates!: MenuPriceInput[];
+  @listOf(() => OwnWorkInput, 60, 'works')
+  ownWorks!: OwnWorkInput[];
   @listOf(() => DistanceBandInput, 30, 'bands')
   bands!: DistanceBandInput[];
   @listOf(() => HourRuleInput, 20, 'hours')

@@ -7,6 +7,17 @@ import { JobEdit } from './job-inputs';
 
 const hour = /^([01]\d|2[0-3]):[0-5]\d$/;
 
+/** A work of the shop's prices, so many times. */
+export class PickedWorkInput {
+  @Length(1, 60, { message: 'Choose a work.' }) name!: string;
+  @wholeIn(1, 20, 'One to twenty.') count!: number;
+}
+
+/** The works of the shop that a job is quoted with. */
+export class WorksInput extends JobEdit {
+  @listOf(() => PickedWorkInput, 12, 'works') works!: PickedWorkInput[];
+}
+
 /** On which terms a job is quoted. */
 export class QuoteTermsInput extends JobEdit {
   @orNull() @IsIn(['flatRates', 'timeAndParts'], { message: 'Choose a price book.' }) book!: BookStyle | null;

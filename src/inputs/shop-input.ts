@@ -38,7 +38,6 @@ const accepted = (names: Readonly<Record<string, string>>) =>
 
 /** The shop's own rules at the gate. */
 export class RulesInput {
-  @MaxLength(200, { message: 'Up to 200 characters.' }) licence!: string;
   @ArrayNotEmpty({ message: 'Accept one at least.' })
   @ArrayMaxSize(10, { message: 'Each once.' })
   @IsIn(accepted(identityDocuments), { each: true, message: 'Choose of the list.' })
@@ -82,6 +81,8 @@ export class VanInput {
   @Matches(/\S/, { message: 'Name the van, in up to 40 characters.' })
   @Length(1, 40, { message: 'Name the van, in up to 40 characters.' })
   name!: string;
+  /** By its name on the roads; empty for the workshop. As it is where it is left out. */
+  @IsOptional() @MaxLength(60, { message: 'Choose of the list.' }) standsAt?: string;
 }
 
 export class VanIdInput {

@@ -1,5 +1,6 @@
 import { dropOldAttempts } from '@/data/attempt-limits';
 import { log } from '@/outside/log';
+import { backUpWhenDue } from '@/usecases/archive/backups';
 import { sealAudit } from '@/usecases/audit/audit-seal';
 import { warmShortLane } from '@/usecases/benches/ask-in-pool';
 import { database } from '@/usecases/database';
@@ -34,6 +35,7 @@ export async function startHousekeeping(): Promise<void> {
   repeat('retention', hourMs, applyRetention);
   repeat('dead imports', minuteMs, endDeadImports);
   repeat('audit seal', minuteMs, sealAudit);
+  repeat('backup', minuteMs, backUpWhenDue);
   void keepRunningErrands();
   repeat('old attempts', hourMs, () => dropOldAttempts(database()));
 }

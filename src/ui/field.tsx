@@ -6,6 +6,8 @@ interface FieldProps {
   readonly hint?: ReactNode;
   readonly error?: string | undefined;
   readonly className?: string | undefined;
+  /** It stands in a table, whose head and row say what it is: the label is for those who do not see them. */
+  readonly inTable?: boolean;
   readonly children: (props: {
     id: string;
     'aria-describedby': string;
@@ -14,15 +16,15 @@ interface FieldProps {
 }
 
 /** A label, what goes in, and below it the hint or the clear word about what is wrong. */
-export function Field({ label, hint, error, className, children }: FieldProps) {
+export function Field({ label, hint, error, className, inTable = false, children }: FieldProps) {
   const id = useId();
   return (
     <div className={classNames('flex flex-col gap-1', className)}>
-      <label htmlFor={id} className="text-small font-semibold text-mute">
+      <label htmlFor={id} className={inTable ? 'sr-only' : 'text-small font-semibold text-mute'}>
         {label}
       </label>
       {children({ id, 'aria-describedby': `${id}-note`, 'aria-invalid': error !== undefined })}
-      <p id={`${id}-note`} className="text-small">
+      <p id={`${id}-note`} className={inTable && !error ? 'sr-only' : 'text-small'}>
         {error ? (
           <span className="text-oxide">{error}</span>
         ) : hint ? (
@@ -39,9 +41,9 @@ const box =
 type TextFieldProps = Omit<FieldProps, 'children'> &
   Omit<ComponentProps<'input'>, 'className'> & { mono?: boolean };
 
-export function TextField({ label, hint, error, className, mono, ...input }: TextFieldProps) {
+export function TextField({ label, hint, error, className, inTable, mono, ...input }: TextFieldProps) {
   return (
-    <Field label={label} hint={hint} error={error} className={className}>
+    <Field label={label} hint={hint} error={error} className={className} inTable={inTable}>
       {(props) => (
         <input {...props} className={classNames(box, mono && 'font-mono')} autoComplete="off" {...input} />
       )}

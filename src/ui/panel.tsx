@@ -7,14 +7,20 @@ export function Panel({
   note,
   children,
   className,
+  id,
 }: {
   title: string;
   note?: ReactNode;
   children: ReactNode;
   className?: string;
+  /** By which a link leads to it. */
+  id?: string;
 }) {
   return (
-    <section className={classNames('rounded-lg border border-line bg-biscuit p-4', className)}>
+    <section
+      id={id}
+      className={classNames('scroll-mt-4 rounded-lg border border-line bg-biscuit p-4', className)}
+    >
       <h2 className="font-semibold">{title}</h2>
       {note && <p className="mt-0.5 text-small text-mute">{note}</p>}
       <div className="mt-3">{children}</div>

@@ -1,8 +1,7 @@
 'use client';
 
-import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
-import { Button } from './button';
+import { PictureButton, sendPicture } from './picture-button';
 
 interface PhotographButtonProps {
   readonly jobNumber: number;
@@ -17,65 +16,21 @@ const longestSide = 1600;
 
 /** Takes a photograph with the device's camera, or a file, and keeps it sealed with the job; nothing of where it was taken goes along. */
 export function PhotographButton({ jobNumber, runId, of, disabled = false }: PhotographButtonProps) {
-  const field = useRef<HTMLInputElement>(null);
-  const [state, setState] = useState<{ readonly words: string; readonly failed: boolean } | null>(null);
-  const [busy, setBusy] = useState(false);
-  const keep = async (file: File) => {
-    setBusy(true);
-    setState(null);
-    try {
-      setState(await sent(jobNumber, runId, of, await smaller(file)));
-    } catch (error) {
-      const why = error instanceof Error && error.message !== '' ? error.message : 'It cannot be read.';
-      setState({ words: why, failed: true });
-    } finally {
-      setBusy(false);
-    }
-  };
   return (
-    <>
-      <input
-        ref={field}
-        type="file"
-        accept="image/jpeg,image/png"
-        capture="environment"
-        aria-label={`Photograph: ${of}`}
-        className="sr-only"
-        tabIndex={-1}
-        onChange={(event) => {
-          const file = event.target.files?.[0];
-          if (file) void keep(file);
-          event.target.value = '';
-        }}
-      />
-      <Button look="quiet" busy={busy} disabled={disabled} onClick={() => field.current?.click()}>
-        Photograph
-      </Button>
-      {state && (
-        <span
-          role={state.failed ? 'alert' : undefined}
-          data-said
-          className={state.failed ? 'text-oxide' : 'text-mute'}
-        >
-          {state.words}
-        </span>
-      )}
-    </>
+    <PictureButton
+      label={`Photograph: ${of}`}
+      accept="image/jpeg,image/png"
+      camera
+      disabled={disabled}
+      onPicture={async (file) => {
+        const asked = new URLSearchParams({ id: uuid(), of, ...(runId && { run: runId }) });
+        const address = `/api/v1/jobs/${jobNumber}/photographs?${asked}`;
+        return sendPicture(address, 'POST', await smaller(file), 'Kept with the job.');
+      }}
+    >
+      Photograph
+    </PictureButton>
   );
-}
-
-async function sent(jobNumber: number, runId: string | undefined, of: string, image: Blob) {
-  const asked = new URLSearchParams({ id: uuid(), of, ...(runId && { run: runId }) });
-  const response = await fetch(`/api/v1/jobs/${jobNumber}/photographs?${asked}`, {
-    method: 'POST',
-    headers: { 'content-type': image.type },
-    body: image,
-  }).catch(() => null);
-  if (!response)
-    return { words: 'The server cannot be reached: keep the picture, and send it later.', failed: true };
-  if (response.ok) return { words: 'Kept with the job.', failed: false };
-  const told = (await response.json().catch(() => ({}))) as { detail?: string };
-  return { words: told.detail ?? 'Refused.', failed: true };
 }
 
 /** The picture drawn anew, smaller: what a camera writes beside it (place, device) is left out. */

@@ -18,6 +18,8 @@ const sizes = {
   downloads: { connections: 4, waitMs: 3000 },
   /** The parts of an import, and the one statement that stores it; many may wait for their turn. */
   imports: { connections: 3, waitMs: 300_000 },
+  /** An archive holds one for as long as it is written; a second one waits a moment and is refused. */
+  archives: { connections: 2, waitMs: 3000 },
 } as const satisfies Record<string, PoolSize>;
 
 /** A query that took longer is worth a look; what downloads and imports take is theirs. */
@@ -36,6 +38,10 @@ export function downloadDatabase(): Pool {
 
 export function importDatabase(): Pool {
   return poolOf('imports');
+}
+
+export function archiveDatabase(): Pool {
+  return poolOf('archives');
 }
 
 /** Runs `work` in one transaction; nothing outside the use-cases opens one. */

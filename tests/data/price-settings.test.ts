@@ -44,7 +44,12 @@ async function costsInVan(): Promise<(number | null)[]> {
 async function form(actor: PersonActor, more: Partial<PriceRulesInput> = {}): Promise<PriceRulesInput> {
   const { book, taxBasisPoints, shop } = await readPriceSettings(actor);
   if (!book) throw new Error('the world has prices');
-  const sent = sentOfDraft(draftOfRules(book.rules, taxBasisPoints, shop.currency), book.id, shop.currency);
+  const sent = sentOfDraft(
+    draftOfRules(book.rules, taxBasisPoints, shop.currency, 'km'),
+    book.id,
+    shop.currency,
+    'km',
+  );
   const parsed = parseInput(RulesClass, { ...sent, ...more });
   if (!parsed.ok) throw new Error(JSON.stringify(parsed.problems));
   return parsed.value;

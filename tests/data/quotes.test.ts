@@ -6,7 +6,6 @@ import { findFrozenQuote } from '@/data/quotes';
 import { canonicalJson } from '@/formats/canonical-json';
 import { quoteCar } from '@/usecases/benches/quote-car';
 import { database } from '@/usecases/database';
-import { chooseCandidate } from '@/usecases/jobs/decide';
 import { noteComeback, readSources } from '@/usecases/jobs/key-sources';
 import { closeJob } from '@/usecases/jobs/record';
 import { acceptOffer, openOffer, readOffer, sendMessage } from '@/usecases/quote/customer';
@@ -16,7 +15,7 @@ import { readJobSheet } from '@/usecases/quote/papers';
 import { noteRival, readRivals } from '@/usecases/quote/rivals';
 import { agreePrice, reserveTime, setTerms } from '@/usecases/quote/terms';
 import { keepSecret } from '@/usecases/secrets/secrets';
-import { openTestJob, viewOf } from '../support/jobs';
+import { quotedJob, viewOf } from '../support/jobs';
 import { applyRetentionTwice } from '../support/retention';
 import { actorOf, testDatabase } from '../support/test-database';
 
@@ -24,26 +23,6 @@ testDatabase('world');
 
 const person = () => actorOf('locksmith');
 const versionOf = async (actor: PersonActor, number: number) => (await viewOf(actor, number)).job.version;
-
-/** A job with the likeliest candidate chosen. */
-async function quotedJob(actor: PersonActor, more: Record<string, unknown> = {}): Promise<number> {
-  const number = await openTestJob(actor, 'Merrowdale', {
-    year: 2018,
-    ignition: 'push',
-    why: 'spare',
-    working: 1,
-    name: 'Odile Varga',
-    ...more,
-  });
-  const view = await viewOf(actor, number);
-  await chooseCandidate(actor, {
-    number,
-    version: view.job.version,
-    applicationId: view.candidates[0]?.application.id ?? '',
-    reason: 'Likeliest',
-  });
-  return number;
-}
 
 const usual = {
   book: null,

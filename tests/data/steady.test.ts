@@ -163,7 +163,10 @@ describe('the threads', () => {
     expect(there.value.read).toEqual(here.value.read);
 
     const label = { number: '1042-1', words: 'ochre tern', address: 'http://127.0.0.1/tag/x' };
-    const bytes = await runInPool('drawPaper', { kind: 'labels', labels: [label] });
+    const bytes = await runInPool('drawPaper', {
+      paper: { kind: 'labels', labels: [label] },
+      look: { size: 'letter', logo: null },
+    });
     expect(Buffer.from(bytes.subarray(0, 5)).toString()).toBe('%PDF-');
   });
 

@@ -52,6 +52,11 @@ for (const path of [
   '/settings/audit',
   '/settings/shop',
   '/settings/vans',
+  '/settings/first-hour',
+  '/settings/firm',
+  '/settings/dealers',
+  '/settings/backups',
+  '/settings/health',
   '/settings/prices',
   '/library/code-series/row?id=',
 ]) {

@@ -3,6 +3,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { OpenJobInput } from '@/inputs/call-input';
 import { EventInput } from '@/inputs/event-input';
 import { parseInput } from '@/inputs/parse';
+import { chooseCandidate } from '@/usecases/jobs/decide';
 import { openJob } from '@/usecases/jobs/open-job';
 import { recordEvent } from '@/usecases/jobs/record-event';
 import { type JobView, readJobView } from '@/usecases/view/job-view';
@@ -34,6 +35,26 @@ export async function viewOf(actor: PersonActor, number: number): Promise<JobVie
   const view = await readJobView(actor, number);
   if (!view) throw new Error(`no job ${number}`);
   return view;
+}
+
+/** A job with the likeliest candidate chosen. */
+export async function quotedJob(actor: PersonActor, more: Record<string, unknown> = {}): Promise<number> {
+  const number = await openTestJob(actor, 'Merrowdale', {
+    year: 2018,
+    ignition: 'push',
+    why: 'spare',
+    working: 1,
+    name: 'Odile Varga',
+    ...more,
+  });
+  const view = await viewOf(actor, number);
+  await chooseCandidate(actor, {
+    number,
+    version: view.job.version,
+    applicationId: view.candidates[0]?.application.id ?? '',
+    reason: 'Likeliest',
+  });
+  return number;
 }
 
 /** Sends an event through the door a device uses. */

@@ -75,7 +75,7 @@ export function allowed<Context>(
 }
 
 /** The token of a program, where the request carries one. */
-function bearerOf(request: Request): string | undefined {
+export function bearerOf(request: Request): string | undefined {
   return /^Bearer (\S{1,200})$/.exec(request.headers.get('authorization') ?? '')?.[1];
 }
 

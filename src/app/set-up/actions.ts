@@ -15,6 +15,6 @@ export async function setUpAction(data: unknown): Promise<Failed> {
     const made = await setUpShop(await requestOrigin(), input.value);
     if (!made.ok) return made;
     await keepSession(made.value.token);
-    redirect('/jobs');
+    redirect('/settings/first-hour');
   });
 }

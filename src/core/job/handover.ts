@@ -33,6 +33,8 @@ export interface HandoverGround {
   readonly plan: JobPlan;
   /** The last day of the shop's warranty in words; null where the shop gives none, undefined where nothing was quoted. */
   readonly warrantyUntil: string | null | undefined;
+  /** What the shop says with every key. */
+  readonly own?: readonly string[];
 }
 
 export function handoverOf(ground: HandoverGround): HandoverNote {
@@ -42,7 +44,7 @@ export function handoverOf(ground: HandoverGround): HandoverNote {
     keys: keys.map(handedKey),
     worksNot: worksNotOf(ground),
     stays: staysOf(ground),
-    advice: adviceOf(ground),
+    advice: [...adviceOf(ground), ...(ground.own ?? [])],
     warranty:
       warrantyUntil === undefined
         ? 'As agreed with the shop.'

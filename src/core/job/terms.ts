@@ -24,6 +24,8 @@ export interface JobTerms {
   readonly couponId: string | null;
   /** Null where nothing is priced by hand. */
   readonly hand: HandPrice | null;
+  /** Works of the shop's price rules, by name. */
+  readonly works: readonly { readonly name: string; readonly count: number }[];
 }
 
 export const usualTerms: JobTerms = {
@@ -36,4 +38,5 @@ export const usualTerms: JobTerms = {
   accountId: null,
   couponId: null,
   hand: null,
+  works: [],
 };

@@ -1,6 +1,7 @@
 /** What the first part of an action is about. */
 const subjects: Readonly<Record<string, string>> = {
   account: 'Trade account',
+  archive: 'Archive',
   benchCar: 'Bench car',
   bureau: 'Code service',
   codeRows: 'Code rows',
@@ -57,6 +58,14 @@ const deeds: Readonly<Record<string, string>> = {
   cover: 'coverage',
   priceClass: 'step of prices',
   setUp: 'set up',
+  backedUp: 'backup written',
+  keysExported: 'wrapped keys exported',
+  firm: 'who it is',
+  standards: 'what it goes by',
+  texts: 'words on papers',
+  logoRemoved: 'logo removed',
+  dealerRemoved: 'dealer removed',
+  roadsRemoved: 'roads removed',
 };
 
 /** What a detail is called. */

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { formatProbability } from './percent';
-import { formatDistance, formatMinutes, kmFrom } from './units';
+import { formatBytes, formatDistance, formatMinutes, kmFrom } from './units';
 
 describe('distances', () => {
   it('keeps kilometres and turns miles by the exact factor', () => {
@@ -45,5 +45,18 @@ describe('probabilities', () => {
     [0, 'under 1 %'],
   ])('%d is %s', (probability, expected) => {
     expect(formatProbability(probability)).toBe(expected);
+  });
+});
+
+describe('bytes', () => {
+  it.each([
+    [0, '0 bytes'],
+    [999, '999 bytes'],
+    [1000, '1 kB'],
+    [1234, '1.2 kB'],
+    [12_345_678, '12 MB'],
+    [9_990_000_000_000_000, '9990 TB'],
+  ])('%d are %s', (bytes, expected) => {
+    expect(formatBytes(bytes)).toBe(expected);
   });
 });

@@ -31,3 +31,14 @@ export function formatMinutes(minutes: number): string {
   const rest = whole % 60;
   return rest === 0 ? `${Math.floor(whole / 60)} h` : `${Math.floor(whole / 60)} h ${rest} min`;
 }
+
+/**
+ * Bytes as people say them.
+ * @example formatBytes(12_345_678) // '12 MB'
+ */
+export function formatBytes(bytes: number): string {
+  const units = ['bytes', 'kB', 'MB', 'GB', 'TB'] as const;
+  const at = Math.min(units.length - 1, Math.max(0, Math.floor(Math.log10(Math.max(1, bytes)) / 3)));
+  const value = bytes / 1000 ** at;
+  return `${value < 10 && at > 0 ? Math.round(value * 10) / 10 : Math.round(value)} ${units[at]}`;
+}

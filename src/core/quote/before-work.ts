@@ -6,9 +6,13 @@ import type { FlatWork, PriceRules } from './price-rules';
 import type { KeyState, NetLine, QuoteRequest, QuoteSnapshot } from './quote';
 import { flatRate } from './work';
 
-/** Opening a locked car, and reading a lock for its cut: half of all are quicker. Stated. */
-const openingStep: WorkStep = { p50Minutes: 16, spread: 0.5 };
-export const lockStep: WorkStep = { p50Minutes: 22, spread: 0.45 };
+/** Opening a locked car, with its stated spread. */
+const openingStep = ({ openMinutes }: PriceRules): WorkStep => ({ p50Minutes: openMinutes, spread: 0.5 });
+/** Reading a lock for its cut, with its stated spread. */
+export const lockStep = ({ lockMinutes }: PriceRules): WorkStep => ({
+  p50Minutes: lockMinutes,
+  spread: 0.45,
+});
 
 /** What stands between the van and the work: a locked car, and a cut that nobody has. */
 export interface BeforeWork {
@@ -25,8 +29,10 @@ const nothing: BeforeWork = { lines: [], costs: [], minutes: 0, p80Minutes: 0, n
 export function opening(request: QuoteRequest, { rules }: QuoteSnapshot): BeforeWork {
   if (!request.opens) return nothing;
   return {
-    ...minutesOf(openingStep),
-    lines: [line('Opening the car', 'programming', 'labour', workPrice('open', openingStep, request, rules))],
+    ...minutesOf(openingStep(rules)),
+    lines: [
+      line('Opening the car', 'programming', 'labour', workPrice('open', openingStep(rules), request, rules)),
+    ],
     costs: [],
     notes: [
       'Opened without a key: an alarm, a deadlock or frameless glass can take longer. Papers are looked at before anything is made.',
@@ -46,8 +52,8 @@ export function cutSource(
   const { cutFrom } = state;
   if (cutFrom === undefined || cutFrom === 'key') return nothing;
   if (cutFrom === 'code') return { ...nothing, notes: ['Cut by the key code that was told.'] };
-  const lockMinor = workPrice('lock', lockStep, request, rules);
-  const lock = minutesOf(lockStep);
+  const lockMinor = workPrice('lock', lockStep(rules), request, rules);
+  const lock = minutesOf(lockStep(rules));
   const byLock: BeforeWork = {
     ...lock,
     lines: [line('Lock read for its cut', 'cutting', 'labour', lockMinor)],

@@ -133,8 +133,8 @@ function lockRead({ lists: { rules }, book }: SourcesRequest): BittingSource {
     takes: 'a lock of the car, and blanks for what it leaves open',
     reliability: readingHolds,
     rests: `stated ${percent(readingHolds)}; spaces that the lock lacks are tried in turn`,
-    minutes: lockStep.p50Minutes,
-    priceMinor: workPrice('lock', lockStep, { book }, rules),
+    minutes: rules.lockMinutes,
+    priceMinor: workPrice('lock', lockStep(rules), { book }, rules),
     purpose: 'readLock',
     ...atOnce,
   };

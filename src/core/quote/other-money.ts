@@ -2,6 +2,13 @@ import { convertMinor } from '@/core/kinds/money';
 import type { PriceRules } from './price-rules';
 import type { KeyState, QuoteSnapshot } from './quote';
 
+/** Amounts of a kilometre, which keep four decimals. */
+const perKilometre: ReadonlySet<string> = new Set<keyof PriceRules>([
+  'kmCostMinor',
+  'towPerKmMinor',
+  'beyondPerKmMinor',
+]);
+
 /**
  * Rules with every amount in other minor units, half away from zero; prices are rounded to a power of ten of them.
  * @param factor minor units of the other currency for one of the present
@@ -11,7 +18,11 @@ export function rulesInOtherMoney(rules: PriceRules, factor: number): PriceRules
   const amounts = Object.fromEntries(
     Object.entries(rules).map(([name, value]) => [
       name,
-      name.endsWith('Minor') && typeof value === 'number' ? convert(value) : value,
+      typeof value !== 'number' || !name.endsWith('Minor')
+        ? value
+        : perKilometre.has(name)
+          ? Math.round(value * factor * 10_000) / 10_000
+          : convert(value),
     ]),
   ) as unknown as PriceRules;
   return {
@@ -22,6 +33,10 @@ export function rulesInOtherMoney(rules: PriceRules, factor: number): PriceRules
       ...price,
       firstMinor: convert(price.firstMinor),
       furtherMinor: convert(price.furtherMinor),
+    })),
+    ownWorks: rules.ownWorks.map((work) => ({
+      ...work,
+      minor: work.minor === null ? null : convert(work.minor),
     })),
     bands: rules.bands.map(({ toKm, minor }) => ({ toKm, minor: convert(minor) })),
   };

@@ -1,3 +1,4 @@
+import type { OwnTexts } from '@/core/kinds/firm';
 import { formatDay, type LocalDay } from '@/core/kinds/local-time';
 import { missingSays } from '@/core/programming/key-count';
 import { moreKeysNote } from '@/core/programming/keys-at-least';
@@ -69,7 +70,12 @@ export interface PaperTerm {
   readonly minor: number | null;
 }
 
-/** The paper of a quote with one option offered and up to two others beside it: the unbeaten ones, cheapest first. */
+const noTexts = { included: [], notIncluded: [], terms: [], cautions: [] };
+
+/**
+ * The paper of a quote with one option offered and up to two others beside it: the unbeaten ones, cheapest first.
+ * @param own what the shop says beside: it takes nothing of ours away
+ */
 export function paperOf(
   offered: OptionKind,
   {
@@ -81,6 +87,7 @@ export function paperOf(
     readonly snapshot: QuoteSnapshot;
   },
   car: string,
+  own: Omit<OwnTexts, 'handover'> = noTexts,
 ): QuotePaper | undefined {
   const available = options.filter((one): one is Available => one.available);
   const chosen = available.find(({ kind }) => kind === offered);
@@ -98,19 +105,21 @@ export function paperOf(
     chosen: onPaper(chosen, snapshot),
     alternatives: others.map((other) => onPaper(other, snapshot)),
     furtherKeyMinor: chosen.furtherKeyMinor,
-    included: includedIn(chosen, tripOf(chosen, snapshot)),
+    included: [...includedIn(chosen, tripOf(chosen, snapshot)), ...own.included],
     notIncluded: [
       'Faults found in locks, wiring or modules.',
       'Waiting that the customer causes.',
       ...(chosen.visit === null ? ['A visit to the car.'] : []),
+      ...own.notIncluded,
     ],
     authority: wantsPapers(chosen)
       ? 'The person, a photo identity, and the registration or another proof of the right to the car, together with the plate. Without them no work is done; local law and the shop’s own rules prevail.'
       : null,
-    terms: termsOf(chosen, request, snapshot),
+    terms: [...termsOf(chosen, request, snapshot), ...own.terms.map((words) => ({ words, minor: null }))],
     cautions: [
       ...(makesKey(chosen.route) ? moreKeysNote(request) : []),
       ...cautionsOf(chosen, askedOf(chosen.kind, request, snapshot).state, snapshot),
+      ...own.cautions,
     ],
   };
 }
@@ -205,6 +214,7 @@ function includedIn({ lines, visit, kind, route }: Available, trip: Trip | null)
             : 'Programming, and proving every key and function.',
         ]
       : []),
+    ...lines.filter(({ part }) => part === 'works').map(({ label }) => `${label}.`),
     ...(has('licences') ? ['Fees for codes and programs.'] : []),
     ...(visit && trip ? [`The trip to ${trip.to} and back.`] : []),
   ];

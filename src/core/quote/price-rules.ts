@@ -46,6 +46,21 @@ export interface HourRule {
   readonly percent: number;
 }
 
+/** What else the shop does, beside a key or without one. */
+export interface OwnWork {
+  readonly name: string;
+  /** Each; null where it costs the time it takes. */
+  readonly minor: number | null;
+  /** Half of all are quicker. */
+  readonly minutes: number;
+}
+
+/** A work of the shop that a job is quoted with, so many times. */
+export interface PickedWork {
+  readonly name: string;
+  readonly count: number;
+}
+
 /** How the shop prices, in minor units of its currency. One set holds from a day until the next. */
 export interface PriceRules {
   /** The book that is quoted unless another is asked for. */
@@ -76,7 +91,10 @@ export interface PriceRules {
   readonly noShowMinor: number;
   /** What a payment takes of the total, in hundredths of a percent. */
   readonly paymentBasisPoints: number;
-  /** What a kilometre costs the shop. */
+  /** Opening a locked car, and reading a lock for its cut: half of all are quicker. */
+  readonly openMinutes: number;
+  readonly lockMinutes: number;
+  /** What a kilometre costs the shop; as the other two of a kilometre with four decimals, so that an amount a mile stays what it is. */
   readonly kmCostMinor: number;
   readonly flexiblePercent: number;
   /** A flexible customer waits up to so many days. */
@@ -92,6 +110,7 @@ export interface PriceRules {
   readonly lossPercent: number;
   readonly lossNote: string;
   readonly flatRates: readonly FlatRate[];
+  readonly ownWorks: readonly OwnWork[];
   readonly bands: readonly DistanceBand[];
   readonly hours: readonly HourRule[];
   /** The shop's own warranty; 0 where the customer bears it. */
@@ -136,6 +155,8 @@ export const blankRules: PriceRules = {
   cancellationMinor: 0,
   noShowMinor: 0,
   paymentBasisPoints: 0,
+  openMinutes: 16,
+  lockMinutes: 22,
   kmCostMinor: 0,
   flexiblePercent: 0,
   flexibleDays: 3,
@@ -147,6 +168,7 @@ export const blankRules: PriceRules = {
   lossPercent: 0,
   lossNote: '',
   flatRates: [],
+  ownWorks: [],
   bands: [],
   hours: [],
   warrantyMonths: {},

@@ -1,5 +1,6 @@
 import type { HandPrice } from '@/core/job/terms';
 import type { LocalDay, LocalMoment } from '@/core/kinds/local-time';
+import type { DistanceUnit } from '@/core/kinds/units';
 import type { Bounds } from '@/core/programming/key-count';
 import type { Mend } from '@/core/programming/mends';
 import type { RouteKind } from '@/core/programming/route';
@@ -7,7 +8,7 @@ import type { StockPiece, SupplierPrice } from '@/core/supply/supplier-prices';
 import type { AskedTime, FreeGap } from '@/core/travel/gaps';
 import type { Trip } from '@/core/travel/trip';
 import type { OptionKind } from './option-kinds';
-import type { BookStyle, Coupon, PriceRules, TradeAccount } from './price-rules';
+import type { BookStyle, Coupon, PickedWork, PriceRules, TradeAccount } from './price-rules';
 
 export const taxClasses = ['goods', 'labour'] as const;
 export type TaxClass = (typeof taxClasses)[number];
@@ -22,6 +23,7 @@ export const lineParts = {
   trip: 'Trip or tow',
   hour: 'Hour',
   discount: 'Discounts',
+  works: 'Other works',
   adjust: 'Minimum and rounding',
 } as const;
 export type LinePart = keyof typeof lineParts;
@@ -55,6 +57,8 @@ export interface QuoteRequest {
   readonly waitsFilled: boolean;
   /** Articles and lines written by hand. */
   readonly hand?: HandPrice;
+  /** Works of the shop that are done with it; quotes of earlier times do not say them. */
+  readonly works?: readonly PickedWork[];
   /** A price agreed with the customer, as the shop states prices; by option. */
   readonly agreed: { readonly kind: OptionKind; readonly minor: number } | null;
 }
@@ -174,6 +178,8 @@ export interface SourceOutcome {
 export interface QuoteSnapshot {
   readonly at: LocalMoment;
   readonly currency: string;
+  /** In which distances are said; quotes of earlier times do not say it. */
+  readonly distanceUnit?: DistanceUnit;
   /** The library does not know the car: only what is written by hand has a price. */
   readonly unknownCar?: boolean;
   readonly quoteValidDays: number;

@@ -2,6 +2,7 @@ import type { Application, Ignition } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
 import type { Job } from '@/core/job/job';
 import type { LocalMoment } from '@/core/kinds/local-time';
+import type { DistanceUnit } from '@/core/kinds/units';
 import { type Advice, adviseRoute } from '@/core/programming/advice';
 import type { Habits } from '@/core/programming/choices';
 import { drives, type KeySituation, knownInHand, worksInHand } from '@/core/programming/keys';
@@ -30,6 +31,7 @@ import type { KeyArticles, KeyState, Quote, QuoteOption, QuoteRequest, QuoteSnap
 export interface ShopTerms {
   readonly currency: string;
   readonly quoteValidDays: number;
+  readonly distanceUnit: DistanceUnit;
   /** What the shop states that working on the only key, and leaving stolen keys live, is worth to avoid. */
   readonly onlyKeyHarmMinor: number;
   readonly stolenLiveHarmMinor: number;
@@ -182,6 +184,7 @@ function quoteRequest(job: Job, pricing: Pricing, wanted: number): QuoteRequest 
     flexible: terms.flexible,
     waitsFilled: terms.waitsFilled,
     ...(terms.hand && { hand: terms.hand }),
+    ...(terms.works.length > 0 && { works: terms.works }),
     agreed:
       terms.agreedOption === null || terms.agreedMinor === null
         ? null
@@ -196,7 +199,7 @@ function handQuote(
   { situation }: RoutesFor,
 ): PricedQuote | undefined {
   const { pricing } = grounds;
-  if (!pricing || !job.terms.hand) return undefined;
+  if (!pricing || !(job.terms.hand || job.terms.works.length > 0)) return undefined;
   const request = quoteRequest(job, pricing, job.keysWanted);
   const allKeysLost = knownInHand(situation).length === 0;
   const snapshot: QuoteSnapshot = {
@@ -390,6 +393,7 @@ function snapshotOf(
   return {
     at: now,
     currency: shop.currency,
+    distanceUnit: shop.distanceUnit,
     quoteValidDays: shop.quoteValidDays,
     rules: lists.rules,
     taxBasisPoints: lists.taxBasisPoints,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { toldTrip } from '@/core/travel/trip';
 import { testRules } from './test-snapshot';
-import { bandPrice, drivingCost } from './trip-lines';
+import { bandPrice, drivingCost, perKmMinor } from './trip-lines';
 
 describe('a trip', () => {
   it.each([
@@ -17,6 +17,12 @@ describe('a trip', () => {
 
   it('without bands costs by the kilometre', () => {
     expect(bandPrice({ ...testRules, bands: [] }, 4)).toBe(1000);
+  });
+
+  it('costs what a mile costs, where the shop goes by miles', () => {
+    // 2.02 a mile; ten miles are 16.1 km to the tenth.
+    expect(perKmMinor(125.5158, 161)).toBe(2021);
+    expect(perKmMinor(250, 25)).toBe(625);
   });
 
   it('costs the shop both ways', () => {

@@ -21,10 +21,15 @@ export function bandPrice({ bands, beyondPerKmMinor }: PriceRules, km: number): 
   if (band) return band.minor;
   const last = sorted.at(-1);
   const tenths = Math.round((km - (last?.toKm ?? 0)) * 10);
-  return (last?.minor ?? 0) + scaleMinor(beyondPerKmMinor, tenths, 10);
+  return (last?.minor ?? 0) + perKmMinor(beyondPerKmMinor, tenths);
+}
+
+/** What so many tenths of a kilometre cost, of an amount a kilometre with up to four decimals. */
+export function perKmMinor(minorPerKm: number, tenths: number): number {
+  return scaleMinor(Math.round(minorPerKm * 10_000), tenths, 100_000);
 }
 
 /** What driving there and back costs the shop. */
 export function drivingCost(trip: Trip | null, { kmCostMinor }: PriceRules): number {
-  return trip ? scaleMinor(kmCostMinor, Math.round(trip.distanceKm * 20), 10) : 0;
+  return trip ? perKmMinor(kmCostMinor, Math.round(trip.distanceKm * 20)) : 0;
 }

@@ -21,19 +21,20 @@ export function toldTrip(to: string, distanceKm: number): Trip {
   return { from: 'the workshop', to, distanceKm, minutes, backMinutes: minutes, ferryMinutes: 0 };
 }
 
-/** There from where the van is, and back to the workshop an hour later. */
+/** There from where the van is, and back an hour later to where it stands when it is with nobody: the workshop, or a place of its own. */
 export function tripBy(
   drive: DriveOf,
   from: string,
   to: string,
-  workshop: string,
+  home: string,
   hour: LocalHour,
+  isWorkshop = true,
 ): Trip | undefined {
   const there = drive(from, to, hour);
-  const back = drive(to, workshop, hourOf((minutesOf(hour) + 60) % 1440));
+  const back = drive(to, home, hourOf((minutesOf(hour) + 60) % 1440));
   if (!there || !back) return undefined;
   return {
-    from: from === workshop ? 'the workshop' : from,
+    from: isWorkshop && from === home ? 'the workshop' : from,
     to,
     distanceKm: there.km,
     minutes: there.minutes,

@@ -60,9 +60,10 @@ const quoteRequest = object(
       lines: list(object({ label: text, goods: yesNo, minor: whole })),
       minutes: whole,
     }),
+    works: list(object({ name: text, count: whole })),
     agreed: orNull(object({ kind, minor: whole })),
   },
-  ['hand', 'keysAsked', 'mends', 'used', 'opens', 'asked'],
+  ['hand', 'works', 'keysAsked', 'mends', 'used', 'opens', 'asked'],
 );
 
 const rules = {
@@ -83,13 +84,15 @@ const rules = {
   cancellationMinor: whole,
   noShowMinor: whole,
   paymentBasisPoints: whole,
-  kmCostMinor: whole,
+  openMinutes: whole,
+  lockMinutes: whole,
+  kmCostMinor: number,
   flexiblePercent: whole,
   flexibleDays: whole,
   towBaseMinor: whole,
-  towPerKmMinor: whole,
+  towPerKmMinor: number,
   onlineShippingMinor: whole,
-  beyondPerKmMinor: whole,
+  beyondPerKmMinor: number,
   staleDays: whole,
   lossPercent: whole,
   lossNote: text,
@@ -101,6 +104,7 @@ const rules = {
       furtherMinor: whole,
     }),
   ),
+  ownWorks: list(object({ name: text, minor: orNull(whole), minutes: whole })),
   bands: list(object({ toKm: number, minor: whole })),
   hours: list(object({ label: text, days: list(whole), from: hour, to: hour, percent: whole })),
   warrantyMonths: map(whole),
@@ -171,9 +175,11 @@ const trip = object({
 const snapshot = {
   at: localTime,
   currency: { type: 'string', pattern: '^[A-Z]{3}$' },
+  distanceUnit: oneOf(['km', 'mi']),
   unknownCar: yesNo,
   quoteValidDays: whole,
-  rules: object(rules),
+  // Quotes of earlier times do not say these.
+  rules: object(rules, ['openMinutes', 'lockMinutes', 'ownWorks']),
   taxBasisPoints: object({ goods: whole, labour: whole }),
   van: text,
   articles: object(
@@ -333,7 +339,7 @@ const available = object(
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {
   request: quoteRequest,
-  snapshot: object(snapshot, ['codeService', 'towKm', 'beside', 'holidays', 'unknownCar']),
+  snapshot: object(snapshot, ['codeService', 'towKm', 'beside', 'holidays', 'unknownCar', 'distanceUnit']),
   options: list({ anyOf: [available, closed] }),
   secondKey: orNull(
     object({

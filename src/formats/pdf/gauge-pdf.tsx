@@ -2,17 +2,18 @@ import { Circle, Document, Page, Path, renderToBuffer, Svg, Text } from '@react-
 import type { Drawing, DrawingPart } from '@/core/blade/drawing-kinds';
 import { paperInk, pathOf } from '../blade-svg';
 import { registerFonts, wordFaces } from './fonts';
+import { type PaperLook, pageSizes } from './page-parts';
 
 /** Millimetres in points. */
 const mm = 72 / 25.4;
 
-/** A drawing at true scale on letter paper. */
-export function gaugePdf(title: string, drawing: Drawing): Promise<Buffer> {
+/** A drawing at true scale on a page. */
+export function gaugePdf(title: string, drawing: Drawing, look: PaperLook): Promise<Buffer> {
   registerFonts();
   const size = { width: drawing.width * mm, height: drawing.height * mm };
   return renderToBuffer(
     <Document title={title} language="en">
-      <Page size="LETTER" style={{ padding: 12 * mm }}>
+      <Page size={pageSizes[look.size]} style={{ padding: 12 * mm }}>
         <Svg {...size} viewBox={`0 0 ${size.width} ${size.height}`}>
           {drawing.parts.map((part, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: parts have no name, and are drawn once

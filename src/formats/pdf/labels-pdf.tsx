@@ -1,7 +1,7 @@
 import { Document, Page, Path, renderToBuffer, Svg, Text, View } from '@react-pdf/renderer';
 import QRCode from 'qrcode';
 import { registerFonts } from './fonts';
-import { paperStyles as styles } from './page-parts';
+import { type PaperLook, pageSizes, paperStyles as styles } from './page-parts';
 
 /** What a key tag shows: a number and colour words; behind its code stands an id that says nothing without signing in. */
 export interface KeyLabel {
@@ -16,12 +16,12 @@ const labelWidth = 58 * mm;
 const labelHeight = 32 * mm;
 const codeSide = 23 * mm;
 
-/** Labels to cut out, three in a row on letter paper, each with a hole to punch. */
-export function labelsPdf(labels: readonly KeyLabel[]): Promise<Buffer> {
+/** Labels to cut out, three in a row on a page, each with a hole to punch. */
+export function labelsPdf(labels: readonly KeyLabel[], { size }: PaperLook): Promise<Buffer> {
   registerFonts();
   return renderToBuffer(
     <Document title="Key tags" language="en">
-      <Page size="LETTER" style={[styles.page, { flexDirection: 'row', flexWrap: 'wrap', gap: 8 }]}>
+      <Page size={pageSizes[size]} style={[styles.page, { flexDirection: 'row', flexWrap: 'wrap', gap: 8 }]}>
         {labels.map((label) => (
           <Label key={label.address} {...label} />
         ))}

@@ -1,5 +1,6 @@
-import { StyleSheet, Text, View } from '@react-pdf/renderer';
+import { Document, Image, Page, StyleSheet, Text, View } from '@react-pdf/renderer';
 import type { ReactNode } from 'react';
+import { type Firm, footLines, type PaperSize, reachLines } from '@/core/kinds/firm';
 import { monoFaces, wordFaces } from './fonts';
 
 /** Black on white, so that any printer does. */
@@ -14,6 +15,64 @@ export const paperStyles = StyleSheet.create({
   strong: { borderTopWidth: 1.2, paddingVertical: 3 },
   small: { fontSize: 8.5 },
 });
+
+/** On what a paper is drawn. */
+export interface PaperLook {
+  readonly size: PaperSize;
+  /** The shop's logo, in the address of its picture itself; null where it has none. */
+  readonly logo: string | null;
+}
+
+export const pageSizes = { letter: 'LETTER', a4: 'A4' } as const;
+
+interface FirmPaperProps {
+  readonly title: string;
+  readonly firm: Firm;
+  readonly look: PaperLook;
+  /** What it is, under the firm's lines. */
+  readonly says: string;
+  /** Its number, and what stands below. */
+  readonly number: string;
+  readonly below: string;
+  readonly children: ReactNode;
+}
+
+/** A paper of the shop: its letterhead, what the paper says, and its foot. */
+export function FirmPaper({ title, firm, look, says, number, below, children }: FirmPaperProps) {
+  const foot = footLines(firm);
+  return (
+    <Document title={title} author={firm.name} language="en">
+      <Page size={pageSizes[look.size]} style={paperStyles.page}>
+        <View style={[paperStyles.row, { borderBottomWidth: 1.5, paddingBottom: 6, marginBottom: 6 }]}>
+          <View style={{ flexDirection: 'row', gap: 10, flex: 1 }}>
+            {look.logo && (
+              <Image src={look.logo} style={{ maxWidth: 110, maxHeight: 42, objectFit: 'contain' }} />
+            )}
+            <View style={{ flex: 1 }}>
+              <Text style={paperStyles.title}>{firm.name}</Text>
+              {reachLines(firm).map((line) => (
+                <Text key={line} style={paperStyles.small}>
+                  {line}
+                </Text>
+              ))}
+              <Text>{says}</Text>
+            </View>
+          </View>
+          <View style={{ alignItems: 'flex-end' }}>
+            <Text style={[paperStyles.title, paperStyles.mono]}>{number}</Text>
+            <Text>{below}</Text>
+          </View>
+        </View>
+        {children}
+        {foot.length > 0 && (
+          <Text style={[paperStyles.small, { borderTopWidth: 0.5, marginTop: 8, paddingTop: 3 }]}>
+            {foot.join('  ·  ')}
+          </Text>
+        )}
+      </Page>
+    </Document>
+  );
+}
 
 /** A name and its value on one line. */
 export function Pair({ name, children }: { name: string; children: ReactNode }) {

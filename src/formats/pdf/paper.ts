@@ -5,6 +5,7 @@ import { gaugePdf } from './gauge-pdf';
 import { type HandoverHead, handoverPdf } from './handover-pdf';
 import { type JobSheet, jobSheetPdf } from './job-sheet-pdf';
 import { type KeyLabel, labelsPdf } from './labels-pdf';
+import type { PaperLook } from './page-parts';
 import { type QuoteHead, quotePdf } from './quote-pdf';
 
 /** A paper that can be drawn: what it is, and what stands on it. */
@@ -21,17 +22,17 @@ export type Paper =
   | { readonly kind: 'gauge'; readonly title: string; readonly drawing: Drawing };
 
 /** Draws a paper as PDF; takes up to some seconds of a processor. */
-export function drawPaper(paper: Paper): Promise<Uint8Array> {
+export function drawPaper(paper: Paper, look: PaperLook): Promise<Uint8Array> {
   switch (paper.kind) {
     case 'quote':
-      return quotePdf(paper.head, paper.paper);
+      return quotePdf(paper.head, paper.paper, look);
     case 'sheet':
-      return jobSheetPdf(paper.sheet);
+      return jobSheetPdf(paper.sheet, look);
     case 'handover':
-      return handoverPdf(paper.head, paper.note, paper.isDraft);
+      return handoverPdf(paper.head, paper.note, paper.isDraft, look);
     case 'labels':
-      return labelsPdf(paper.labels);
+      return labelsPdf(paper.labels, look);
     case 'gauge':
-      return gaugePdf(paper.title, paper.drawing);
+      return gaugePdf(paper.title, paper.drawing, look);
   }
 }

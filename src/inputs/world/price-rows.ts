@@ -77,6 +77,13 @@ export class PriceMenuRow {
   @cell.amount() further!: string;
 }
 
+export class OwnWorkRow {
+  @cell.text(60) name!: string;
+  /** Empty: it costs the time it takes. */
+  @cell.optional() @cell.amount() price?: string;
+  @cell.whole(0, 1440) minutes!: number;
+}
+
 export class DistanceBandRow {
   @cell.decimal(0.1, 999) toKm!: number;
   @cell.amount() price!: string;

@@ -14,6 +14,11 @@ export class ShopRow {
   @cell.hour() openFrom!: string;
   @cell.hour() openTo!: string;
   @cell.optional() @cell.text(200) licence?: string;
+  @cell.optional() @cell.text(300) address?: string;
+  @cell.optional() @cell.text(60) phone?: string;
+  @cell.optional() @cell.text(120) mail?: string;
+  @cell.optional() @cell.text(60) taxNumber?: string;
+  @cell.optional() @cell.text(300) bank?: string;
   @cell.optional() @cell.text(2000) forms?: string;
 }
 

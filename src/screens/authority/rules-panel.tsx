@@ -12,7 +12,7 @@ export function RulesPanel({ rules }: { rules: LocalRules }) {
     >
       <dl className="grid gap-x-4 gap-y-1 sm:grid-cols-[10rem_1fr]">
         <dt className="text-mute">Licence</dt>
-        <dd>{rules.licence || 'none noted; the proprietor sets it in Settings'}</dd>
+        <dd>{rules.licence || 'none noted; the proprietor sets it in Settings, Firm'}</dd>
         <dt className="text-mute">Identity</dt>
         <dd>{names(identityDocuments, rules.identityAccepted)}</dd>
         <dt className="text-mute">Right</dt>

@@ -10,7 +10,7 @@ import { carName, formatJobNumber } from '@/core/job/job';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
 import { routeNames } from '@/core/programming/route';
 import { ButtonWords, buttonClass } from '@/ui/button';
-import { Badge, type Tone } from '@/ui/notice';
+import { Badge, Notice, type Tone } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { SearchLine } from '@/ui/search-line';
 import { TagShape } from '@/ui/tag-shape';
@@ -22,10 +22,12 @@ interface JobsListProps {
   readonly query: string;
   readonly zone: string;
   readonly today: string;
+  /** Steps of the first hour that are open, for whoever may do them. */
+  readonly openSteps: number;
 }
 
 /** Every job as a tag, the newest first; found by number, name, make, model or VIN. */
-export function JobsList({ jobs, next, query, zone, today }: JobsListProps) {
+export function JobsList({ jobs, next, query, zone, today, openSteps }: JobsListProps) {
   const router = useRouter();
   const [text, setText] = useState(query);
   const href = (words: string, before?: number) => {
@@ -48,6 +50,15 @@ export function JobsList({ jobs, next, query, zone, today }: JobsListProps) {
         </Link>
       }
     >
+      {openSteps > 0 && (
+        <Notice tone="smalt">
+          {openSteps === 1 ? 'A step' : `${openSteps} steps`} of the first hour{' '}
+          {openSteps === 1 ? 'is' : 'are'} open.{' '}
+          <Link href="/settings/first-hour" prefetch={false} className="font-semibold underline">
+            Go on with it
+          </Link>
+        </Notice>
+      )}
       <SearchLine
         label="Number, name, make, model or VIN"
         placeholder="Number, name, make, model or VIN"

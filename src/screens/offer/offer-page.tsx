@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useState } from 'react';
+import type { Firm } from '@/core/kinds/firm';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import type { Result } from '@/core/kinds/result';
@@ -14,6 +15,7 @@ import { Badge, Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSubmit } from '@/ui/use-submit';
+import { FirmFoot, Letterhead } from '../parts/letterhead';
 
 interface OfferPageProps {
   readonly offer: {
@@ -24,7 +26,7 @@ interface OfferPageProps {
     readonly place: string | null;
     readonly acceptance: { readonly option: OptionKind; readonly totalMinor: number } | null;
     readonly refused: string | null;
-    readonly shopName: string;
+    readonly firm: Firm;
     readonly locale: string;
     readonly today: string;
   };
@@ -42,8 +44,8 @@ export function OfferPage({ offer, onAccept, onMessage }: OfferPageProps) {
   return (
     <main className="mx-auto flex min-h-dvh max-w-3xl flex-col gap-4 px-4 py-6">
       <header>
-        <p className="font-semibold text-mute">{offer.shopName}</p>
-        <h1 className="text-title font-semibold">{paper.car}</h1>
+        <Letterhead firm={offer.firm} />
+        <h1 className="mt-3 text-title font-semibold">{paper.car}</h1>
         <p className="text-mute">
           Quote <span className="font-mono">Q-{offer.quoteNumber}</span>, valid until{' '}
           {formatDay(offer.validUntil, today)}. {paper.work}.
@@ -88,6 +90,7 @@ export function OfferPage({ offer, onAccept, onMessage }: OfferPageProps) {
       )}
       <Words paper={paper} show={show} />
       <MessageForm onMessage={onMessage} />
+      <FirmFoot firm={offer.firm} />
     </main>
   );
 }

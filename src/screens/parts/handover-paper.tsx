@@ -1,10 +1,12 @@
 'use client';
 
 import type { HandoverNote } from '@/core/job/handover';
+import type { Firm } from '@/core/kinds/firm';
 import { Button } from '@/ui/button';
+import { FirmFoot, Letterhead } from './letterhead';
 
 interface HandoverPaperProps {
-  readonly shopName: string;
+  readonly firm: Firm;
   readonly jobName: string;
   readonly customer: string | null;
   /** The day in words. */
@@ -15,7 +17,7 @@ interface HandoverPaperProps {
 
 /** What the customer is told with his keys, on one page, in his words. */
 export function HandoverPaper({
-  shopName,
+  firm,
   jobName,
   customer,
   madeOn,
@@ -26,11 +28,9 @@ export function HandoverPaper({
     <article className="mx-auto w-full max-w-[760px] rounded-lg border border-line bg-biscuit p-8 max-sm:p-4 print:max-w-none print:border-0 print:p-0 print:text-small">
       <header className="flex items-start justify-between gap-4 border-b-2 border-ink pb-3">
         <div>
-          <h1 className="text-title font-bold">Your keys</h1>
-          <p className="text-mute">
-            {shopName}
-            {customer && `, for ${customer}`}
-          </p>
+          <Letterhead firm={firm} />
+          <h1 className="mt-2 text-title font-bold">Your keys</h1>
+          {customer && <p className="text-mute">For {customer}</p>}
         </div>
         <div className="text-right">
           <p className="font-mono font-bold">{jobName}</p>
@@ -58,6 +58,7 @@ export function HandoverPaper({
       <Words title="Stays known and may still start the car" words={note.stays} />
       <Words title="Good to know" words={note.advice} />
       <Words title="Warranty" words={[note.warranty]} />
+      <FirmFoot firm={firm} />
       <div className="no-print mt-6 flex justify-end">
         <Button look="main" onClick={() => window.print()}>
           Print this page

@@ -1,5 +1,6 @@
 'use client';
 
+import type { DistanceUnit } from '@/core/kinds/units';
 import type { Coupon, PriceRules, TradeAccount } from '@/core/quote/price-rules';
 import type { TaxClass } from '@/core/quote/quote';
 import { Page } from '@/ui/page';
@@ -20,6 +21,7 @@ interface PricesPageProps {
   readonly holidays: readonly { readonly day: string; readonly name: string }[];
   readonly currency: string;
   readonly locale: string;
+  readonly unit: DistanceUnit;
   readonly actions: {
     readonly onEffect: Action<readonly PriceEffect[]>;
     readonly onSave: Action<{ id: string }>;
@@ -45,6 +47,7 @@ export function PricesPage(props: PricesPageProps) {
         taxBasisPoints={props.taxBasisPoints}
         currency={currency}
         locale={locale}
+        unit={props.unit}
         onEffect={actions.onEffect}
         onSave={actions.onSave}
       />

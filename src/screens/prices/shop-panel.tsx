@@ -46,7 +46,7 @@ function HoursPanel({ open, holidays, onOpen }: ShopPanelProps) {
     sender: useSave(onOpen),
   });
   return (
-    <Panel title="When the vans drive out" note="In these hours a free time is looked for.">
+    <Panel id="hours" title="When the vans drive out" note="In these hours a free time is looked for.">
       <Form of={of} className="flex flex-wrap items-start gap-3">
         <FormDays of={of} name="days" label="Days" />
         <FormText of={of} name="from" label="From" className="w-24" mono />

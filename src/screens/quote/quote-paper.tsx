@@ -1,14 +1,16 @@
 'use client';
 
+import type { Firm } from '@/core/kinds/firm';
 import { formatDay, type LocalDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { comebackWords, type QuotePaper as Paper, payeeLabel, readyWords } from '@/core/quote/paper';
 import { Button } from '@/ui/button';
+import { FirmFoot, Letterhead } from '../parts/letterhead';
 
 interface QuotePaperProps {
   readonly quoteNumber: number;
   readonly jobName: string;
-  readonly shopName: string;
+  readonly firm: Firm;
   readonly customer: string | null;
   readonly madeOn: LocalDay;
   readonly validUntil: LocalDay;
@@ -18,14 +20,14 @@ interface QuotePaperProps {
 
 /** A frozen quote on one page: the option offered with its lines, up to two others, what is in it and what it takes. */
 export function QuotePaper(props: QuotePaperProps) {
-  const { quoteNumber, jobName, shopName, customer, madeOn, validUntil, paper, locale } = props;
+  const { quoteNumber, jobName, firm, customer, madeOn, validUntil, paper, locale } = props;
   const { chosen, alternatives } = paper;
   const show = (minor: number) => formatMoney({ minor, currency: paper.currency }, locale);
   return (
     <article className="mx-auto w-full max-w-[760px] rounded-lg border border-line bg-biscuit p-8 print:max-w-none print:border-0 print:p-0 print:text-small">
       <header className="flex items-start justify-between gap-4 border-b-2 border-ink pb-3">
         <div>
-          <p className="text-ask font-bold">{shopName}</p>
+          <Letterhead firm={firm} />
           <p className="text-mute">Quote for {customer ?? 'the customer'}</p>
         </div>
         <div className="text-right">
@@ -110,6 +112,7 @@ export function QuotePaper(props: QuotePaperProps) {
           <b>At the car we need:</b> {paper.authority}
         </p>
       )}
+      <FirmFoot firm={firm} />
       <div className="no-print mt-6 flex justify-end">
         <Button look="main" onClick={() => window.print()}>
           Print this page

@@ -10,7 +10,7 @@ import type { GoingPrice } from '@/core/quote/going-price';
 import { type OptionKind, optionName } from '@/core/quote/option-kinds';
 import { firstOption, tripOf } from '@/core/quote/options';
 import { formatPriceRange } from '@/core/quote/price-range';
-import { bookStyles } from '@/core/quote/price-rules';
+import { bookStyles, type OwnWork } from '@/core/quote/price-rules';
 import type { Available } from '@/core/quote/quote';
 import type { PricedQuote } from '@/core/quote/recommend';
 import type { RightToBuy } from '@/core/quote/right-to-buy';
@@ -31,6 +31,7 @@ import { type Replies, RepliesPanel } from './replies-panel';
 import { SecondKeyPanel } from './second-key-panel';
 import { percentWords, showIn } from './shown';
 import { TermsPanel } from './terms-panel';
+import { WorksPanel } from './works-panel';
 
 interface QuoteStationProps {
   readonly job: JobRef;
@@ -44,6 +45,7 @@ interface QuoteStationProps {
   readonly routeChosen: boolean;
   readonly terms: JobTerms;
   readonly couponCode: string | null;
+  readonly works: readonly OwnWork[];
   readonly accounts: readonly { readonly id: string; readonly name: string }[];
   readonly rivals: readonly { readonly totalMinor: number; readonly told: string }[];
   readonly going: GoingPrice | undefined;
@@ -58,6 +60,7 @@ interface QuoteStationProps {
   readonly actions: {
     readonly onOffer: EditAction;
     readonly onTerms: EditAction;
+    readonly onWorks: EditAction;
     readonly onHand: EditAction;
     readonly onAppointment: EditAction;
     readonly onRival: EditAction;
@@ -83,6 +86,13 @@ export function QuoteStation(props: QuoteStationProps) {
               ? 'Take a route first: its work and its keys make the price.'
               : 'Price it by hand; the library is told of it, so that the next one is known.'
           }
+        />
+        <WorksPanel
+          job={job}
+          picked={props.terms.works}
+          works={props.works}
+          show={showIn(props.currency, locale)}
+          onSet={actions.onWorks}
         />
         <HandPanel job={job} hand={props.terms.hand} currency={props.currency} onSet={actions.onHand} />
       </>
@@ -260,6 +270,15 @@ export function QuoteStation(props: QuoteStationProps) {
           accounts={props.accounts}
           savesMinutes={snapshot.waitingSavesMinutes}
           onSet={actions.onTerms}
+        />
+      </div>
+      <div className="no-print">
+        <WorksPanel
+          job={job}
+          picked={props.terms.works}
+          works={props.works}
+          show={show}
+          onSet={actions.onWorks}
         />
       </div>
       <div className="no-print">

@@ -15,7 +15,7 @@ import { type Spelling, spellingNames, spellings } from '@/core/vin/spell';
 import { Button } from '@/ui/button';
 import { type Choice, choicesOf } from '@/ui/field';
 import { Form, FormOutcome } from '@/ui/form/form';
-import { FormArea, FormNumber, FormSelect, FormText, FormTicks } from '@/ui/form/form-fields';
+import { FormArea, FormNumber, FormSelect, FormTicks } from '@/ui/form/form-fields';
 import { minorAsTyped, typedNumber } from '@/ui/form/typed';
 import { useFormOf } from '@/ui/form/use-form-of';
 import { Page } from '@/ui/page';
@@ -53,9 +53,10 @@ export function Rules(props: RulesProps) {
 }
 
 function RulesForm({ rules, onRules }: RulesProps) {
+  const { licence: _, ...own } = rules;
   const of = useFormOf({
     values: {
-      ...rules,
+      ...own,
       identityAccepted: [...rules.identityAccepted],
       rightAccepted: [...rules.rightAccepted],
       secretDays: String(rules.secretDays),
@@ -72,7 +73,6 @@ function RulesForm({ rules, onRules }: RulesProps) {
   return (
     <Panel title="At the gate">
       <Form of={of} className="flex flex-col gap-2">
-        <FormText of={of} name="licence" label="Licence or registration, as it is shown" maxLength={200} />
         <FormTicks
           of={of}
           name="identityAccepted"

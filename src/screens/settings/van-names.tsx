@@ -1,6 +1,7 @@
 'use client';
 
-import { FormText } from '@/ui/form/form-fields';
+import { plainChoices } from '@/ui/field';
+import { FormSelect, FormText } from '@/ui/form/form-fields';
 import { useFormOf } from '@/ui/form/use-form-of';
 import { useSave } from '@/ui/use-submit';
 import { EditableList, EditSheet } from './editable-list';
@@ -9,10 +10,14 @@ import type { ToolAction } from './van-tools';
 interface NamedVan {
   readonly id: string;
   readonly name: string;
+  /** By its name on the roads; null for the workshop. */
+  readonly standsAt: string | null;
 }
 
 interface VanNamesProps {
   readonly vans: readonly NamedVan[];
+  /** Where one can stand on the roads; none where there are no roads on file. */
+  readonly nodes: readonly string[];
   readonly onSave: ToolAction;
   readonly onGiveUp: ToolAction;
 }
@@ -26,7 +31,10 @@ export function VanNames({ vans, ...actions }: VanNamesProps) {
       one="a van"
       items={vans}
       none="There is none yet: without a van nothing has a price."
-      columns={[{ head: 'Van', look: 'name', cell: ({ name }) => name }]}
+      columns={[
+        { head: 'Van', look: 'name', cell: ({ name }) => name },
+        { head: 'Stands at', cell: ({ standsAt }) => standsAt ?? 'the workshop' },
+      ]}
       sheet={(van, onClose) => <VanForm van={van} onClose={onClose} {...actions} />}
     />
   );
@@ -34,17 +42,18 @@ export function VanNames({ vans, ...actions }: VanNamesProps) {
 
 function VanForm({
   van,
+  nodes,
   onSave,
   onGiveUp,
   onClose,
-}: Pick<VanNamesProps, 'onSave' | 'onGiveUp'> & {
+}: Pick<VanNamesProps, 'nodes' | 'onSave' | 'onGiveUp'> & {
   readonly van: NamedVan | undefined;
   readonly onClose: () => void;
 }) {
   const of = useFormOf({
-    values: { name: van?.name ?? '' },
+    values: { name: van?.name ?? '', standsAt: van?.standsAt ?? '' },
     check: async () => (await import('@/inputs/shop-input')).VanInput,
-    read: ({ name }) => ({ ...(van ? { id: van.id } : {}), name }),
+    read: (draft) => ({ ...(van ? { id: van.id } : {}), ...draft }),
     sender: useSave(onSave),
     onDone: onClose,
   });
@@ -59,6 +68,15 @@ function VanForm({
       onClose={onClose}
     >
       <FormText of={of} name="name" label="Van" maxLength={40} />
+      {nodes.length > 0 && (
+        <FormSelect
+          of={of}
+          name="standsAt"
+          label="Stands at, when it is with nobody"
+          empty="the workshop"
+          choices={plainChoices(nodes)}
+        />
+      )}
     </EditSheet>
   );
 }

@@ -18,8 +18,8 @@ import { cuttingListCsv } from '@/formats/cutting-list';
 import type { CheckCutInput, CutInput, CuttingListInput, ReadCutInput } from '@/inputs/blade-inputs';
 import { database } from '../database';
 import { cutterOf } from '../outside';
-import { runInPool } from '../pool/pool';
 import { applicationOf } from '../secrets/secrets';
+import { drawForShop } from '../shop/draw-paper';
 import { openSealed } from '../vault/vault';
 import { openedFor } from './code-search';
 
@@ -68,7 +68,7 @@ export async function cuttingList(
   return done({
     name: `${stem}.pdf`,
     type: 'application/pdf',
-    body: await runInPool('drawPaper', { kind: 'gauge', title, drawing }),
+    body: await drawForShop({ kind: 'gauge', title, drawing }),
   });
 }
 

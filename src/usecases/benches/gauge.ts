@@ -10,7 +10,7 @@ import { findKeyway } from '@/data/keyways';
 import { drawingSvg } from '@/formats/blade-svg';
 import type { GaugeInput } from '@/inputs/blade-inputs';
 import { database } from '../database';
-import { runInPool } from '../pool/pool';
+import { drawForShop } from '../shop/draw-paper';
 
 export interface GaugeFile {
   readonly name: string;
@@ -29,7 +29,7 @@ export async function drawGauge(_actor: Actor, input: GaugeInput): Promise<Resul
     : done({
         name: `${name}.pdf`,
         type: 'application/pdf',
-        bytes: await runInPool('drawPaper', { kind: 'gauge', title, drawing }),
+        bytes: await drawForShop({ kind: 'gauge', title, drawing }),
       });
 }
 

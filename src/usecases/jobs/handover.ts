@@ -8,7 +8,8 @@ import { listAcceptances } from '@/data/quote-links';
 import type { HandoverHead } from '@/formats/pdf/handover-pdf';
 import { database } from '../database';
 import { withOwnWords } from '../editing/texts';
-import { runInPool } from '../pool/pool';
+import { drawForShop } from '../shop/draw-paper';
+import { firmOf } from '../shop/firm';
 import { carOnPaper, type JobView, planOf, readJobView } from '../view/job-view';
 
 /** What the customer is told with his keys, as the job stands. */
@@ -20,6 +21,7 @@ export async function handoverOfView(db: Db, view: JobView): Promise<HandoverNot
     situation,
     plan: planOf(job, platform, runs),
     warrantyUntil: await warrantyUntil(db, view),
+    own: view.shop.ownTexts.handover,
   });
 }
 
@@ -53,8 +55,7 @@ export async function readHandover(actor: Actor, number: number): Promise<JobHan
   return withOwnWords(db, actor, job.id, {
     head: {
       jobName: formatJobNumber(job.number),
-      shopName: shop.name,
-      licence: shop.rules.licence,
+      firm: firmOf(shop),
       customer: job.call.name,
       madeOn: formatDay(day, ''),
     },
@@ -72,7 +73,7 @@ export async function drawHandover(
   return (
     found && {
       name: `${found.head.jobName}-handover`,
-      bytes: await runInPool('drawPaper', { kind: 'handover', ...found }),
+      bytes: await drawForShop({ kind: 'handover', ...found }),
     }
   );
 }

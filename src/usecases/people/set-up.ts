@@ -53,6 +53,7 @@ export async function setUpShop(
       market: '',
       quoteValidDays: 14,
       priceClassMinor: usualPriceClassMinor(input.currency),
+      backupAt: '03:00',
       createdAt: at,
     });
     await insertPerson(db, {

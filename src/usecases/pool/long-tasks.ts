@@ -1,6 +1,7 @@
 import type { SeriesRow } from '@/data/code-rows';
 import { readCodeRows } from '@/formats/code-rows';
-import type { drawPaper } from '@/formats/pdf/paper';
+import type { PaperLook } from '@/formats/pdf/page-parts';
+import type { Paper } from '@/formats/pdf/paper';
 import { readPriceFile } from '@/formats/price-file';
 import { stageRows } from './stage-rows';
 
@@ -13,6 +14,6 @@ export const longTasks = {
   readCodeRows: ({ bytes, spec }: { readonly bytes: Uint8Array; readonly spec: SeriesRow }) =>
     readCodeRows(new TextDecoder().decode(bytes), spec),
   /** Draws a paper as PDF. A thread that draws none does not load what draws. */
-  drawPaper: async (paper: Parameters<typeof drawPaper>[0]) =>
-    (await import('@/formats/pdf/paper')).drawPaper(paper),
+  drawPaper: async ({ paper, look }: { readonly paper: Paper; readonly look: PaperLook }) =>
+    (await import('@/formats/pdf/paper')).drawPaper(paper, look),
 } as const;

@@ -3,6 +3,7 @@ import { v7 as uuid } from 'uuid';
 import type { HandoverNote } from '@/core/job/handover';
 import { formatJobNumber } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
+import type { Firm } from '@/core/kinds/firm';
 import { type LocalDay, localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
@@ -16,6 +17,7 @@ import { now } from '@/outside/clock';
 import { database, transact } from '../database';
 import { guardTexts, withWordsOf } from '../editing/texts';
 import { hashToken } from '../hash-token';
+import { firmOf } from '../shop/firm';
 import { acceptOption, refusalOf } from './accept';
 
 /** A customer holding a link, as an actor. */
@@ -58,7 +60,7 @@ export interface CustomerOffer {
   readonly acceptance: OfferRow['acceptance'];
   /** Why it cannot be accepted any more; null where it can. */
   readonly refused: string | null;
-  readonly shopName: string;
+  readonly firm: Firm;
   readonly locale: string;
   readonly today: string;
 }
@@ -81,7 +83,7 @@ export async function readOffer(cookie: string): Promise<CustomerOffer | undefin
     place,
     acceptance,
     refused: refusalOf(offer, today) ?? null,
-    shopName: shop.name,
+    firm: firmOf(shop),
     locale: shop.locale,
     today,
   };
@@ -89,7 +91,7 @@ export async function readOffer(cookie: string): Promise<CustomerOffer | undefin
 
 /** A handover note as the customer reads it by link. */
 export interface CustomerHandover {
-  readonly shopName: string;
+  readonly firm: Firm;
   readonly jobName: string;
   readonly madeOn: LocalDay;
   readonly note: HandoverNote;
@@ -101,7 +103,7 @@ export async function readHandedOver(cookie: string): Promise<CustomerHandover |
   if (!found) return undefined;
   const shop = await getShopOrThrow(db);
   return {
-    shopName: shop.name,
+    firm: firmOf(shop),
     jobName: formatJobNumber(found.jobNumber),
     madeOn: localMoment(found.madeAt, shop.zone).day,
     note: await withWordsOf(db, found.linkMadeBy, found.jobId, found.note),

@@ -21,7 +21,7 @@ export async function offerQuote(
     if (!view?.quote || !option) return failed('Choose the route first: the price rests on it.', 'option');
     if (!option.available) return failed(`This option cannot be had: ${option.reason}`, 'option');
     const car = carOnPaper(view);
-    const paper = paperOf(input.option, view.quote, car);
+    const paper = paperOf(input.option, view.quote, car, view.shop.ownTexts);
     if (!paper) return failed('This option cannot be had.', 'option');
     const { request, snapshot, options, secondKey } = view.quote;
     quoteNumber = await insertQuote(db, {

@@ -19,13 +19,14 @@ import type { KeyLabel } from '@/formats/pdf/labels-pdf';
 import type { QuoteHead } from '@/formats/pdf/quote-pdf';
 import { database, transact } from '../database';
 import { withOwnWords } from '../editing/texts';
-import { runInPool } from '../pool/pool';
+import { drawForShop } from '../shop/draw-paper';
+import { firmOf } from '../shop/firm';
 import { carOnPaper, readJobView } from '../view/job-view';
 
 /** A quote as PDF; undefined for a number nobody has. */
 export async function drawQuote(actor: Actor, number: number): Promise<Uint8Array | undefined> {
   const found = await readQuotePaper(actor, number);
-  return found && runInPool('drawPaper', { kind: 'quote', ...found });
+  return found && drawForShop({ kind: 'quote', ...found });
 }
 
 /** The job sheet as PDF, with the name of its job. */
@@ -34,7 +35,7 @@ export async function drawJobSheet(
   number: number,
 ): Promise<{ readonly name: string; readonly bytes: Uint8Array } | undefined> {
   const sheet = await readJobSheet(actor, number);
-  return sheet && { name: sheet.jobName, bytes: await runInPool('drawPaper', { kind: 'sheet', sheet }) };
+  return sheet && { name: sheet.jobName, bytes: await drawForShop({ kind: 'sheet', sheet }) };
 }
 
 /** Labels for the keys of a job as PDF; the first time makes their ids. */
@@ -44,7 +45,7 @@ export async function drawKeyLabels(
   origin: string,
 ): Promise<Uint8Array | undefined> {
   const labels = await readKeyLabels(actor, number, origin);
-  return labels && runInPool('drawPaper', { kind: 'labels', labels });
+  return labels && drawForShop({ kind: 'labels', labels });
 }
 
 /** A quote as it was frozen, ready for paper; undefined for a number nobody has. */
@@ -64,8 +65,7 @@ export async function readQuotePaper(
       head: {
         quoteNumber: quote.number,
         jobName: formatJobNumber(quote.jobNumber),
-        shopName: shop.name,
-        licence: shop.rules.licence,
+        firm: firmOf(shop),
         customer: job.call.name,
         madeOn: localMoment(quote.madeAt, shop.zone).day,
         validUntil: quote.validUntil,
@@ -120,7 +120,7 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
   ];
   return {
     jobName: formatJobNumber(job.number),
-    shopName: shop.name,
+    firm: firmOf(shop),
     car: carName(call),
     facts: facts.filter((fact): fact is [string, string] => Boolean(fact[1])),
     keys: ring.tags.map(({ tag, name, word }) => ({ tag, name, word })),

@@ -11,6 +11,7 @@ import type { QuoteSnapshot, TaxClass } from '@/core/quote/quote';
 import { appendAudit } from '@/data/audit';
 import { convertAmounts, setCurrency } from '@/data/currency';
 import type { Db } from '@/data/db';
+import { noteFirstStep } from '@/data/first-hour';
 import { findJob, listLatestClosed } from '@/data/jobs';
 import {
   findPriceBook,
@@ -165,6 +166,18 @@ function rulesOf(
       field: `flatRates.${at}.work`,
       message: 'This work stands in the flat rates twice.',
     })),
+    ...twice(rules.ownWorks, ({ name }) => name.trim().toLowerCase()).map((at) => ({
+      field: `ownWorks.${at}.name`,
+      message: 'Two works have the same name.',
+    })),
+    ...rules.flatRates.map(
+      ({ firstMinor, furtherMinor }, at) =>
+        firstMinor === null &&
+        furtherMinor !== null && {
+          field: `flatRates.${at}.firstMinor`,
+          message: 'What does the first key cost?',
+        },
+    ),
     ...twice(rules.bands, ({ toKm }) => String(toKm)).map((at) => ({
       field: `bands.${at}.toKm`,
       message: 'Two bands end at the same distance.',
@@ -186,7 +199,10 @@ function rulesOf(
     rules: {
       ...rules,
       lossNote: rules.lossNote.trim(),
-      flatRates: rules.flatRates.map((price) => ({ ...price })),
+      flatRates: rules.flatRates.flatMap(({ firstMinor, furtherMinor, ...rate }) =>
+        firstMinor === null ? [] : [{ ...rate, firstMinor, furtherMinor: furtherMinor ?? firstMinor }],
+      ),
+      ownWorks: rules.ownWorks.map((work) => ({ ...work, name: work.name.trim() })),
       bands: [...rules.bands].sort((a, b) => a.toKm - b.toKm),
       hours: rules.hours.map((rule) => ({ ...rule, days: [...new Set(rule.days)].sort() })),
       warrantyMonths: Object.fromEntries(warranties.map(({ option, months }) => [option, months])),
@@ -248,6 +264,7 @@ export async function setOpenHours(actor: PersonActor, input: OpenHoursInput): P
       days: [...new Set(input.days)].sort(),
       holidays: [...(input.holidays ?? holidays)].sort((a, b) => (a.day < b.day ? -1 : 1)),
     });
+    await noteFirstStep(db, 'hours', 'done');
     return undefined;
   });
 }

@@ -1,13 +1,22 @@
+import type { JobTerms } from '@/core/job/terms';
 import type { PersonActor } from '@/core/kinds/actor';
-import { instantOf, localMoment } from '@/core/kinds/local-time';
+import { instantOf, type LocalDay, localMoment } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
 import { failed } from '@/core/kinds/result';
 import { highestAgreed } from '@/core/quote/bargain';
+import type { Db } from '@/data/db';
 import { updateChoices } from '@/data/job-writes';
+import { readPriceRules } from '@/data/price-rules';
 import { listAccounts, listCoupons, storeJobTerms } from '@/data/quote-terms';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
-import type { AgreePriceInput, HandPriceInput, QuoteTermsInput, VisitInput } from '@/inputs/quote-inputs';
+import type {
+  AgreePriceInput,
+  HandPriceInput,
+  QuoteTermsInput,
+  VisitInput,
+  WorksInput,
+} from '@/inputs/quote-inputs';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
 import { endVisit, reserveVisit } from '../shop/visits';
@@ -35,6 +44,35 @@ export async function setTerms(actor: PersonActor, input: QuoteTermsInput): Prom
     });
     return undefined;
   });
+}
+
+/** Sets the works of the shop that the job is quoted with, beside what the keys take. */
+export async function setWorks(actor: PersonActor, input: WorksInput): Promise<Edited> {
+  return editJob(actor, input, sections.terms, async (db, job, { works }) => {
+    const { day } = localMoment(actor.at, (await getShopOrThrow(db)).zone);
+    const unknown = await unknownWork(db, day, works, job.terms.works);
+    if (unknown !== undefined)
+      return failed(`‘${unknown}’ is no work of the shop’s prices, or stands there twice.`, 'works');
+    await storeJobTerms(db, job.id, {
+      ...job.terms,
+      works: works.map(({ name, count }) => ({ name, count })),
+    });
+    return undefined;
+  });
+}
+
+/** A work that was picked now and is none of the day's prices, or stands there twice. */
+async function unknownWork(
+  db: Db,
+  day: LocalDay,
+  works: JobTerms['works'],
+  before: JobTerms['works'],
+): Promise<string | undefined> {
+  if (works.length === 0) return undefined;
+  const own = (await readPriceRules(db, day))?.ownWorks ?? [];
+  const known = new Set([...own, ...before].map(({ name }) => name));
+  return works.find(({ name }, at) => !known.has(name) || works.findIndex((one) => one.name === name) < at)
+    ?.name;
 }
 
 /** Keeps the price that was agreed for an option, in place of the shop's own; or takes it back. */

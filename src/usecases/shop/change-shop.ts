@@ -21,6 +21,11 @@ export function changeOf(subjectKind: 'van' | 'place', subjectId: string, what: 
   return { duty: 'manageShop', action: `${subjectKind}.${what}`, subjectKind, subjectId };
 }
 
+/** What the proprietor sets of the shop itself. @param what such as `firm` */
+export function changeOfShop(what: string, details?: ShopChange['details']): ShopChange {
+  return { duty: 'manageShop', action: `shop.${what}`, subjectKind: 'shop', subjectId: null, details };
+}
+
 /** Changes something of the shop for somebody who may, with its line in the audit; nothing is stored where it is refused. */
 export async function changeShop(
   actor: PersonActor,

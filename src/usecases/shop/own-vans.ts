@@ -3,22 +3,37 @@ import { formatJobNumber } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { failed, type Result } from '@/core/kinds/result';
+import { readRoadNetwork } from '@/data/roads';
 import { getShopOrThrow } from '@/data/shop';
-import { findGivenUpVan, findHangsOnVan, type HangsOnVan, listVans, retireVan, upsertVan } from '@/data/vans';
+import {
+  findGivenUpVan,
+  findHangsOnVan,
+  type HangsOnVan,
+  listVans,
+  retireVan,
+  upsertVan,
+  type VanRow,
+} from '@/data/vans';
 import type { VanIdInput, VanInput } from '@/inputs/shop-input';
 import { database } from '../database';
 import { changeOf, changeShop } from './change-shop';
 
 /** The vans that are driven, by name. */
-export async function readVanNames(_actor: PersonActor): Promise<readonly { id: string; name: string }[]> {
-  return (await listVans(database())).map(({ id, name }) => ({ id, name }));
+export async function readVanNames(
+  _actor: PersonActor,
+): Promise<readonly Pick<VanRow, 'id' | 'name' | 'standsAt'>[]> {
+  return (await listVans(database())).map(({ id, name, standsAt }) => ({ id, name, standsAt }));
 }
 
 /** Adds a van, or names one anew; one that was given up is driven again once it is added by its name. */
-export async function saveVan(actor: PersonActor, { id, name }: VanInput): Promise<Result<null>> {
+export async function saveVan(actor: PersonActor, { id, name, standsAt }: VanInput): Promise<Result<null>> {
   const own = id ?? (await findGivenUpVan(database(), name.trim())) ?? uuid();
   return changeShop(actor, changeOf('van', own, 'saved'), async (db) => {
-    const isStored = await upsertVan(db, own, name.trim());
+    const before = (await listVans(db)).find((van) => van.id === own);
+    const where = standsAt === undefined ? (before?.standsAt ?? null) : standsAt.trim() || null;
+    if (where !== null && where !== before?.standsAt && !(await readRoadNetwork(db)).nodes.includes(where))
+      return failed('The roads on file have no such place.', 'standsAt');
+    const isStored = await upsertVan(db, own, name.trim(), where);
     return isStored ? undefined : failed('There is a van of this name, or there was one.', 'name');
   });
 }

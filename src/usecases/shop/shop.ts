@@ -46,7 +46,7 @@ export async function setRules(actor: PersonActor, input: RulesInput): Promise<R
   if (input.personalDays < input.secretDays)
     return failed('Names are kept at least as long as codes and PINs.', 'personalDays');
   return transact(async (db) => {
-    await updateRules(db, { ...input, licence: input.licence.trim(), forms: input.forms.trim() });
+    await updateRules(db, { ...input, forms: input.forms.trim() });
     const { id } = await getShopOrThrow(db);
     await appendAudit(db, actor, {
       action: 'shop.rules',

@@ -42,9 +42,9 @@ interface Asked {
 /** Undefined where the day has no price book, or there is no van. */
 export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undefined> {
   const { job, now, van, applications, platforms } = asked;
-  const { hand } = job.terms;
+  const { hand, works } = job.terms;
   const makeId = applications[0]?.makeId ?? job.call.makeId;
-  if (!van || (applications.length === 0 && !hand)) return undefined;
+  if (!van || (applications.length === 0 && !hand && works.length === 0)) return undefined;
   const [ladders, plainArticles, accounts, coupons, day] = await together(
     db,
     (db) =>
@@ -98,7 +98,7 @@ export async function readPricing(db: Db, asked: Asked): Promise<Pricing | undef
     coupon: withoutId(coupons.find(({ id }) => id === couponId)),
     articlesFor,
     holidays: holidaysOf(asked),
-    ...dayOf(asked, lists, day),
+    ...dayOf(asked, lists, day, van),
     ...visitOf(asked),
   };
 }
@@ -149,6 +149,7 @@ function dayOf(
   request: Asked,
   { rules, dealer }: PriceLists,
   { own, network }: Day,
+  { standsAt }: VanRow,
 ): Pick<Pricing, 'trip' | 'towKm' | 'gaps' | 'asked' | 'waitingSavesMinutes'> {
   const { job, shop, now } = request;
   const taken = takenBy(own, shop.zone);
@@ -169,7 +170,9 @@ function dayOf(
       waitingSavesMinutes: 0,
     };
   if (place === null || !network) return { trip: null, towKm: null, gaps, asked, waitingSavesMinutes: 0 };
-  const workshop = network.workshop ?? 'the workshop';
+  // A place that the roads have no more is not where a van stands.
+  const base = standsAt !== null && network.nodes.includes(standsAt) ? standsAt : network.workshop;
+  const home = base ?? 'the workshop';
   const { drive }: { readonly drive: DriveOf } = roadsOf(network);
   const stops = stopsOf(own, shop.zone);
   const time = visitOf(request).visit ??
@@ -178,7 +181,7 @@ function dayOf(
       hour: gaps[0]?.from ?? now.hour,
     };
   const tripAt = (day: string, hour: string) =>
-    tripBy(drive, placeBefore(stops, day, hour, workshop), place, workshop, hour);
+    tripBy(drive, placeBefore(stops, day, hour, home), place, home, hour, base === network.workshop);
   const towKm = dealer?.place ? (drive(place, dealer.place, time.hour)?.km ?? null) : null;
   const trip = tripAt(time.day, time.hour);
   if (!trip) {
@@ -196,7 +199,7 @@ function dayOf(
     towKm,
     gaps: gaps.map((gap) => ({ ...gap, trip: tripAt(gap.day, gap.from) ?? null })),
     asked,
-    waitingSavesMinutes: waitingSaves({ ...time, place }, flexible, stops, workshop, drive),
+    waitingSavesMinutes: waitingSaves({ ...time, place }, flexible, stops, home, drive),
   };
 }
 

@@ -8,7 +8,7 @@ import type { Db } from '@/data/db';
 import { insertMany } from '@/data/insert-many';
 import { dropStaged, refreshNameWords, type StagedRow, stageRows, storeStaged } from '@/data/library/staged';
 import { insertPerson, type NewPerson } from '@/data/people';
-import { findShop, getShopOrThrow, insertShop, updateOpenHours, updateRules } from '@/data/shop';
+import { findShop, getShopOrThrow, insertShop, updateFirm, updateOpenHours, updateRules } from '@/data/shop';
 import { HolidayRow, PersonRow, ShopRow } from '@/inputs/world/shop-rows';
 import { now } from '@/outside/clock';
 import { transact } from '../database';
@@ -70,7 +70,7 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
   return transact(async (db) => {
     if (await findShop(db)) return done(0);
     const priceClassMinor = usualPriceClassMinor(shop.currency);
-    await insertShop(db, { ...shop, priceClassMinor, isDemo: true, createdAt: at });
+    await insertShop(db, { ...shop, priceClassMinor, isDemo: true, createdAt: at, backupAt: null });
     const { rules } = await getShopOrThrow(db);
     await updateOpenHours(db, {
       days: shop.openDays.split(' ').map(Number),
@@ -78,7 +78,9 @@ export async function loadWorld(readFile: (name: string) => string): Promise<Res
       to: shop.openTo,
       holidays,
     });
-    await updateRules(db, { ...rules, licence: shop.licence ?? '', forms: shop.forms ?? '' });
+    await updateRules(db, { ...rules, forms: shop.forms ?? '' });
+    const { name, licence = '', address = '', phone = '', mail = '', taxNumber = '', bank = '' } = shop;
+    await updateFirm(db, { name, licence, address, phone, mail, taxNumber, bank });
     for (const person of withPasscodes) await insertPerson(db, person);
     await storeLibrary(db, library.staged);
     for (const { table, rows } of tables) await insertMany(db, table, rows);

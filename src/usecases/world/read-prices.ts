@@ -7,6 +7,7 @@ import {
   DealerRow,
   DistanceBandRow,
   HourRuleRow,
+  OwnWorkRow,
   PriceBookRow,
   PriceMenuRow,
   SupplierPriceRow,
@@ -100,6 +101,12 @@ export function readPrices(world: WorldReader, currency: string, today: LocalDay
     first_minor: minor(row.first),
     further_minor: minor(row.further),
   }));
+  const ownWorks = world.read('own-works', OwnWorkRow, ({ name, price, minutes }) => ({
+    price_book_id: bookId,
+    name,
+    minor: price === undefined ? null : minor(price),
+    minutes,
+  }));
   const bands = world.read('distance-bands', DistanceBandRow, (row) => ({
     price_book_id: bookId,
     to_km: row.toKm,
@@ -142,9 +149,10 @@ export function readPrices(world: WorldReader, currency: string, today: LocalDay
   return [
     { table: 'supplier', rows: suppliers },
     { table: 'supplier_price', rows: supplierPrices },
-    { table: 'franchise_desk', rows: dealers },
+    { table: 'dealer', rows: dealers },
     { table: 'price_book', rows: books },
     { table: 'price_menu', rows: flatRates },
+    { table: 'own_work', rows: ownWorks },
     { table: 'distance_band', rows: bands },
     { table: 'hour_rule', rows: hours },
     { table: 'shop_warranty', rows: warranties },

@@ -96,7 +96,7 @@ export function readShopLists(world: WorldReader, currency: string, today: Local
     lead_ohms: row.leadOhms,
   }));
   return [
-    { table: 'bureau_service', rows: bureau },
+    { table: 'code_service', rows: bureau },
     { table: 'meter', rows: meters },
     { table: 'place', rows: places },
     { table: 'van', rows: vans },

@@ -40,6 +40,7 @@ import {
   RevokeLinkInput,
   RivalInput,
   VisitInput,
+  WorksInput,
 } from '@/inputs/quote-inputs';
 import type { Edited } from '@/usecases/editing/edit-job';
 import {
@@ -69,7 +70,7 @@ import { writeRemote } from '@/usecases/jobs/write-remote';
 import { acceptByPhone, makeHandoverLink, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { noteRival } from '@/usecases/quote/rivals';
-import { agreePrice, reserveTime, setHandPrice, setTerms } from '@/usecases/quote/terms';
+import { agreePrice, reserveTime, setHandPrice, setTerms, setWorks } from '@/usecases/quote/terms';
 import { askBureau } from '@/usecases/secrets/bureau';
 import { bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
 import { correctWords, findNamesFor } from '@/usecases/view/names';
@@ -132,6 +133,10 @@ export async function makeChoiceAction(data: unknown): Promise<Edited> {
 
 export async function setRankAction(data: unknown): Promise<Edited> {
   return runAction(RankInput, data, setRank);
+}
+
+export async function setWorksAction(data: unknown): Promise<Edited> {
+  return runAction(WorksInput, data, setWorks);
 }
 
 export async function setTermsAction(data: unknown): Promise<Edited> {

@@ -2,6 +2,16 @@
 
 import { cookies } from 'next/headers';
 import type { Result } from '@/core/kinds/result';
+import {
+  BackupNameInput,
+  BackupPlanInput,
+  FirmInput,
+  FirstStepInput,
+  OwnTextsInput,
+  StandardsInput,
+  TrialLineInput,
+} from '@/inputs/firm-inputs';
+import { CodeServiceInput, DealerIdInput, DealerInput, RoadsInput } from '@/inputs/outside-inputs';
 import { MeterIdInput, MeterInput } from '@/inputs/pellet-inputs';
 import { ByIdInput, PersonInput, TokenInput } from '@/inputs/people-inputs';
 import {
@@ -22,6 +32,10 @@ import {
   VanInput,
 } from '@/inputs/shop-input';
 import { CoverInput, EquipmentInput, NamedOnVanInput, RightInput, ToolInput } from '@/inputs/tool-inputs';
+import { type BackupFile, backUpNow, setBackupPlan } from '@/usecases/archive/backups';
+import { checkBackup } from '@/usecases/archive/export-archive';
+import { checkChain } from '@/usecases/audit/check-chain';
+import { type TrialPrice, tryPrice } from '@/usecases/benches/trial-call';
 import { removePerson, savePerson } from '@/usecases/people/people';
 import { endSessionById } from '@/usecases/people/sessions';
 import { endTokenById, makeToken } from '@/usecases/people/tokens';
@@ -38,9 +52,13 @@ import {
   setOpenHours,
 } from '@/usecases/quote/price-settings';
 import { saveSupplier, storePriceFile } from '@/usecases/quote/suppliers';
+import { removeDealer, saveCodeService, saveDealer } from '@/usecases/shop/dealers';
+import { removeLogo, saveFirm, saveOwnTexts, saveStandards } from '@/usecases/shop/firm';
+import { setFirstStep } from '@/usecases/shop/first-hour';
 import { removeMeter, saveMeter } from '@/usecases/shop/meters';
 import { giveUpVan, saveVan } from '@/usecases/shop/own-vans';
 import { removePlace, savePlace } from '@/usecases/shop/places';
+import { dropRoads, previewRoads, type RoadsPreview, storeRoads } from '@/usecases/shop/roads';
 import { setHabits, setPriceClass, setRules } from '@/usecases/shop/shop';
 import {
   noteEquipment,
@@ -50,7 +68,8 @@ import {
   saveRight,
   saveTool,
 } from '@/usecases/shop/tools';
-import { runAction } from '../../run-action';
+import { answer, runAction } from '../../run-action';
+import { requireActor } from '../../session';
 
 export async function priceEffectAction(data: unknown): Promise<Result<readonly PriceEffect[]>> {
   return runAction(PriceRulesInput, data, priceEffect);
@@ -180,4 +199,68 @@ export async function savePlaceAction(data: unknown): Promise<Result<null>> {
 
 export async function removePlaceAction(data: unknown): Promise<Result<null>> {
   return runAction(PlaceIdInput, data, removePlace);
+}
+
+export async function saveFirmAction(data: unknown): Promise<Result<null>> {
+  return runAction(FirmInput, data, saveFirm);
+}
+
+export async function removeLogoAction(): Promise<Result<null>> {
+  return answer(async () => removeLogo(await requireActor()));
+}
+
+export async function saveStandardsAction(data: unknown): Promise<Result<null>> {
+  return runAction(StandardsInput, data, saveStandards);
+}
+
+export async function saveOwnTextsAction(data: unknown): Promise<Result<null>> {
+  return runAction(OwnTextsInput, data, saveOwnTexts);
+}
+
+export async function saveDealerAction(data: unknown): Promise<Result<null>> {
+  return runAction(DealerInput, data, saveDealer);
+}
+
+export async function removeDealerAction(data: unknown): Promise<Result<null>> {
+  return runAction(DealerIdInput, data, removeDealer);
+}
+
+export async function saveCodeServiceAction(data: unknown): Promise<Result<null>> {
+  return runAction(CodeServiceInput, data, saveCodeService);
+}
+
+export async function previewRoadsAction(data: unknown): Promise<Result<RoadsPreview>> {
+  return runAction(RoadsInput, data, previewRoads);
+}
+
+export async function storeRoadsAction(data: unknown): Promise<Result<null>> {
+  return runAction(RoadsInput, data, storeRoads);
+}
+
+export async function dropRoadsAction(): Promise<Result<null>> {
+  return answer(async () => dropRoads(await requireActor()));
+}
+
+export async function setFirstStepAction(data: unknown): Promise<Result<null>> {
+  return runAction(FirstStepInput, data, setFirstStep);
+}
+
+export async function tryPriceAction(data: unknown): Promise<Result<TrialPrice>> {
+  return runAction(TrialLineInput, data, tryPrice);
+}
+
+export async function setBackupPlanAction(data: unknown): Promise<Result<null>> {
+  return runAction(BackupPlanInput, data, setBackupPlan);
+}
+
+export async function backUpNowAction(): Promise<Result<BackupFile>> {
+  return answer(async () => backUpNow(await requireActor()));
+}
+
+export async function checkBackupAction(data: unknown): Promise<Awaited<ReturnType<typeof checkBackup>>> {
+  return runAction(BackupNameInput, data, checkBackup);
+}
+
+export async function checkChainAction(): Promise<Result<readonly string[]>> {
+  return answer(async () => checkChain(await requireActor()));
 }

@@ -1,8 +1,14 @@
 import { readHealth } from '@/usecases/health';
-import { handler } from '../handler';
+import { readHealthReport, reportForMonitor } from '@/usecases/health-report';
+import { readProgram } from '@/usecases/people/tokens';
+import { requestOrigin } from '../../session';
+import { bearerOf, handler, problem } from '../handler';
 
-/** Says which program and clone answers, whether its database does, and what else is wrong. */
-export const GET = handler(async () => {
+/**
+ * Says which program and clone answers, whether its database does, and what else is wrong. A monitor that sends a token of
+ * the scope `health` is told part by part.
+ */
+export const GET = handler(async (request: Request) => {
   const { database, troubles } = await readHealth();
   const body = {
     program: 'kilnsman',
@@ -10,8 +16,15 @@ export const GET = handler(async () => {
     database,
     troubles,
   };
-  return Response.json(body, {
-    status: database === 'there' ? 200 : 503,
-    headers: { 'cache-control': 'no-store' },
-  });
+  const there = database === 'there';
+  const token = bearerOf(request);
+  if (token === undefined || !there) return answer(body, there ? 200 : 503);
+  const program = await readProgram(token, 'health', await requestOrigin());
+  if (!('actor' in program)) return problem(program.status, program.reason);
+  const report = await readHealthReport();
+  return answer({ ...body, ...reportForMonitor(report) }, report.state === 'wrong' ? 503 : 200);
 });
+
+function answer(body: object, status: number): Response {
+  return Response.json(body, { status, headers: { 'cache-control': 'no-store' } });
+}

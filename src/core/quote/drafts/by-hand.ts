@@ -1,3 +1,4 @@
+import type { HandPrice } from '@/core/job/terms';
 import { line } from '../lines';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
 import { sourceArticles } from '../source-articles';
@@ -8,8 +9,8 @@ const comebackBasisPoints = 500;
 
 /** Articles and lines that somebody wrote by hand, for a car or a work that the library does not know. */
 export function byHand(request: QuoteRequest, _state: KeyState, snapshot: QuoteSnapshot): DraftOrNot {
-  const { hand } = request;
-  if (!hand) return no('No line is written by hand.');
+  const { hand = worksAlone(snapshot), works = [] } = request;
+  if (hand.articles.length + hand.lines.length + works.length === 0) return no('No line is written by hand.');
   if (hand.currency !== snapshot.currency)
     return no(`It was written in ${hand.currency}, and the shop reckons in ${snapshot.currency}.`);
   const sourced = sourceArticles(
@@ -41,7 +42,15 @@ export function byHand(request: QuoteRequest, _state: KeyState, snapshot: QuoteS
     againMinor: articlesMinor,
     againCustomerMinor: null,
     reserves: sourced.reserves,
-    notes: ['Priced by hand: the library did not reckon it.', ...sourced.notes],
+    notes: [
+      request.hand ? 'Priced by hand: the library did not reckon it.' : 'Works of the shop, without a key.',
+      ...sourced.notes,
+    ],
     stale: sourced.stale,
   };
+}
+
+/** Nothing by hand: the works of the shop stand alone. */
+function worksAlone({ currency }: QuoteSnapshot): HandPrice {
+  return { currency, articles: [], lines: [], minutes: 0 };
 }

@@ -1,8 +1,10 @@
 import { addWorkingDays } from '@/core/kinds/local-time';
 import { scaleMinor } from '@/core/kinds/money';
+import { formatDistance } from '@/core/kinds/units';
 import { usualDelivery } from '@/core/supply/arrival';
 import { line, times } from '../lines';
 import type { KeyState, NetLine, QuoteRequest, QuoteSnapshot } from '../quote';
+import { perKmMinor } from '../trip-lines';
 import { type DraftOrNot, no, statedRisk } from './draft';
 
 /** The dealer of the make orders, cuts and programs; with a tow where no key works. */
@@ -61,12 +63,12 @@ export interface DealerWork {
   readonly module: string | null;
 }
 
-export type DealerGrounds = Pick<QuoteSnapshot, 'dealer' | 'rules' | 'prices' | 'towKm'>;
+export type DealerGrounds = Pick<QuoteSnapshot, 'dealer' | 'rules' | 'prices' | 'towKm' | 'distanceUnit'>;
 
 /** The dealer's articles, labour, fee and tow. */
 export function dealerLines(
   { keys, tow, articles, programs, module }: DealerWork,
-  { dealer, rules, prices, towKm }: DealerGrounds,
+  { dealer, rules, prices, towKm, distanceUnit = 'km' }: DealerGrounds,
 ):
   | { readonly ok: true; readonly lines: readonly NetLine[] }
   | { readonly ok: false; readonly reason: string } {
@@ -101,10 +103,10 @@ export function dealerLines(
   );
   const tenths = Math.round((towKm ?? dealer.towKm) * 10);
   const towed = line(
-    `Tow, ${Math.round(tenths / 10)} km`,
+    `Tow, ${formatDistance(tenths / 10, distanceUnit)}`,
     'trip',
     'labour',
-    rules.towBaseMinor + scaleMinor(rules.towPerKmMinor, tenths, 10),
+    rules.towBaseMinor + perKmMinor(rules.towPerKmMinor, tenths),
     'dealer',
   );
   const labour = line('Labour of the dealer', 'programming', 'labour', dealer.labourMinor, 'dealer');

@@ -1,5 +1,6 @@
 import { type BeforeWork, cutSource, opening } from '../before-work';
 import { type OptionKind, sourcingOptions } from '../option-kinds';
+import { pickedWorks } from '../own-works';
 import type { KeyState, QuoteRequest, QuoteSnapshot } from '../quote';
 import { byHand } from './by-hand';
 import { customerBuys, customerPrograms } from './customer-does';
@@ -42,8 +43,9 @@ export function draftOf(
   if (sourcingOptions[kind].newKey && request.keys === 0) return no('No new key is wanted.');
   const draft = drafts[kind](request, state, snapshot);
   const makes = sourcingOptions[kind].newKey && sourcingOptions[kind].by !== 'dealer';
-  if (!draft.ok || !makes || !draft.visit) return draft;
-  return [opening(request, snapshot), cutSource(request, state, snapshot)].reduce(withBefore, draft);
+  if (!draft.ok || !draft.visit) return draft;
+  const before = makes ? [opening(request, snapshot), cutSource(request, state, snapshot)] : [];
+  return [...before, pickedWorks(request, snapshot.rules)].reduce(withBefore, draft);
 }
 
 /** An option with what stands between the van and its work. */

@@ -31,6 +31,7 @@ export default async function PriceSettingsPage() {
       holidays={shop.holidays}
       currency={shop.currency}
       locale={shop.locale}
+      unit={shop.distanceUnit}
       actions={{
         onEffect: priceEffectAction,
         onSave: savePriceRulesAction,

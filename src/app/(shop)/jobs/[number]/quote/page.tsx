@@ -16,6 +16,7 @@ import {
   revokeLinkAction,
   setHandPriceAction,
   setTermsAction,
+  setWorksAction,
 } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 import { linkShown } from '../link-words';
@@ -23,7 +24,7 @@ import { linkShown } from '../link-words';
 export default async function QuotePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
   const { job, quote, quotes, shop, now, vans, van } = view;
-  const { accounts, couponCode, rivals, going } = await readQuoteStation(await requireActor(), view);
+  const { accounts, couponCode, works, rivals, going } = await readQuoteStation(await requireActor(), view);
   const replies = await readReplies(await requireActor(), job.id);
   const { visit } = job;
   const trip = quote && tripOf(firstOption(quote.options), quote.snapshot);
@@ -38,6 +39,7 @@ export default async function QuotePage({ params }: JobPageProps) {
       routeChosen={job.route !== null}
       terms={job.terms}
       couponCode={couponCode}
+      works={works}
       accounts={accounts.map(({ id, name }) => ({ id, name }))}
       rivals={rivals.map(({ totalMinor, toldAt, toldTo }) => ({
         totalMinor,
@@ -62,6 +64,7 @@ export default async function QuotePage({ params }: JobPageProps) {
       actions={{
         onOffer: offerQuoteAction,
         onTerms: setTermsAction,
+        onWorks: setWorksAction,
         onHand: setHandPriceAction,
         onAppointment: reserveTimeAction,
         onRival: noteRivalAction,

@@ -2,6 +2,7 @@ import { notFound } from 'next/navigation';
 import { formatJobNumber } from '@/core/job/job';
 import { localMoment } from '@/core/kinds/local-time';
 import { QuotePaper } from '@/screens/quote/quote-paper';
+import { firmOf } from '@/usecases/shop/firm';
 import { loadJob } from '../../job-page';
 
 interface PaperPageProps {
@@ -17,7 +18,7 @@ export default async function PaperPage({ params }: PaperPageProps) {
     <QuotePaper
       quoteNumber={quote.number}
       jobName={formatJobNumber(job.number)}
-      shopName={shop.name}
+      firm={firmOf(shop)}
       customer={job.call.name}
       madeOn={localMoment(quote.madeAt, shop.zone).day}
       validUntil={quote.validUntil}
