@@ -1,6 +1,8 @@
 'use client';
 
+import { ChevronRight } from 'lucide-react';
 import { type ReactNode, useEffect, useRef, useState } from 'react';
+import { classNames } from './class-names';
 
 interface FoldProps {
   readonly title: string;
@@ -26,6 +28,7 @@ export function Fold({ title, says, open: first = false, children }: FoldProps) 
       className="rounded-lg border border-line bg-biscuit px-4"
     >
       <summary className="flex min-h-12 cursor-pointer flex-wrap items-center gap-x-3 py-2">
+        <ChevronRight aria-hidden size={18} className={classNames('flex-none', open && 'rotate-90')} />
         <h2 className="font-semibold">{title}</h2>
         {says && <span className="text-small text-mute">{says}</span>}
       </summary>

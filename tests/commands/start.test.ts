@@ -30,7 +30,7 @@ afterAll(() => {
     '-e',
     `import('${clone}/scripts/lib/project.mjs').then((p) => console.log(p.cloneId))`,
   ]);
-  for (const name of ['demo', 'dev'])
+  for (const name of ['demo', 'dev', 'shop'])
     rmSync(`/var/lib/kilnsman/${clusters.toString().trim()}-${name}`, { recursive: true, force: true });
   rmSync(clone, { recursive: true, force: true });
 });
@@ -258,6 +258,89 @@ describe('the vault key', () => {
       expect(await serves()).toBe(false);
       writeFileSync(file, kept, { mode: 0o600 });
     }
+  });
+});
+
+describe('an archive', () => {
+  const runs = async (...args: string[]) => {
+    const command = npmRun('run', ...args);
+    await until(`npm run ${args.join(' ')}`, () => ended(command));
+    return { code: command.child.exitCode, output: command.output() };
+  };
+
+  it('is written by a command and taken in again by another, into a new database that is put in its place', async () => {
+    const written = await runs('backup');
+    const [, file = ''] = /kilnsman: (\S+\.zip) is written/.exec(written.output) ?? [];
+    expect(file).toMatch(/^\.kilnsman\/backups\//);
+    expect(written.code).toBe(0);
+
+    const served = npmStart();
+    await until('the start', serves);
+    const refused = await runs('restore', '--', file);
+    expect(refused.output).toContain('the program serves on this database');
+    expect(refused.code).toBe(1);
+    served.child.kill('SIGTERM');
+    await until('the end', () => ended(served) && leftBehind().length === 0, 30);
+
+    const altered = join(clone, 'altered.zip');
+    const bytes = readFileSync(join(clone, file));
+    bytes.writeUInt8(bytes.readUInt8(bytes.length - 3000) ^ 1, bytes.length - 3000);
+    writeFileSync(altered, bytes);
+    const no = await runs('restore', '--', altered, '--keys', '.kilnsman/backups/wrapped-keys.txt');
+    expect(no.code).toBe(1);
+    expect(no.output).toMatch(/altered|damaged|no archive|has a file in it/);
+
+    const taken = await runs('restore', '--', file);
+    expect(taken.output).toMatch(/Pellimoor Roadside Keys as of .*: \d+ rows of \d+ tables/);
+    expect(taken.output).toContain('the archive is in its place');
+    expect(taken.code).toBe(0);
+    const chain = await runs('audit-chain');
+    expect(chain.output).toMatch(/The chain of \d+ lines fits/);
+    const again = npmStart();
+    await until('the start on it', serves);
+    const page = await fetch(`http://127.0.0.1:${port}/sign-in`);
+    expect(await page.text()).toContain('Imre Pellimoor');
+    again.child.kill('SIGTERM');
+    await until('the end', () => ended(again) && leftBehind().length === 0, 30);
+  });
+});
+
+describe('a shop of one’s own', () => {
+  it('is begun with a word, stands from then on where nobody says another, and leaves the demo as it is', async () => {
+    process.env.KILNSMAN_DEMO = 'no';
+    const first = npmStart();
+    delete process.env.KILNSMAN_DEMO;
+    await until('the start', serves);
+    expect(first.output()).toMatch(/the set-up code is [0-9a-f]{20}/);
+    expect(first.output()).not.toContain('the demo world is loaded');
+    expect((await fetch(`http://127.0.0.1:${port}/`, { redirect: 'follow' })).url).toContain('/set-up');
+
+    process.env.KILNSMAN_DEMO = 'yes';
+    const beside = npmStart();
+    delete process.env.KILNSMAN_DEMO;
+    await until('the demo beside it', () => ended(beside));
+    expect(beside.output()).toContain('is taken by your own shop of this clone');
+    first.child.kill('SIGTERM');
+    await until('the end', () => ended(first) && leftBehind().length === 0, 30);
+
+    const again = npmStart();
+    await until('the start without a word', serves);
+    expect(again.output()).toContain('a shop of your own; KILNSMAN_DEMO=yes npm start shows the demo world');
+    again.child.kill('SIGTERM');
+    await until('the end', () => ended(again) && leftBehind().length === 0, 30);
+
+    process.env.KILNSMAN_DEMO = 'yes';
+    const demo = npmStart();
+    delete process.env.KILNSMAN_DEMO;
+    await until('the demo', serves);
+    expect(await (await fetch(`http://127.0.0.1:${port}/sign-in`)).text()).toContain('Imre Pellimoor');
+    demo.child.kill('SIGTERM');
+    await until('the end', () => ended(demo) && leftBehind().length === 0, 30);
+    // What follows works on the demo, as what came before.
+    const id = (await import(join(clone, 'scripts/lib/project.mjs'))).cloneId;
+    rmSync(process.getuid?.() === 0 ? `/var/lib/kilnsman/${id}-shop` : join(clone, '.kilnsman/shop'), {
+      recursive: true,
+    });
   });
 });
 

@@ -62,6 +62,12 @@ describe('the works of a shop', () => {
     expect(available({ ...testRequest, keys: 0 }, { ...snapshot, unknownCar: true } as never)).toEqual([]);
   });
 
+  it('are no way to a key, and so never beside one as a price by hand', () => {
+    const kinds = available({ ...testRequest, works }).map(({ kind }) => kind);
+    expect(kinds).not.toContain('shopByHand');
+    expect(kinds).toEqual(available(testRequest).map(({ kind }) => kind));
+  });
+
   it('are included by their names on the paper', () => {
     const request = { ...testRequest, works };
     const [option] = available(request).filter(({ kind }) => kind === 'shopAftermarket');

@@ -51,3 +51,11 @@ export function pack(
   pipeline(zip.outputStream as Readable, out, () => {});
   return out;
 }
+
+/** Texts as one zip. */
+export function packTexts(files: readonly { readonly name: string; readonly text: string }[]): Readable {
+  const zip = new ZipFile();
+  for (const { name, text } of files) zip.addBuffer(Buffer.from(text), name);
+  zip.end();
+  return zip.outputStream as Readable;
+}

@@ -116,6 +116,17 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
           </Button>
         </form>
         <Columns list={list} />
+        <Notice tone="plain">
+          To begin with:{' '}
+          <a href="/api/starter" download className="underline">
+            files to fill in
+          </a>
+          , each list with an example and what its columns hold; or a{' '}
+          <a href="/api/starter?form=json" download className="underline">
+            small made-up library
+          </a>{' '}
+          that is imported as all lists, JSON.
+        </Notice>
       </Panel>
       <Panel title="Files of late">
         {imports.length === 0 ? (

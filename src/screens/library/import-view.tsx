@@ -112,7 +112,7 @@ function State({
         <Lead over={state === 'reading' ? 'Being read' : 'Being stored'} title={progressWords(row)}>
           <progress
             aria-label="Rows"
-            className="h-3 w-full accent-(--glaze)"
+            className="h-3 w-full"
             {...(row.rowsTotal ? { max: row.rowsTotal, value: row.rowsDone } : {})}
           />
           <Button className="mt-3" busy={pending && state === 'reading'} onClick={cancel}>

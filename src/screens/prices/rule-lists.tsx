@@ -16,7 +16,7 @@ const works = flatWorks.filter((work) => flatRateRows.some((row) => row.work ===
 export function FlatRates({ of }: PartProps) {
   const amount = (work: (typeof works)[number], hard: boolean, further: boolean) => {
     const at = flatRateRows.findIndex((row) => row.work === work && (row.difficulty === 'hard') === hard);
-    if (at < 0) return <span className="text-mute">–</span>;
+    if (at < 0) return <span className="block pt-3 text-mute">–</span>;
     const label = `${flatWorkNames[work]}${hard ? ', hard' : ''}: ${further ? 'each further key' : 'first key'}`;
     return (
       <FormNumber
@@ -42,8 +42,8 @@ export function FlatRates({ of }: PartProps) {
       <tbody>
         {works.map((work) => (
           <Tr key={work}>
-            <Th row className="align-middle text-ink">
-              {flatWorkNames[work]}
+            <Th row>
+              <span className="block pt-3 text-ink">{flatWorkNames[work]}</span>
             </Th>
             <Td>{amount(work, false, false)}</Td>
             <Td>{amount(work, false, true)}</Td>

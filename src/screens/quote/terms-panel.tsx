@@ -88,7 +88,7 @@ export function TermsPanel(props: TermsPanelProps) {
           <Tick
             label={
               savesMinutes > 0
-                ? `Flexible time: waiting saves ${savesMinutes} minutes of driving`
+                ? `Flexible time: waiting saves ${savesMinutes} ${savesMinutes === 1 ? 'minute' : 'minutes'} of driving`
                 : 'Flexible time: waiting would save nothing now'
             }
             checked={flexible}

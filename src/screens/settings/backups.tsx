@@ -50,7 +50,7 @@ export function Backups({ view, onPlan, onNow, onCheck }: BackupsProps) {
           <Button busy={now.pending || running} onClick={() => now.send(undefined)}>
             {now.pending || running ? 'Writing…' : 'Back up now'}
           </Button>
-          {(now.pending || running) && <progress aria-label="Backup" className="h-3 w-40 accent-(--terra)" />}
+          {(now.pending || running) && <progress aria-label="Backup" className="h-3 w-40" />}
           <Problems problems={now.problems} />
         </div>
         <ListTable
@@ -71,8 +71,8 @@ export function Backups({ view, onPlan, onNow, onCheck }: BackupsProps) {
         />
         <p className="mt-3 text-small text-mute">
           To take one in again, stop the program and run{' '}
-          <code className="font-mono">npm run restore -- {`${folder}/…`}</code>. It is filled into a new
-          database beside this one, and put in its place as a whole.
+          <code className="font-mono">npm run restore -- FILE</code>: it is filled into a new database beside
+          this one, and put in its place as a whole.
         </p>
       </Panel>
       <PlanForm view={view} onPlan={onPlan} />

@@ -58,7 +58,7 @@ export function ExportAll() {
           <>
             <progress
               aria-label="Export"
-              className="h-3 w-56 accent-(--terra)"
+              className="h-3 w-56"
               {...(state.about === null
                 ? {}
                 : { value: Math.min(state.bytes, state.about), max: state.about })}

@@ -58,7 +58,7 @@ export function FirstHourPage({ hour, next, line, onStep, onPrice }: FirstHourPr
             aria-label="Steps settled"
             value={settled}
             max={firstStepNames.length}
-            className="h-3 w-48 accent-(--glaze)"
+            className="h-3 w-48"
           />
           <p data-said>
             {settled} of {firstStepNames.length} settled

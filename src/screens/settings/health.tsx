@@ -78,7 +78,9 @@ export function Health({ report: { state, items, troubles }, onChain }: HealthPr
             {line}
           </p>
         ))}
-        <Problems problems={chain.problems} />
+        <div className="mt-3">
+          <Problems problems={chain.problems} />
+        </div>
       </Panel>
     </Page>
   );

@@ -44,7 +44,7 @@ export function Roads({ onFile, onPreview, onStore, onDrop }: RoadsProps) {
       <p>
         {onFile.roads === 0
           ? 'There are no roads on file.'
-          : `${onFile.roads} roads and ${onFile.ferries} ferries between ${onFile.nodes.length} places; the workshop is at ${onFile.workshop ?? 'no place of them'}.`}
+          : `${countWords(onFile)}; the workshop is at ${onFile.workshop ?? 'no place of them'}.`}
       </p>
       <form
         className="mt-2 flex flex-wrap items-start gap-3"
@@ -109,7 +109,7 @@ export function Roads({ onFile, onPreview, onStore, onDrop }: RoadsProps) {
           }}
         >
           <p data-said>
-            {`${preview.roads} roads and ${preview.ferries} ferries between ${preview.nodes.length} places.`}
+            {`${countWords(preview)}.`}
             {preview.unknown.length > 0 &&
               ` Not on these roads, and reckoned by distance: ${preview.unknown.join(', ')}.`}
           </p>
@@ -137,4 +137,9 @@ export function Roads({ onFile, onPreview, onStore, onDrop }: RoadsProps) {
       )}
     </Panel>
   );
+}
+
+function countWords({ roads, ferries, nodes }: Pick<RoadsOnFile, 'roads' | 'ferries' | 'nodes'>): string {
+  const many = (count: number, one: string, more: string) => `${count} ${count === 1 ? one : more}`;
+  return `${many(roads, 'road', 'roads')} and ${many(ferries, 'ferry', 'ferries')} between ${nodes.length} points`;
 }

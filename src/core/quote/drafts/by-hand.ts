@@ -9,7 +9,8 @@ const comebackBasisPoints = 500;
 
 /** Articles and lines that somebody wrote by hand, for a car or a work that the library does not know. */
 export function byHand(request: QuoteRequest, _state: KeyState, snapshot: QuoteSnapshot): DraftOrNot {
-  const { hand = worksAlone(snapshot), works = [] } = request;
+  const { hand = worksAlone(request, snapshot), works = [] } = request;
+  if (!hand) return no('No line is written by hand.');
   if (hand.articles.length + hand.lines.length + works.length === 0) return no('No line is written by hand.');
   if (hand.currency !== snapshot.currency)
     return no(`It was written in ${hand.currency}, and the shop reckons in ${snapshot.currency}.`);
@@ -50,7 +51,11 @@ export function byHand(request: QuoteRequest, _state: KeyState, snapshot: QuoteS
   };
 }
 
-/** Nothing by hand: the works of the shop stand alone. */
-function worksAlone({ currency }: QuoteSnapshot): HandPrice {
-  return { currency, articles: [], lines: [], minutes: 0 };
+/** Nothing by hand: works of the shop stand alone where nothing else is asked for; beside a key they are no way to it. */
+function worksAlone(
+  { keys, repairs, opens }: QuoteRequest,
+  { currency, unknownCar }: QuoteSnapshot,
+): HandPrice | undefined {
+  const alone = unknownCar || (keys === 0 && repairs === 0 && !opens);
+  return alone ? { currency, articles: [], lines: [], minutes: 0 } : undefined;
 }
