@@ -151,17 +151,18 @@ for (let made = 0; made < 2; made += 1) {
   );
 }
 await shoot(light, 'prove-light');
-await light.goto(`${address}/jobs`);
-await shoot(light, 'jobs-light');
 
 const dark = await open('dark');
 await dark.goto(`${job}/close`);
 await shoot(dark, 'close-dark');
-await dark.goto(`${job}/blade`);
-await dark.getByRole('button', { name: 'Read by photograph' }).click();
-await dark.getByRole('button', { name: 'Keep this bitting' }).waitFor();
-await dark.evaluate(() => window.scrollTo(0, 0));
-await shoot(dark, 'blade-dark');
+const owner = await open('light', 1280, 800, 'Imre Pellimoor');
+await owner.goto(`${address}/settings/first-hour`);
+await owner.getByRole('button', { name: 'Price it' }).click();
+await owner.getByText('Say first:').waitFor();
+await owner.evaluate(() => window.scrollTo(0, 0));
+await shoot(owner, 'first-hour-light');
+await owner.goto(`${address}/settings/prices`);
+await shoot(owner, 'prices-light');
 
 await light.goto(`${address}/benches/pellet`);
 for (const [at, reading] of ['4.25', '4k28', '4.26 kΩ'].entries())

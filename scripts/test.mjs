@@ -204,6 +204,7 @@ async function serve(databaseUrl, clock = 'fixed:2027-03-03T15:20:00Z', tls = un
         DATABASE_URL: databaseUrl,
         KILNSMAN_VAULT_KEY: vaultKey,
         KILNSMAN_SEAL_FILE: join(results, `audit-${port}.seals`),
+        KILNSMAN_BACKUP_FOLDER: join(results, `backups-${port}`),
         PORT: String(port),
         LOG_LEVEL: 'error',
         ...tls,

@@ -1,4 +1,6 @@
+import type { Actor } from '@/core/kinds/actor';
 import { type HealthItem, healthOf, healthParts, worstOf } from '@/core/kinds/health';
+import { done, type Result } from '@/core/kinds/result';
 import { listBackups } from '@/data/backups';
 import { newestSchema } from '@/data/newest-schema';
 import { ping } from '@/data/pool';
@@ -8,6 +10,7 @@ import { freeBytes, listBackupFiles } from '@/outside/backup-folder';
 import { certificateEnds } from '@/outside/certificate';
 import { now } from '@/outside/clock';
 import { database } from './database';
+import { refusedFor } from './duties';
 import { listTroubles } from './troubles';
 import { productVersion } from './version';
 
@@ -18,8 +21,10 @@ export interface HealthReport {
   readonly troubles: readonly string[];
 }
 
-/** How the program is, part by part. */
-export async function readHealthReport(): Promise<HealthReport> {
+/** How the program is, part by part; for the proprietor, and for a monitor with a token of his. */
+export async function readHealthReport(actor: Actor): Promise<Result<HealthReport>> {
+  const mayNot = refusedFor(actor, 'manageShop');
+  if (mayNot) return mayNot;
   const db = database();
   const at = now();
   const begun = performance.now();
@@ -54,7 +59,7 @@ export async function readHealthReport(): Promise<HealthReport> {
     },
   });
   const troubles = listTroubles();
-  return { state: troubles.length > 0 ? 'wrong' : worstOf(items), items, troubles };
+  return done({ state: troubles.length > 0 ? 'wrong' : worstOf(items), items, troubles });
 }
 
 /** A report as a monitor reads it: parts by name. */

@@ -1,5 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
+import { toolFunctions } from '@/core/programming/van-kit';
+import { bladeKinds } from '@/core/quote/cut';
 import { blankRules } from '@/core/quote/price-rules';
 import { parseInput } from '@/inputs/parse';
 import { PriceRulesInput } from '@/inputs/price-inputs';
@@ -15,6 +17,7 @@ import { saveFirm, saveStandards } from '@/usecases/shop/firm';
 import { openFirstSteps, readFirstHour, setFirstStep } from '@/usecases/shop/first-hour';
 import { saveVan } from '@/usecases/shop/own-vans';
 import { savePlace } from '@/usecases/shop/places';
+import { noteEquipment, readTools, saveCover, saveTool } from '@/usecases/shop/tools';
 import { readFileAs } from '../support/files';
 import { actorOf, testDatabase } from '../support/test-database';
 
@@ -108,7 +111,7 @@ describe('a first hour', () => {
     expect([library.state, library.preview?.problems ?? []]).toEqual(['read', []]);
     expect((await storeImport(proprietor, library.id, {})).ok).toBe(true);
     const line = await trialLine(proprietor);
-    expect(line).toMatch(/^Halvorn Merrowdale \d{4}, lost both keys, Far Shore$/);
+    expect(line).toMatch(/^Halvorn Merrowdale \d{4}, one key works, wants a spare, Far Shore$/);
 
     const supplier = {
       name: 'Cobble Wharf',
@@ -127,6 +130,24 @@ describe('a first hour', () => {
     expect([read.value.problems, read.value.strange]).toEqual([[], []]);
     expect(await storePriceFile(proprietor, { id: read.value.id })).toMatchObject({ ok: true });
 
+    // The step of the tools was left out: what that costs is said, and it is taken up.
+    const without = await price(line);
+    expect(without.ok ? 'priced' : without.problems[0]?.message).toMatch(/^No route is open on this car: /);
+    const { vans, platforms } = await readTools(proprietor);
+    const vanId = vans[0]?.id ?? '';
+    await saveTool(proprietor, { vanId, name: 'Tern', edition: '1', state: 'supported' });
+    for (const { id } of platforms) {
+      const cover = toolFunctions.map((method) => ({ method, market: null, right: null }));
+      expect(await saveCover(proprietor, { vanId, tool: 'Tern', platformId: id, cover })).toMatchObject({
+        ok: true,
+      });
+    }
+    expect((await readFirstHour(proprietor)).tools).toBe('done');
+    const uncut = await price(line);
+    expect(uncut.ok ? 'priced' : uncut.problems[0]?.message).toMatch(
+      /^No option can be had for this car\. Shop, /,
+    );
+    await noteEquipment(proprietor, { vanId, powerSupply: true, cuts: [...bladeKinds] });
     const priced = await price(line);
     if (!priced.ok) throw new Error(JSON.stringify(priced.problems));
     expect(priced.value).toMatchObject({ currency: 'EUR', withTrip: true });

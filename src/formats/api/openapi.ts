@@ -41,7 +41,7 @@ export function openApiDocument(): Record<string, unknown> {
     },
     servers: [{ url: '/api/v1' }],
     security: [{ session: [] }],
-    paths,
+    paths: named(paths),
     components: {
       schemas: { Problem: problemSchema },
       securitySchemes: {
@@ -54,4 +54,29 @@ export function openApiDocument(): Record<string, unknown> {
       },
     },
   };
+}
+
+/** Each operation with the name that a client calls it by. */
+function named(all: Paths): Paths {
+  return Object.fromEntries(
+    Object.entries(all).map(([path, methods]) => [
+      path,
+      Object.fromEntries(
+        Object.entries(methods).map(([method, told]) => [
+          method,
+          { operationId: operationId(method, path), ...told },
+        ]),
+      ),
+    ]),
+  );
+}
+
+/** @example operationId('post', '/jobs/{number}/cutting-list') // 'postJobsByNumberCuttingList' */
+export function operationId(method: string, path: string): string {
+  const words = path
+    .replaceAll('{', 'by-')
+    .split(/[^A-Za-z0-9]+/)
+    .filter(Boolean)
+    .map((word) => word[0]?.toUpperCase() + word.slice(1));
+  return method + words.join('');
 }

@@ -44,7 +44,16 @@ export function Tokens({ tokens, roles, zone, now, onMake, onEnd }: TokensProps)
   return (
     <Page
       title="Tokens"
-      note="For programs that use the API. No token opens a secret, changes a job, or stands above whoever made it."
+      note={
+        <>
+          For programs that use the API. No token opens a secret, changes a job, or stands above whoever made
+          it.{' '}
+          <a href="/api/v1/openapi.json" className="underline">
+            What they can ask
+          </a>{' '}
+          is an OpenAPI document.
+        </>
+      }
     >
       <TokenForm roles={roles} onMake={onMake} />
       <Problems problems={end.problems} />

@@ -7,7 +7,7 @@ import { listPlaces } from '@/data/names';
 import { listAccounts, listCoupons } from '@/data/quote-terms';
 import type { QuoteCallInput } from '@/inputs/quote-call-input';
 import { database } from '../database';
-import { carOnPaper, computeView } from '../view/job-view';
+import { carOnPaper, computeView, type JobView } from '../view/job-view';
 import { tellCar } from './identify';
 
 export interface QuotedCar {
@@ -56,11 +56,19 @@ export async function quoteCar(actor: Actor, input: QuoteCallInput): Promise<Res
     },
   });
   if (!view.platform) return failed('The library has no car like this: name make, model and year.');
-  if (!view.quote) return failed('No route is open on this car, or the shop has no prices today.');
+  if (!view.quote) return failed(whyNoPrice(view));
   return done({
     car: carOnPaper(view),
     computedAt: actor.at,
     quote: view.quote,
     firstPrices: view.firstPrices,
   });
+}
+
+/** What keeps a car that the library knows from having a price. */
+function whyNoPrice({ routes, van }: JobView): string {
+  if (!van) return 'The shop has no van yet.';
+  const refused = routes.flatMap(({ verdict }) => (verdict.feasible ? [] : [verdict.fact]));
+  if (refused.length < routes.length) return 'The shop has no prices today.';
+  return `No route is open on this car: ${[...new Set(refused)].slice(0, 2).join(' ')}`;
 }

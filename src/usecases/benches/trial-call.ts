@@ -3,7 +3,7 @@ import type { LocalDay } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { optionName } from '@/core/quote/option-kinds';
 import { firstOption } from '@/core/quote/options';
-import type { Available } from '@/core/quote/quote';
+import type { Available, QuoteOption } from '@/core/quote/quote';
 import { findTrialWords } from '@/data/first-hour';
 import type { TrialLineInput } from '@/inputs/firm-inputs';
 import { database } from '../database';
@@ -27,7 +27,7 @@ export interface TrialPrice {
 /** A line to try the prices with, of what the library and the places have; empty where it has no car. */
 export async function trialLine(_actor: PersonActor): Promise<string> {
   const { car, place } = await findTrialWords(database());
-  return car === null ? '' : [car, 'lost both keys', place].filter(Boolean).join(', ');
+  return car === null ? '' : [car, 'one key works, wants a spare', place].filter(Boolean).join(', ');
 }
 
 /** Prices a caller's line as a call would be, the option to say first first; stores nothing. */
@@ -36,7 +36,7 @@ export async function tryPrice(actor: PersonActor, { line }: TrialLineInput): Pr
   if (!quoted.ok) return failed(quoted.problems.map(({ message }) => message).join(' '), 'line');
   const { car, quote } = quoted.value;
   const first = firstOption(quote.options);
-  if (!first) return failed('No option can be had for this car.', 'line');
+  if (!first) return failed(`No option can be had for this car. ${whyNone(quote.options)}`, 'line');
   const { shop, now } = await readShopNow(actor);
   const others = quote.options.filter(
     (one): one is Available => one.available && one.kind !== first.kind && one.answers,
@@ -49,6 +49,15 @@ export async function tryPrice(actor: PersonActor, { line }: TrialLineInput): Pr
     withTrip: quote.snapshot.trip !== null,
     options: [first, ...others.sort((a, b) => a.totalMinor - b.totalMinor).slice(0, 2)].map(said),
   });
+}
+
+/** What keeps the shop's own options from being had, the first two of what is said. */
+function whyNone(options: readonly QuoteOption[]): string {
+  const told = options
+    .filter((one): one is Exclude<QuoteOption, Available> => !one.available)
+    .filter(({ kind }) => kind.startsWith('shop') && kind !== 'shopByHand' && kind !== 'shopOpens')
+    .map(({ kind, reason }) => `${optionName(kind)}: ${reason}`);
+  return told.slice(0, 2).join(' ');
 }
 
 function said({ kind, totalMinor, earliestOn }: Available): TrialPrice['options'][number] {

@@ -17,7 +17,7 @@ const folder = () => join(process.cwd(), 'world');
 /** Cars of the starter: an ordinary one with a remote, and an old one with a pellet. */
 const cars: readonly Partial<Record<string, string>>[] = [
   { make: 'Halvorn', model: 'Merrowdale' },
-  { make: 'Brevane', from_year: '1984' },
+  { make: 'Brevane', model: 'Harrowick' },
 ];
 const carsOfEach = 3;
 

@@ -1,3 +1,4 @@
+import { notFound } from 'next/navigation';
 import { Health } from '@/screens/settings/health';
 import { readHealthReport } from '@/usecases/health-report';
 import { requireDuty } from '../../../session';
@@ -6,6 +7,6 @@ import { checkChainAction } from '../actions';
 export const metadata = { title: 'Health' };
 
 export default async function HealthPage() {
-  await requireDuty('manageShop');
-  return <Health report={await readHealthReport()} onChain={checkChainAction} />;
+  const report = await readHealthReport(await requireDuty('manageShop'));
+  return report.ok ? <Health report={report.value} onChain={checkChainAction} /> : notFound();
 }
