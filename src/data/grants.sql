@@ -11,6 +11,7 @@ GRANT SELECT ON ALL SEQUENCES IN SCHEMA public TO :serving;
 GRANT INSERT, UPDATE ON shop, person, session TO :serving;
 GRANT INSERT, UPDATE ON backup TO :serving;
 GRANT INSERT, UPDATE, DELETE ON shop_logo, first_hour TO :serving;
+GRANT INSERT, UPDATE ON import_columns TO :serving;
 -- The shop's lists: loaded now, edited later.
 GRANT INSERT ON place, van, tool, tool_cover, tool_right, meter, supplier, supplier_price, dealer, price_book, price_menu,
   own_work, tax_rate, code_service, distance_band, hour_rule, shop_warranty, trade_account, coupon, road_node, road, ferry TO :serving;

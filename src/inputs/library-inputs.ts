@@ -71,3 +71,9 @@ export class ProcedureCheckInput {
   @Length(1, 60, { message: 'Name it in 1 to 60 characters.' }) name!: string;
   @notList('Expected the procedure as an object.') body!: Record<string, unknown>;
 }
+
+/** The beginning of a file, whose columns are looked at. */
+export class HeaderInput {
+  @IsIn(listNames, { message: 'Which list?' }) list!: ListName;
+  @Length(1, 60_000, { message: 'The beginning of a file.' }) text!: string;
+}

@@ -7,7 +7,7 @@ interface FieldProps {
   readonly error?: string | undefined;
   readonly className?: string | undefined;
   /** It stands in a table, whose head and row say what it is: the label is for those who do not see them. */
-  readonly inTable?: boolean;
+  readonly inTable?: boolean | undefined;
   readonly children: (props: {
     id: string;
     'aria-describedby': string;
@@ -93,11 +93,12 @@ export function SelectField<Value extends string>({
   className,
   choices,
   empty,
+  inTable,
   onChange,
   ...select
 }: SelectFieldProps<Value>) {
   return (
-    <Field label={label} hint={hint} error={error} className={className}>
+    <Field label={label} hint={hint} error={error} className={className} inTable={inTable}>
       {(props) => (
         <select
           {...props}

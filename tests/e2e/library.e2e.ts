@@ -89,6 +89,41 @@ test('a file with three bad rows is refused with line, column and reason; mended
   await expect(page.getByRole('link', { name: 'BLANK-9501' })).toBeVisible();
 });
 
+test('a list of one’s own is imported by saying which of its columns fills which, once', async ({ page }) => {
+  await signIn(page);
+  const own = (article: string) => ({
+    name: 'own.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(`Shelf;Our no.;Bird;Fit\r\nA 3;${article};Siskin 11;plain\r\n`),
+  });
+  await page.goto('/library/import?list=blanks');
+  await page.getByLabel('File', { exact: true }).setInputFiles(own('BLANK-9801'));
+  const columns = page.getByRole('region', { name: 'Columns' });
+  await expect(columns).toBeVisible();
+  await expect(page.getByText(/Nothing fills Article/)).toBeVisible();
+  await expectAccessible(page);
+  // By keyboard each is chosen; by pointer it is dragged.
+  await columns.getByLabel('Column of the file for Article').selectOption('Our no.');
+  await columns.getByLabel('Column of the file for Keyway').selectOption('Bird');
+  const chip = page.getByRole('button', { name: 'Fit', exact: true });
+  const row = columns.getByRole('row', { name: /^Seat/ });
+  await chip.scrollIntoViewIfNeeded();
+  const [from, to] = [await chip.boundingBox(), await row.boundingBox()];
+  if (!from || !to) throw new Error('expected both on the screen');
+  await page.mouse.move(from.x + 10, from.y + 10);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 30, from.y + 30);
+  await page.mouse.move(to.x + 60, to.y + to.height / 2, { steps: 5 });
+  await page.mouse.up();
+  await expect(columns.getByLabel('Column of the file for Seat')).toHaveValue('Fit');
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByRole('heading', { name: '1 added, 0 changed, 0 left as they are' })).toBeVisible();
+  await page.goto('/library/import?list=blanks');
+  await page.getByLabel('File', { exact: true }).setInputFiles(own('BLANK-9802'));
+  await expect(page.getByText(/it is as you said the last time/)).toBeVisible();
+  await expect(columns.getByLabel('Column of the file for Seat')).toHaveValue('Fit');
+});
+
 test('a fact found at a car is corrected in the library, with the job as its source', async ({ page }) => {
   const number = await hangTag(page, 'halvorn merrowdale 2013 turn key spare one key works');
   await takeCandidate(page, 'The only one of these years');

@@ -1,3 +1,4 @@
+import type { ColumnMapping } from '@/core/catalogue/column-mapping';
 import type { ImportPreview, ImportRow, ImportState } from '@/core/catalogue/imports';
 import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import { type Actor, actorId, type PersonActor } from '@/core/kinds/actor';
@@ -142,4 +143,21 @@ export async function insertImportChanges(
      FROM ${changedStaged(list)}`,
     [importId, actor.at, actor.kind, actorId(actor), list, fileName],
   );
+}
+
+/** Keeps which columns of a file of one's own fill those of a list. */
+export async function rememberMapping(db: Db, list: ListName, mapping: ColumnMapping): Promise<void> {
+  await db.query(
+    'INSERT INTO import_columns (list, mapping) VALUES ($1, $2) ON CONFLICT (list) DO UPDATE SET mapping = excluded.mapping',
+    [list, JSON.stringify(mapping)],
+  );
+}
+
+/** What was said the last time; undefined where nobody said anything. */
+export async function findMapping(db: Db, list: ListName): Promise<ColumnMapping | undefined> {
+  const result = await db.query<{ mapping: ColumnMapping }>(
+    'SELECT mapping FROM import_columns WHERE list = $1',
+    [list],
+  );
+  return result.rows[0]?.mapping;
 }

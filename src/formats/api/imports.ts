@@ -68,7 +68,7 @@ export const importPaths: Paths = {
   '/imports/{id}': {
     post: operation({
       summary: 'Reads a file under an id of the sender’s own and says what storing it would do',
-      parameters: [idPath, query('list', listOrLibrary, true), query('name', text)],
+      parameters: [idPath, query('list', listOrLibrary, true), query('name', text), query('columns', text)],
       files: { 'text/csv': text, 'application/json': librarySchema() },
       answer,
       status: '201',

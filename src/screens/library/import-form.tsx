@@ -2,17 +2,21 @@
 
 import Link from 'next/link';
 import { useRouter } from 'next/navigation';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
+import type { ColumnMapping } from '@/core/catalogue/column-mapping';
 import type { ImportState } from '@/core/catalogue/imports';
 import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { formatDay, localMoment } from '@/core/kinds/local-time';
+import type { Result } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import { Field, SelectField } from '@/ui/field';
 import { Badge, Notice, type Tone } from '@/ui/notice';
 import { Page } from '@/ui/page';
 import { Panel } from '@/ui/panel';
+import type { FileHeader } from '@/usecases/library/read-header';
 import { stateWords } from './import-states';
+import { MapColumns } from './map-columns';
 
 interface ImportFormProps {
   /** The list that is chosen when the page opens. */
@@ -27,15 +31,34 @@ interface ImportFormProps {
     readonly by: string;
   }[];
   readonly zone: string;
+  readonly onHeader: (data: unknown) => Promise<Result<FileHeader>>;
 }
 
 /** A file to be read; what it would do is shown before anything of it is stored. */
-export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
+export function ImportForm({ list: first, imports, zone, onHeader }: ImportFormProps) {
   const router = useRouter();
   const [list, setList] = useState<ListName | 'library'>(first ?? 'applications');
   const [file, setFile] = useState<File>();
   const [problem, setProblem] = useState<string>();
   const [busy, setBusy] = useState(false);
+  const [header, setHeader] = useState<FileHeader>();
+  const [mapping, setMapping] = useState<ColumnMapping>({});
+  const asked = useRef(0);
+
+  /** Looks at the columns of a file; what they fill is asked where they are not the list's own. */
+  const look = async (chosen: File | undefined, of: ListName | 'library') => {
+    asked.current += 1;
+    const own = asked.current;
+    setHeader(undefined);
+    setMapping({});
+    if (!chosen || of === 'library') return;
+    const text = await chosen.slice(0, lookedAt).text();
+    const read = await onHeader({ list: of, text }).catch(() => undefined);
+    // What is wrong with the file is said when it is read.
+    if (!read?.ok || read.value.fits || own !== asked.current) return;
+    setHeader(read.value);
+    setMapping(read.value.mapping);
+  };
 
   const send = () => {
     if (!file) {
@@ -45,7 +68,11 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
     const id = uuid();
     setBusy(true);
     setProblem(undefined);
-    const search = new URLSearchParams({ list, name: file.name });
+    const search = new URLSearchParams({
+      list,
+      name: file.name,
+      ...(header && { columns: JSON.stringify(mapping) }),
+    });
     // The next page watches it being read; it goes on while that page opens.
     const sent = fetch(`/api/v1/imports/${id}?${search}`, {
       method: 'POST',
@@ -95,7 +122,10 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
               ...listNames.map((name) => ({ value: name, label: `${listOf(name).title}, CSV` })),
               { value: 'library' as const, label: 'All lists, JSON' },
             ]}
-            onChange={setList}
+            onChange={(next) => {
+              setList(next);
+              void look(file, next);
+            }}
           />
           <Field label="File" className="min-w-72 flex-1" error={problem}>
             {(props) => (
@@ -105,8 +135,10 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
                 accept={list === 'library' ? '.json,application/json' : '.csv,.txt,text/csv'}
                 className="min-h-12 w-full rounded-lg border-[1.5px] border-edge bg-biscuit p-2.5 aria-invalid:border-oxide"
                 onChange={(event) => {
-                  setFile(event.target.files?.[0]);
+                  const chosen = event.target.files?.[0];
+                  setFile(chosen);
                   setProblem(undefined);
+                  void look(chosen, list);
                 }}
               />
             )}
@@ -115,6 +147,9 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
             {busy ? 'Reading' : 'Read it'}
           </Button>
         </form>
+        {header && list !== 'library' && (
+          <MapColumns list={list} header={header} mapping={mapping} onMapping={setMapping} />
+        )}
         <Columns list={list} />
         <Notice tone="plain">
           To begin with:{' '}
@@ -158,6 +193,9 @@ export function ImportForm({ list: first, imports, zone }: ImportFormProps) {
     </Page>
   );
 }
+
+/** As much of a file as its columns are looked for in. */
+const lookedAt = 40_000;
 
 /** Larger files are watched while they are read. */
 const watchedFrom = 200_000;

@@ -22,7 +22,8 @@ interface PriceFilePanelProps {
 
 /** Brings a supplier's price file: first what it would change, then the change. */
 export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFilePanelProps) {
-  const [supplier, setSupplier] = useState(suppliers[0]?.id ?? '');
+  const [chosen, setSupplier] = useState('');
+  const supplier = chosen || (suppliers[0]?.id ?? '');
   const [file, setFile] = useState<File>();
   const [reading, setReading] = useState(false);
   const [refused, setRefused] = useState<string>();
@@ -78,7 +79,7 @@ export function PriceFilePanel({ suppliers, currency, locale, onStore }: PriceFi
             />
           )}
         </Field>
-        <Button type="submit" className="mt-6" disabled={!file || reading}>
+        <Button type="submit" className="mt-6" disabled={!file || reading || supplier === ''}>
           {reading ? 'Reading…' : 'Read it'}
         </Button>
       </form>

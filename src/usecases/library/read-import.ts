@@ -1,3 +1,4 @@
+import type { ColumnMapping } from '@/core/catalogue/column-mapping';
 import type { ImportPreview, ImportProblem, ImportRow } from '@/core/catalogue/imports';
 import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
@@ -11,6 +12,7 @@ import {
   noteProgress,
   noteStagedSize,
   prepareForImport,
+  rememberMapping,
 } from '@/data/library/imports';
 import { compareStaged, copyStagedText, dropStaged, findStagedProblems } from '@/data/library/staged';
 import type { RowOfCells } from '@/formats/check-rows';
@@ -35,6 +37,8 @@ export interface ImportFile {
   /** Bytes announced, where they were. */
   readonly announcedBytes: number | undefined;
   readonly bytes: AsyncIterable<Uint8Array>;
+  /** Which of its columns fill those of the list, where it has names of its own. */
+  readonly mapping?: ColumnMapping | undefined;
 }
 
 /** The largest file of one list, and of the whole library, which is read at once. */
@@ -55,6 +59,7 @@ export async function readImport(actor: PersonActor, file: ImportFile): Promise<
   if (mayNot) return mayNot;
   const pool = database();
   if (!(await insertImport(pool, actor, file))) return failed('This import is there already.', 'id');
+  if (file.mapping && file.list !== 'library') await rememberMapping(pool, file.list, file.mapping);
   const reading = new Reading(file);
   const endSigns = giveSigns(file.id, 'reading');
   try {
@@ -130,14 +135,20 @@ class Reading {
     const text = decodeText(this.counted(largestCsvBytes), (encoding) => {
       if (encoding !== 'utf-8') this.remarks.push('Read as Windows-1252, as spreadsheets write it.');
     });
-    const parts = listParts(text, listOf(name), (separator) => {
-      if (separator !== ',')
-        this.remarks.push(
-          separator === ';'
-            ? 'Read with semicolons between the cells and decimal commas.'
-            : 'Read with tabs between the cells.',
-        );
-    });
+    const parts = listParts(
+      text,
+      listOf(name),
+      (separator) => {
+        if (separator !== ',')
+          this.remarks.push(
+            separator === ';'
+              ? 'Read with semicolons between the cells and decimal commas.'
+              : 'Read with tabs between the cells.',
+          );
+      },
+      undefined,
+      this.file.mapping,
+    );
     await this.stageAll(name, parts, (part) => ({ part }));
   }
 

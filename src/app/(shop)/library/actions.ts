@@ -2,6 +2,7 @@
 
 import type { Result } from '@/core/kinds/result';
 import {
+  HeaderInput,
   RemoveRowInput,
   SaveRowInput,
   SettleConflictInput,
@@ -9,9 +10,14 @@ import {
   UndoChangeInput,
 } from '@/inputs/library-inputs';
 import { removeRow, type SavedRow, saveRow, undoChange } from '@/usecases/library/edit-library';
+import { type FileHeader, readHeader } from '@/usecases/library/read-header';
 import { settleRunMark } from '@/usecases/library/run-marks';
 import { settle } from '@/usecases/library/settle';
 import { runAction } from '../../run-action';
+
+export async function readHeaderAction(data: unknown): Promise<Result<FileHeader>> {
+  return runAction(HeaderInput, data, readHeader);
+}
 
 export async function saveRowAction(data: unknown): Promise<SavedRow> {
   return runAction(SaveRowInput, data, saveRow);

@@ -3,6 +3,7 @@ import { ImportForm } from '@/screens/library/import-form';
 import { readImports } from '@/usecases/library/store-import';
 import { readShopNow } from '@/usecases/shop/shop';
 import { requireActor } from '../../../session';
+import { readHeaderAction } from '../actions';
 
 export const metadata = { title: 'Import data' };
 
@@ -19,6 +20,7 @@ export default async function ImportPage({ searchParams }: ImportPageProps) {
       list={typeof list === 'string' && isListName(list) ? list : undefined}
       imports={await readImports(actor)}
       zone={shop.zone}
+      onHeader={readHeaderAction}
     />
   );
 }
