@@ -51,13 +51,14 @@ export async function tryPrice(actor: PersonActor, { line }: TrialLineInput): Pr
   });
 }
 
-/** What keeps the shop's own options from being had, the first two of what is said. */
+/** What keeps the shop from making a new key of either kind of article. */
 function whyNone(options: readonly QuoteOption[]): string {
   const told = options
     .filter((one): one is Exclude<QuoteOption, Available> => !one.available)
-    .filter(({ kind }) => kind.startsWith('shop') && kind !== 'shopByHand' && kind !== 'shopOpens')
+    .filter(({ kind }) => kind === 'shopAftermarket' || kind === 'shopOriginal')
+    .sort((a) => (a.kind === 'shopAftermarket' ? -1 : 1))
     .map(({ kind, reason }) => `${optionName(kind)}: ${reason}`);
-  return told.slice(0, 2).join(' ');
+  return told.join(' ');
 }
 
 function said({ kind, totalMinor, earliestOn }: Available): TrialPrice['options'][number] {
