@@ -284,11 +284,13 @@ describe('an archive', () => {
 
     const altered = join(clone, 'altered.zip');
     const bytes = readFileSync(join(clone, file));
-    bytes.writeUInt8(bytes.readUInt8(bytes.length - 3000) ^ 1, bytes.length - 3000);
+    const middle = Math.floor(bytes.length / 2);
+    bytes.writeUInt8(bytes.readUInt8(middle) ^ 1, middle);
     writeFileSync(altered, bytes);
     const no = await runs('restore', '--', altered, '--keys', '.kilnsman/backups/wrapped-keys.txt');
     expect(no.code).toBe(1);
-    expect(no.output).toMatch(/altered|damaged|no archive|has a file in it/);
+    expect(no.output).toContain('was altered since the archive was made');
+    expect(no.output).toContain('nothing was changed');
 
     const taken = await runs('restore', '--', file);
     expect(taken.output).toMatch(/Pellimoor Roadside Keys as of .*: \d+ rows of \d+ tables/);

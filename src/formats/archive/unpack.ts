@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { pipeline, type Readable, Transform } from 'node:stream';
+import { type Readable, Transform } from 'node:stream';
 import { type Entry, openPromise, type ZipFile } from 'yauzl';
 import { done, failed, type Result } from '@/core/kinds/result';
 import {
@@ -81,7 +81,11 @@ async function readManifest(zip: ZipFile, keys: readonly SealingKey[]): Promise<
       const [entry, file] = [entries.get(name), manifest.files.find((one) => one.name === name)];
       if (!entry || !file) throw new Error(`the archive has no ${name}`);
       const through = asWritten(file);
-      pipeline(await zip.openReadStreamPromise(entry), through, () => {});
+      const packed = await zip.openReadStreamPromise(entry);
+      // What cannot be unpacked any more is another file too.
+      packed.on('error', () => through.destroy(new AlteredFile(name)));
+      through.on('close', () => packed.destroy());
+      packed.pipe(through);
       return through;
     },
   });
