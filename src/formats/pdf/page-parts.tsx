@@ -5,7 +5,13 @@ import { monoFaces, wordFaces } from './fonts';
 
 /** Black on white, so that any printer does. */
 export const paperStyles = StyleSheet.create({
-  page: { fontFamily: wordFaces as unknown as string, fontSize: 9.5, lineHeight: 1.35, padding: 40 },
+  page: {
+    fontFamily: wordFaces as unknown as string,
+    fontSize: 9.5,
+    lineHeight: 1.35,
+    paddingHorizontal: 40,
+    paddingVertical: 30,
+  },
   mono: { fontFamily: monoFaces as unknown as string },
   bold: { fontWeight: 700 },
   title: { fontSize: 16, fontWeight: 700, lineHeight: 1.2 },
@@ -50,11 +56,9 @@ export function FirmPaper({ title, firm, look, says, number, below, children }: 
             )}
             <View style={{ flex: 1 }}>
               <Text style={paperStyles.title}>{firm.name}</Text>
-              {reachLines(firm).map((line) => (
-                <Text key={line} style={paperStyles.small}>
-                  {line}
-                </Text>
-              ))}
+              {reachLines(firm).length > 0 && (
+                <Text style={paperStyles.small}>{reachLines(firm).join('  ·  ')}</Text>
+              )}
               <Text>{says}</Text>
             </View>
           </View>
@@ -65,7 +69,7 @@ export function FirmPaper({ title, firm, look, says, number, below, children }: 
         </View>
         {children}
         {foot.length > 0 && (
-          <Text style={[paperStyles.small, { borderTopWidth: 0.5, marginTop: 8, paddingTop: 3 }]}>
+          <Text style={{ fontSize: 7.5, borderTopWidth: 0.5, marginTop: 5, paddingTop: 2 }}>
             {foot.join('  ·  ')}
           </Text>
         )}

@@ -11,26 +11,34 @@ export function Letterhead({ firm }: { readonly firm: Firm }) {
         <img
           src={`/api/logo?v=${logo}`}
           alt={`Logo of ${name}`}
-          className="max-h-14 max-w-40 flex-none object-contain"
+          className="max-h-14 max-w-40 flex-none object-contain print:max-h-10"
         />
       )}
       <div className="min-w-0">
         <p className="text-ask font-bold">{name}</p>
-        {lines.length > 0 && <p className="text-small text-mute">{lines.join(', ')}</p>}
-        {(phone || mail) && (
-          <p className="flex flex-wrap gap-x-3 text-small">
-            {phone && (
-              <a href={`tel:${phone.replace(/[^+\d]/g, '')}`} className="underline">
-                {phone}
-              </a>
-            )}
-            {mail && (
-              <a href={`mailto:${mail}`} className="break-all underline">
-                {mail}
-              </a>
-            )}
-          </p>
-        )}
+        <div className="print:flex print:gap-x-3">
+          {lines.length > 0 && <p className="text-small text-mute">{lines.join(', ')}</p>}
+          {(phone || mail) && (
+            <p className="flex flex-wrap gap-x-3 text-small">
+              {phone && (
+                <a
+                  href={`tel:${phone.replace(/[^+\d]/g, '')}`}
+                  className="inline-flex min-h-11 items-center underline print:min-h-0"
+                >
+                  {phone}
+                </a>
+              )}
+              {mail && (
+                <a
+                  href={`mailto:${mail}`}
+                  className="inline-flex min-h-11 items-center break-all underline print:min-h-0"
+                >
+                  {mail}
+                </a>
+              )}
+            </p>
+          )}
+        </div>
       </div>
     </div>
   );
@@ -40,5 +48,9 @@ export function Letterhead({ firm }: { readonly firm: Firm }) {
 export function FirmFoot({ firm }: { readonly firm: Firm }) {
   const lines = footLines(firm);
   if (lines.length === 0) return null;
-  return <p className="mt-4 border-t border-line pt-2 text-small text-mute">{lines.join(' · ')}</p>;
+  return (
+    <p className="mt-4 border-t border-line pt-2 text-small text-mute print:mt-1 print:pt-0.5 print:text-[11px] print:leading-tight">
+      {lines.join(' · ')}
+    </p>
+  );
 }

@@ -25,7 +25,7 @@ export function QuotePaper(props: QuotePaperProps) {
   const show = (minor: number) => formatMoney({ minor, currency: paper.currency }, locale);
   return (
     <article className="mx-auto w-full max-w-[760px] rounded-lg border border-line bg-biscuit p-8 print:max-w-none print:border-0 print:p-0 print:text-small">
-      <header className="flex items-start justify-between gap-4 border-b-2 border-ink pb-3">
+      <header className="flex items-start justify-between gap-4 border-b-2 border-ink pb-3 print:pb-1">
         <div>
           <Letterhead firm={firm} />
           <p className="text-mute">Quote for {customer ?? 'the customer'}</p>
@@ -35,7 +35,7 @@ export function QuotePaper(props: QuotePaperProps) {
           <p className="font-mono">{jobName}</p>
         </div>
       </header>
-      <dl className="my-3 grid grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
+      <dl className="my-3 grid print:my-1 grid-cols-[max-content_1fr] gap-x-4 gap-y-1">
         <dt className="text-mute">Car</dt>
         <dd>{paper.car}</dd>
         <dt className="text-mute">Work</dt>
@@ -47,7 +47,7 @@ export function QuotePaper(props: QuotePaperProps) {
         <dt className="text-mute">Ready by</dt>
         <dd>{readyWords(chosen)}, where ordered today</dd>
       </dl>
-      <h2 className="mt-4 font-semibold">{chosen.name}</h2>
+      <h2 className="mt-4 font-semibold print:mt-2">{chosen.name}</h2>
       <p className="text-mute">{chosen.notes.join(' ')}</p>
       {chosen.lost && <p className="font-semibold">{chosen.lost}</p>}
       <table className="mt-1 w-full">
@@ -81,7 +81,7 @@ export function QuotePaper(props: QuotePaperProps) {
       )}
       {alternatives.length > 0 && (
         <>
-          <h2 className="mt-4 font-semibold">Other ways, for comparison</h2>
+          <h2 className="mt-4 font-semibold print:mt-2">Other ways, for comparison</h2>
           <ul>
             {alternatives.map((option) => (
               <li key={option.kind} className="flex justify-between gap-4 border-t border-line py-1">
@@ -98,7 +98,7 @@ export function QuotePaper(props: QuotePaperProps) {
           </ul>
         </>
       )}
-      <div className="mt-4 grid gap-x-6 gap-y-3 border-t border-line pt-2 sm:grid-cols-2">
+      <div className="mt-4 grid gap-x-6 gap-y-3 border-t border-line pt-2 sm:grid-cols-2 print:mt-2 print:gap-y-1 print:pt-1">
         <WordList title="Included" words={paper.included} />
         <WordList title="Not included" words={paper.notIncluded} />
         <WordList
@@ -108,7 +108,7 @@ export function QuotePaper(props: QuotePaperProps) {
         <WordList title="Take care" words={paper.cautions} />
       </div>
       {paper.authority && (
-        <p className="mt-3 border-t border-line pt-2">
+        <p className="mt-3 border-t border-line pt-2 print:mt-1 print:pt-1">
           <b>At the car we need:</b> {paper.authority}
         </p>
       )}

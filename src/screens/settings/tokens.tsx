@@ -48,7 +48,7 @@ export function Tokens({ tokens, roles, zone, now, onMake, onEnd }: TokensProps)
         <>
           For programs that use the API. No token opens a secret, changes a job, or stands above whoever made
           it.{' '}
-          <a href="/api/v1/openapi.json" className="underline">
+          <a href="/api/v1/openapi.json" className="inline-flex min-h-11 items-center underline">
             What they can ask
           </a>{' '}
           is an OpenAPI document.
