@@ -147,21 +147,23 @@ export function ImportForm({ list: first, imports, zone, onHeader }: ImportFormP
             {busy ? 'Reading' : 'Read it'}
           </Button>
         </form>
-        {header && list !== 'library' && (
-          <MapColumns list={list} header={header} mapping={mapping} onMapping={setMapping} />
-        )}
-        <Columns list={list} />
-        <Notice tone="plain">
-          To begin with:{' '}
-          <a href="/api/starter" download className="underline">
-            files to fill in
-          </a>
-          , each list with an example and what its columns hold; or a{' '}
-          <a href="/api/starter?form=json" download className="underline">
-            small made-up library
-          </a>{' '}
-          that is imported as all lists, JSON.
-        </Notice>
+        <div className="mt-3 flex flex-col gap-3">
+          {header && list !== 'library' && (
+            <MapColumns list={list} header={header} mapping={mapping} onMapping={setMapping} />
+          )}
+          <Columns list={list} />
+          <Notice tone="plain">
+            To begin with:{' '}
+            <a href="/api/starter" download className="underline">
+              files to fill in
+            </a>
+            , each list with an example and what its columns hold; or a{' '}
+            <a href="/api/starter?form=json" download className="underline">
+              small made-up library
+            </a>{' '}
+            that is imported as all lists, JSON.
+          </Notice>
+        </div>
       </Panel>
       <Panel title="Files of late">
         {imports.length === 0 ? (
