@@ -57,6 +57,9 @@ export interface HealthGround {
 
 const dayMs = 86_400_000;
 
+/** A last backup older than this is too old: one a day, and a day's grace. */
+export const mostBackupHours = 48;
+
 /** What is fine and what is not, in words; all of it follows from the figures. */
 export function healthOf(ground: HealthGround): HealthItem[] {
   return [
@@ -109,7 +112,8 @@ function backupHealth({ at, backups: { lastAt, failure, daily, files } }: Health
     return { part, state: 'look', words: 'There is none. Set one every day at Backups.' };
   const hours = Math.floor((at.getTime() - lastAt.getTime()) / 3_600_000);
   const words = `The last one is ${hours < 1 ? 'less than an hour' : `${hours} h`} old; ${files} kept.`;
-  if (daily && hours > 48) return { part, state: 'wrong', words: `${words} One a day was asked for.` };
+  if (daily && hours > mostBackupHours)
+    return { part, state: 'wrong', words: `${words} One a day was asked for.` };
   return daily
     ? { part, state: 'fine', words }
     : { part, state: 'look', words: `${words} None is written by itself.` };

@@ -2,6 +2,7 @@
 
 import { useRouter } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { mostBackupHours } from '@/core/kinds/health';
 import { momentWords } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { formatBytes } from '@/core/kinds/units';
@@ -98,7 +99,7 @@ function LastWords({ view: { runs, files, plan, zone, now } }: Pick<BackupsProps
       {!last || files.length === 0 ? (
         <Notice tone="ochre">There is no backup. A lost disk would take everything with it.</Notice>
       ) : (
-        <Notice tone={hours > 48 ? 'ochre' : 'glaze'}>
+        <Notice tone={hours > mostBackupHours ? 'ochre' : 'glaze'}>
           {`The last one is ${ageWords(hours)} old: ${momentWords(last.endedAt ?? last.begunAt, zone)}.`}
           {plan.at === null && ' None is written by itself.'}
         </Notice>

@@ -110,7 +110,7 @@ export async function readBackups(actor: PersonActor): Promise<BackupsView> {
   return {
     folder: backupFolder(),
     files: listBackupFiles(),
-    runs: await listBackups(db, 5),
+    runs: await listBackups(db, 20),
     plan: { at: backupAt, keep: backupKeep },
     zone,
     now: actor.at,
