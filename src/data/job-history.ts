@@ -38,8 +38,8 @@ export interface HistoryLine {
 /** The changes of a job after a version, oldest first. */
 export async function listHistory(db: Db, jobId: string, afterVersion = 0): Promise<HistoryLine[]> {
   const result = await db.query<HistoryLine>(
-    `SELECT h.version, h.at, coalesce(p.name, h.actor_kind) AS by, h.section, h.changes
-     FROM job_history h LEFT JOIN person p ON p.id = h.actor_id
+    `SELECT h.version, h.at, coalesce(p.name, t.name, h.actor_kind) AS by, h.section, h.changes
+     FROM job_history h LEFT JOIN person p ON p.id = h.actor_id LEFT JOIN program_token t ON t.id = h.actor_id
      WHERE h.job_id = $1 AND h.version > $2 ORDER BY h.version`,
     [jobId, afterVersion],
   );

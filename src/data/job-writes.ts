@@ -17,6 +17,8 @@ export interface NewJob {
   readonly customerId: string;
   readonly openedAt: Date;
   readonly openedBy: string;
+  /** The token of the program that opened it in their name. */
+  readonly openedWith: string | null;
   readonly call: StoredCall;
   readonly keysWanted: number;
 }
@@ -33,10 +35,10 @@ export async function insertJob(db: Db, job: NewJob): Promise<number> {
   const inserted = await db.query<{ number: number }>(
     `INSERT INTO job (id, customer_id, opened_at, opened_by, keys_wanted, year, make_id, model_id, car_words,
        ignition, market, vin, why, access, place_id, distance_km, urgent, wanted_day, wanted_from, wanted_by,
-       year_to, danger, used)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23)
+       year_to, danger, used, opened_with)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18, $19, $20, $21, $22, $23, $24)
      RETURNING number`,
-    [job.id, job.customerId, job.openedAt, job.openedBy, job.keysWanted, ...callValues(call)],
+    [job.id, job.customerId, job.openedAt, job.openedBy, job.keysWanted, ...callValues(call), job.openedWith],
   );
   await db.query('INSERT INTO job_words (job_id, line, place_detail, note) VALUES ($1, $2, $3, $4)', [
     job.id,

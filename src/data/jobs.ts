@@ -96,7 +96,7 @@ type JobRow = Omit<
 
 async function readJobRow(db: Db, id: string): Promise<JobRow> {
   const result = await db.query(
-    `SELECT j.id, j.number, j.version, j.opened_at AS "openedAt", opener.name AS "openedBy",
+    `SELECT j.id, j.number, j.version, j.opened_at AS "openedAt", coalesce(program.name || ', for ', '') || opener.name AS "openedBy",
        j.customer_id AS "customerId", j.keys_wanted AS "keysWanted",
        j.application_id AS "applicationId", j.application_reason AS "applicationReason", j.route,
        j.route_reason AS "routeReason", j.van_id AS "vanId", j.network,
@@ -116,6 +116,7 @@ async function readJobRow(db: Db, id: string): Promise<JobRow> {
          'by', to_char(j.wanted_by, 'HH24:MI'), 'placeDetail', w.place_detail, 'note', w.note,
          'name', c.name, 'phone', c.phone) AS call
      FROM job j JOIN customer c ON c.id = j.customer_id JOIN person opener ON opener.id = j.opened_by
+     LEFT JOIN program_token program ON program.id = j.opened_with
      LEFT JOIN person closer ON closer.id = j.closed_by LEFT JOIN job_words w ON w.job_id = j.id
      LEFT JOIN make mk ON mk.id = j.make_id LEFT JOIN model md ON md.id = j.model_id
      LEFT JOIN place pl ON pl.id = j.place_id

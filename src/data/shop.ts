@@ -70,7 +70,7 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
        holidays, spelling, prove_depth AS "proveDepth", arrival_form AS "arrivalForm", paper_size AS "paperSize",
        jsonb_build_object('address', address, 'phone', phone, 'mail', mail, 'taxNumber', tax_number, 'bank', bank) AS contact,
        (SELECT version FROM shop_logo) AS logo, to_char(backup_at, 'HH24:MI') AS "backupAt", backup_keep AS "backupKeep",
-       '{"included": [], "notIncluded": [], "terms": [], "cautions": [], "handover": []}' || own_texts AS "ownTexts"
+       '{"included": [], "notIncluded": [], "terms": [], "cautions": [], "handover": [], "message": []}' || own_texts AS "ownTexts"
      FROM shop`,
   );
   return result.rows[0];

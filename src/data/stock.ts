@@ -134,8 +134,9 @@ export interface MovementRow {
 /** The latest movements, newest first. */
 export async function listMovements(db: Db, limit: number): Promise<MovementRow[]> {
   const result = await db.query<MovementRow>(
-    `SELECT s.id, s.at, v.name AS place, s.article, s.state, s.grade, s.quantity, s.reason, s.note, coalesce(p.name, s.actor_kind) AS by
+    `SELECT s.id, s.at, v.name AS place, s.article, s.state, s.grade, s.quantity, s.reason, s.note, coalesce(p.name, t.name, s.actor_kind) AS by
      FROM stock_movement s LEFT JOIN van v ON v.id = s.van_id LEFT JOIN person p ON p.id = s.actor_id
+       LEFT JOIN program_token t ON t.id = s.actor_id
      ORDER BY s.seq DESC LIMIT $1`,
     [limit],
   );

@@ -17,6 +17,7 @@ import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { calendarDay, decimals, orNull } from './fields';
 
 const noControl = /^[^\p{Cc}]*$/u;
+const phoneForm = /^[+\d][\d\s().-]{3,23}$/;
 
 /** A call as the form sends it. Null is 'not said'. */
 export class CallInput {
@@ -90,7 +91,7 @@ export class CallInput {
   name!: string | null;
 
   @orNull()
-  @Matches(/^[+\d][\d\s().-]{3,23}$/, { message: 'Digits, spaces and dashes only, 4 to 24 of them.' })
+  @Matches(phoneForm, { message: 'Digits, spaces and dashes only, 4 to 24 of them.' })
   phone!: string | null;
 }
 
@@ -144,4 +145,23 @@ export class OpenJobInput extends CallInput {
 export class PreviewCallInput extends OpenJobInput {
   /** A key code was told. */
   @IsOptional() @IsBoolean({ message: 'Yes or no.' }) codeTold?: boolean;
+}
+
+/** A call as a program takes it: the caller's line, and who calls from where. Make, model, keys and hour are read from the line. */
+export class CallLineInput {
+  @MaxLength(lineLimit, { message: `A line has up to ${lineLimit} characters.` })
+  @Matches(/\S/, { message: 'What did the caller say?' })
+  line!: string;
+
+  @IsOptional()
+  @Length(1, 80, { message: 'Up to 80 characters.' })
+  @Matches(noControl, { message: 'Letters and signs only.' })
+  name?: string;
+
+  @IsOptional()
+  @Matches(phoneForm, { message: 'Digits, spaces and dashes only, 4 to 24 of them.' })
+  phone?: string;
+
+  @IsOptional() @Length(1, 200, { message: 'Up to 200 characters.' }) placeDetail?: string;
+  @IsOptional() @Length(1, 2000, { message: 'Up to 2,000 characters.' }) note?: string;
 }

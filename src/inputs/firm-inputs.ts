@@ -52,6 +52,7 @@ export class OwnTextsInput {
   @sentences(8) terms!: string[];
   @sentences(8) cautions!: string[];
   @sentences(8) handover!: string[];
+  @sentences(3) message!: string[];
 }
 
 /** What is said of a step of the first hour. */

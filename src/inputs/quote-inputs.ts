@@ -7,15 +7,26 @@ import { JobEdit } from './job-inputs';
 
 const hour = /^([01]\d|2[0-3]):[0-5]\d$/;
 
+/** How many works a job may have, and how often each. */
+export const mostWorks = 12;
+export const mostTimes = 20;
+
 /** A work of the shop's prices, so many times. */
 export class PickedWorkInput {
   @Length(1, 60, { message: 'Choose a work.' }) name!: string;
-  @wholeIn(1, 20, 'One to twenty.') count!: number;
+  @wholeIn(1, mostTimes, 'One to twenty.') count!: number;
+}
+
+/** A work that is added to those a job has. */
+export class AddWorkInput {
+  @whole('Which version?') version!: number;
+  @Length(1, 60, { message: 'Name a work of the shop’s prices.' }) name!: string;
+  @wholeIn(1, mostTimes, 'One to twenty.') count!: number;
 }
 
 /** The works of the shop that a job is quoted with. */
 export class WorksInput extends JobEdit {
-  @listOf(() => PickedWorkInput, 12, 'works') works!: PickedWorkInput[];
+  @listOf(() => PickedWorkInput, mostWorks, 'works') works!: PickedWorkInput[];
 }
 
 /** On which terms a job is quoted. */

@@ -6,6 +6,7 @@ import { warmShortLane } from '@/usecases/benches/ask-in-pool';
 import { database } from '@/usecases/database';
 import { isDatabaseAway } from '@/usecases/failures';
 import { endDeadImports } from '@/usecases/library/signs-of-life';
+import { forgetOldRequests } from '@/usecases/once';
 import { publicOriginProblem } from '@/usecases/request-origin';
 import { applyRetention } from '@/usecases/secrets/retention';
 import { prepareVault } from '@/usecases/vault/prepare-vault';
@@ -38,6 +39,7 @@ export async function startHousekeeping(): Promise<void> {
   repeat('backup', minuteMs, backUpWhenDue);
   void keepRunningErrands();
   repeat('old attempts', hourMs, () => dropOldAttempts(database()));
+  repeat('old requests', hourMs, forgetOldRequests);
 }
 
 /** Does something now and again and again; where it fails, the next time comes all the same. */

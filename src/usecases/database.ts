@@ -52,6 +52,28 @@ export function transact<Result>(
   return withTransaction(pool, work);
 }
 
+/** Runs `work` in one transaction that is undone where it fails, as it is where it throws. */
+export async function transactOrUndo<Outcome extends { readonly ok: boolean }>(
+  work: (db: Db) => Promise<Outcome>,
+): Promise<Outcome> {
+  try {
+    return await transact(async (db) => {
+      const outcome = await work(db);
+      if (!outcome.ok) throw new Undone(outcome);
+      return outcome;
+    });
+  } catch (error) {
+    if (error instanceof Undone) return error.outcome as Outcome;
+    throw error;
+  }
+}
+
+class Undone extends Error {
+  constructor(readonly outcome: unknown) {
+    super('undone');
+  }
+}
+
 /** Ends every pool, for programs that end. */
 export async function closeDatabase(): Promise<void> {
   const open = [...pools.values()];

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { beforeAll, describe, expect, it } from 'vitest';
+import { factsOfLine } from '@/core/job/told-call';
 import type { PersonActor } from '@/core/kinds/actor';
 import { instantOf, localMoment } from '@/core/kinds/local-time';
 import { firstOption, tripOf } from '@/core/quote/options';
 import { paperOf, readyWords } from '@/core/quote/paper';
 import { readCsv } from '@/formats/csv';
-import { factsOfLine } from '@/screens/call/call-facts';
 import { sentPerson } from '@/screens/call/person-fields';
 import { database } from '@/usecases/database';
 import { openJob } from '@/usecases/jobs/open-job';

@@ -104,6 +104,7 @@ describe('what the shop goes by', () => {
       terms: ['Paid by card or in cash.'],
       cautions: ['Tell us of dogs in the car.'],
       handover: ['Questions? Call us.'],
+      message: ['We come in a blue van.'],
     };
     expect(await saveOwnTexts(locksmith, texts)).toMatchObject({ ok: false });
     expect(await saveOwnTexts(proprietor, texts)).toMatchObject({ ok: true });

@@ -1,11 +1,12 @@
 import type { ClassConstructor } from 'class-transformer';
 import type { Scope } from '@/core/authority/scopes';
-import type { Actor, PersonActor } from '@/core/kinds/actor';
+import type { PersonActor, ShopActor } from '@/core/kinds/actor';
 import type { Result } from '@/core/kinds/result';
 import { canonicalJson } from '@/formats/canonical-json';
 import type { TraceFile } from '@/formats/trace-file';
 import { parseInput } from '@/inputs/parse';
 import { type Passing, passingFailure, reportUnexpected } from '@/usecases/failures';
+import type { Asked } from '@/usecases/once';
 import type { Refused } from '@/usecases/people/sign-in';
 import { readProgram } from '@/usecases/people/tokens';
 import { checkRequestOrigin, isReadableAddress, transportHeaders } from '@/usecases/request-origin';
@@ -59,7 +60,7 @@ export function watching<Context>(
 /** A handler for signed-in people and for programs whose token opens the scope. */
 export function allowed<Context>(
   scope: Scope,
-  work: (actor: Actor, request: Request, context: Context) => Promise<Response>,
+  work: (actor: ShopActor, request: Request, context: Context) => Promise<Response>,
 ) {
   return handler(async (request: Request, context: Context) => {
     const token = bearerOf(request);
@@ -106,6 +107,31 @@ export async function answerJson<Input extends object, Value>(
   const result = await work(input.value);
   if (!result.ok) return refusal(result.problems);
   return json(show(result.value), status);
+}
+
+/**
+ * Reads a change, does it once for its key and answers with its value. A program has to send a key; a person at a page may.
+ */
+export async function answerOnce<Input extends object, Value>(
+  request: Request,
+  actor: ShopActor,
+  Class: ClassConstructor<Input>,
+  work: (input: Input, asked: Asked) => Promise<Result<Value>>,
+  show: (value: Value) => unknown = (value) => value,
+): Promise<Response> {
+  const key = request.headers.get('idempotency-key') ?? undefined;
+  if (key === undefined && actor.kind === 'program')
+    return problem(400, 'Send an Idempotency-Key, a new one for each change: the same is done once.');
+  if (key !== undefined && !/^[!-~]{8,100}$/.test(key))
+    return problem(400, 'An Idempotency-Key has 8 to 100 letters, digits and signs.');
+  const input = await readInput(request, Class);
+  if (!input.ok) return input.response;
+  const asked = `${request.method} ${new URL(request.url).pathname} ${canonicalJson(input.value)}`;
+  const result = await work(input.value, { key, request: asked });
+  if (result.ok) return json(show(result.value), 201);
+  return result.problems[0]?.field === 'key'
+    ? problem(422, result.problems[0].message)
+    : refusal(result.problems);
 }
 
 /** A value as JSON. Its length is said, so that a short answer is not packed at more cost than its way. */
@@ -217,6 +243,7 @@ const titles: Record<number, string> = {
   413: 'Too large',
   415: 'Unsupported media type',
   421: 'Misdirected request',
+  422: 'Unprocessable',
   429: 'Too many requests',
   500: 'Unexpected',
   503: 'Unavailable',

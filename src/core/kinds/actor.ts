@@ -15,16 +15,20 @@ export interface PersonActor extends Presence {
   readonly sessionId: string;
 }
 
+export interface ProgramActor extends Presence {
+  readonly kind: 'program';
+  readonly tokenId: string;
+  /** Who made the token: a program reads and does what that person would, in that person's name. */
+  readonly makerId: string;
+  readonly role: Role;
+}
+
+/** Who works for the shop. */
+export type ShopActor = PersonActor | ProgramActor;
+
 /** Who asks. Every use-case takes one first. */
 export type Actor =
-  | PersonActor
-  | (Presence & {
-      readonly kind: 'program';
-      readonly tokenId: string;
-      /** Who made the token: a program reads what that person would. */
-      readonly makerId: string;
-      readonly role: Role;
-    })
+  | ShopActor
   | (Presence & { readonly kind: 'customer'; readonly linkId: string })
   | (Presence & { readonly kind: 'system' });
 
@@ -40,4 +44,9 @@ export function actorId(actor: Actor): string | null {
     case 'system':
       return null;
   }
+}
+
+/** The person in whose name something is done: who does it, or who made the program's token. */
+export function inNameOf(actor: ShopActor): string {
+  return actor.kind === 'person' ? actor.personId : actor.makerId;
 }

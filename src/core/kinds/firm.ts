@@ -21,13 +21,14 @@ export interface FirmContact {
 export const paperSizes = { letter: 'Letter', a4: 'A4' } as const;
 export type PaperSize = keyof typeof paperSizes;
 
-/** What the shop says on its papers beside what the product says, a sentence each. */
+/** What the shop says on its papers and with its links beside what the product says, a sentence each. */
 export const ownTextKinds = {
   included: 'Included',
   notIncluded: 'Not included',
   terms: 'Terms',
   cautions: 'Take care',
   handover: 'Good to know, with the keys',
+  message: 'In the message that a link is sent with',
 } as const;
 export type OwnTextKind = keyof typeof ownTextKinds;
 export type OwnTexts = Readonly<Record<OwnTextKind, readonly string[]>>;

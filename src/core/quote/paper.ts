@@ -87,7 +87,7 @@ export function paperOf(
     readonly snapshot: QuoteSnapshot;
   },
   car: string,
-  own: Omit<OwnTexts, 'handover'> = noTexts,
+  own: Omit<OwnTexts, 'handover' | 'message'> = noTexts,
 ): QuotePaper | undefined {
   const available = options.filter((one): one is Available => one.available);
   const chosen = available.find(({ kind }) => kind === offered);

@@ -15,6 +15,7 @@ export interface ShopTable {
 const passing = [
   'session',
   'attempt_limit',
+  'request_done',
   'known_device',
   'set_up_code',
   'import_row',

@@ -31,7 +31,8 @@ const kinds = keyOf(questionKinds);
 
 const month = object({ year: whole, month: orNull(whole) });
 
-const read = object({
+/** What a line was taken for. */
+export const lineRead = object({
   make: orNull(text),
   model: orNull(text),
   year: orNull(whole),
@@ -59,13 +60,13 @@ const candidate = {
 } as const;
 
 const candidatesFound = object({
-  read,
+  read: lineRead,
   remarks: list(text),
   candidates: list(object(candidate)),
 });
 
 const identified = object({
-  read,
+  read: lineRead,
   remarks: list(text),
   candidates: list(object({ ...candidate, decision: text })),
   decisions: list(object({ decision: text, probability: { ...number, minimum: 0, maximum: 1.000001 } })),
@@ -111,7 +112,7 @@ export function identifyAnswer({ identification, bring, read }: IdentifiedLine):
   const { candidates, decisionOf, decisions, names, next, contradiction, gathered } = identification;
   const nameOf = (key: string) => names[key] ?? '';
   return {
-    read: readAnswer(read),
+    read: lineReadAnswer(read),
     remarks: gathered.remarks,
     candidates: candidates.map(({ application, probability }) => ({
       ...candidateAnswer(application),
@@ -188,7 +189,7 @@ export function candidatesAnswer({
   candidates,
 }: CandidatesFound): Answer<typeof candidatesFound> {
   return {
-    read: readAnswer(read),
+    read: lineReadAnswer(read),
     remarks,
     candidates: candidates.map(({ application, probability }) => ({
       ...candidateAnswer(application),
@@ -197,7 +198,7 @@ export function candidatesAnswer({
   };
 }
 
-function readAnswer({ make, model, year, ignition, vin, unknown }: LineRead) {
+export function lineReadAnswer({ make, model, year, ignition, vin, unknown }: LineRead) {
   return { make, model, year, ignition, vin, unknown };
 }
 

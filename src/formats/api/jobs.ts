@@ -45,6 +45,8 @@ const job = object({
   access: orNull(oneOf(['open', 'locked'])),
   place: orNull(text),
   keysWanted: whole,
+  /** Works of the shop's prices that it is quoted with. */
+  works: list(object({ name: text, count: whole })),
   keys: list(object({ tag: whole, name: text, presence: text, rank: text, blade: text, madeHere: yesNo })),
   applicationId: orNull(uuid),
   applicationReason: orNull(text),
@@ -83,6 +85,7 @@ export function jobAnswer(shown: Job): Answer<typeof job> {
     access,
     place,
     keysWanted: shown.keysWanted,
+    works: shown.terms.works.map(({ name, count }) => ({ name, count })),
     keys: shown.keys.map(({ tag, name, presence, rank, blade, madeHere }) => ({
       tag,
       name,

@@ -7,6 +7,7 @@ import { libraryPaths } from './library';
 import { anyObject, operation, type Paths, problemSchema } from './operation';
 import { pelletPaths } from './pellet';
 import { procedurePaths } from './procedures';
+import { programPaths } from './programs';
 import { quotePaths } from './quote';
 import { routePaths } from './routes';
 import { vinPaths } from './vin';
@@ -24,6 +25,7 @@ const paths: Paths = {
   ...jobPaths,
   ...libraryPaths,
   ...importPaths,
+  ...programPaths,
   '/openapi.json': {
     get: operation({ summary: 'This document', answer: anyObject, refusals: [], open: true }),
   },

@@ -21,12 +21,24 @@ const problems: Readonly<Record<string, string>> = {
   409: 'The state of things refuses it',
   413: 'The body is too large',
   415: 'Another content type was expected',
+  422: 'The key came with another request before',
   429: 'Too many wrong tokens from this address',
   503: 'Too much is being worked on, or the database is away; try again',
 };
 
 /** How a request that carries JSON can be refused. */
 export const asJson = ['400', '409', '413', '415'] as const;
+
+/** The same of a change that is done once for each key. */
+export const asChange = [...asJson, '422'] as const;
+
+/** The key of a change: sent again, it is answered again and not done again, for seven days. */
+export const keyHeader: Schema = {
+  name: 'Idempotency-Key',
+  in: 'header',
+  required: true,
+  schema: { type: 'string', minLength: 8, maxLength: 100, pattern: '^[!-~]*$' },
+};
 
 interface Operation {
   readonly summary: string;

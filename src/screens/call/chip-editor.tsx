@@ -2,13 +2,14 @@
 
 import { useEffect } from 'react';
 import { type Lexicon, whyNames, whys } from '@/core/identify/line/reading';
+import type { CallFacts } from '@/core/job/told-call';
 import { mostKeysWanted } from '@/core/kinds/keys-wanted';
 import { type DistanceUnit, kmFrom } from '@/core/kinds/units';
 import { Button } from '@/ui/button';
 import { ChoiceGroup } from '@/ui/choice-group';
 import { SelectField, TextField } from '@/ui/field';
 import { Tick } from '@/ui/tick';
-import type { CallFacts, ChipName } from './call-facts';
+import type { ChipName } from './call-facts';
 import type { AskNames } from './use-names';
 
 /** A name that a misspelt word may stand for. */

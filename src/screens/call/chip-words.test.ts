@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { parseLine } from '@/core/identify/line/parse-line';
 import type { Lexicon } from '@/core/identify/line/reading';
-import { type CallFacts, type ChipName, emptyFacts, factsOfLine } from './call-facts';
+import { type CallFacts, emptyFacts, factsOfLine } from '@/core/job/told-call';
+import type { ChipName } from './call-facts';
 import { chipWords } from './chip-words';
 
 const lexicon: Lexicon = {

@@ -1,7 +1,8 @@
 import { type Lexicon, whyNames } from '@/core/identify/line/reading';
+import type { CallFacts } from '@/core/job/told-call';
 import { formatDay } from '@/core/kinds/local-time';
 import { type DistanceUnit, formatDistance } from '@/core/kinds/units';
-import type { CallFacts, ChipName } from './call-facts';
+import type { ChipName } from './call-facts';
 
 export interface WordsContext {
   readonly lexicon: Lexicon;

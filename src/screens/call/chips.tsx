@@ -1,9 +1,10 @@
 'use client';
 
 import type { Lexicon } from '@/core/identify/line/reading';
+import type { CallFacts } from '@/core/job/told-call';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { type ChipState, FactChip } from '@/ui/fact-chip';
-import { type CallFacts, type ChipName, chipFields } from './call-facts';
+import { type ChipName, chipFields } from './call-facts';
 import { type AlikeName, ChipEditor } from './chip-editor';
 import { askLabels, chipLabels, chipWords } from './chip-words';
 import type { AskNames } from './use-names';

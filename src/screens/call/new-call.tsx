@@ -11,6 +11,7 @@ import {
   type Names,
 } from '@/core/identify/line/reading';
 import { fold } from '@/core/identify/line/tokens';
+import { type CallFacts, factsOfLine } from '@/core/job/told-call';
 import type { Result } from '@/core/kinds/result';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { routeNames } from '@/core/programming/route';
@@ -22,7 +23,7 @@ import { Problems } from '@/ui/problems';
 import { useUnsaved } from '@/ui/unsaved';
 import { useSubmit } from '@/ui/use-submit';
 import type { CallPreview } from '@/usecases/jobs/preview-call';
-import { type CallFacts, type ChipName, chipFields, factsOfLine } from './call-facts';
+import { type ChipName, chipFields } from './call-facts';
 import { CandidatesTable } from './candidates-table';
 import type { AlikeName } from './chip-editor';
 import { Chips } from './chips';

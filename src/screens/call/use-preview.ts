@@ -1,10 +1,10 @@
 'use client';
 
 import { type RefObject, useEffect, useRef, useState } from 'react';
+import type { CallFacts } from '@/core/job/told-call';
 import type { Failed, Result } from '@/core/kinds/result';
 import { vinLength } from '@/core/vin/alphabet';
 import type { CallPreview } from '@/usecases/jobs/preview-call';
-import type { CallFacts } from './call-facts';
 import { nobody, sentPerson } from './person-fields';
 
 export type OnPreview = (data: unknown) => Promise<Result<CallPreview>>;

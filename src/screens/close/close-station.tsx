@@ -25,6 +25,7 @@ import { Lead, Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { useEvent } from '@/ui/use-event';
 import type { JobSources } from '@/usecases/jobs/key-sources';
+import type { OnLink } from '../parts/make-link';
 import { Attempts } from './attempts';
 import { type FactChoices, FactsForm } from './facts-form';
 import { HandoverPanel, type HandoverShown } from './handover-panel';
@@ -71,7 +72,7 @@ interface CloseStationProps {
   readonly rightsUsed: readonly { readonly name: string; readonly uses: number }[];
   readonly record: RecordShown;
   readonly handover: HandoverShown;
-  readonly onHandoverLink: (data: unknown) => Promise<Result<{ token: string }>>;
+  readonly onHandoverLink: OnLink;
   readonly onRevoke: (data: unknown) => Promise<Result<null>>;
   readonly onComeback: (data: unknown) => Promise<Result<null>>;
   readonly onFacts: EditAction;

@@ -1,13 +1,13 @@
 'use client';
 
 import Link from 'next/link';
-import { useState } from 'react';
 import type { Result } from '@/core/kinds/result';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
 import type { JobRef } from '@/ui/job-ref';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSave } from '@/ui/use-submit';
+import { MakeLink, type OnLink } from '../parts/make-link';
 
 export interface HandoverShown {
   /** The job is closed and the note is final. */
@@ -18,15 +18,13 @@ export interface HandoverShown {
 interface HandoverPanelProps {
   readonly job: JobRef;
   readonly handover: HandoverShown;
-  readonly onLink: (data: unknown) => Promise<Result<{ token: string }>>;
+  readonly onLink: OnLink;
   readonly onRevoke: (data: unknown) => Promise<Result<null>>;
 }
 
 /** What the customer takes home on one page: to print, as PDF, and by a link once the job is closed. */
 export function HandoverPanel({ job, handover, onLink, onRevoke }: HandoverPanelProps) {
-  const link = useSave(onLink);
   const revoke = useSave(onRevoke);
-  const [address, setAddress] = useState<string>();
   if (job.closed && !handover.stands) return null;
   return (
     <Panel
@@ -42,26 +40,9 @@ export function HandoverPanel({ job, handover, onLink, onRevoke }: HandoverPanel
         <a href={`/api/v1/jobs/${job.number}/handover`} className={buttonClass('quiet')}>
           <ButtonWords>PDF</ButtonWords>
         </a>
-        {handover.stands && (
-          <Button
-            busy={link.pending}
-            follows="opens once"
-            onClick={() =>
-              link.send({ number: job.number }, ({ value }) =>
-                setAddress(`${window.location.origin}/offer/${value.token}`),
-              )
-            }
-          >
-            Make a link
-          </Button>
-        )}
+        {handover.stands && <MakeLink what={{ number: job.number }} follows="opens once" onLink={onLink} />}
       </div>
-      {address && (
-        <p data-said className="mt-2">
-          Send this, it is shown only now: <code className="font-mono break-all">{address}</code>
-        </p>
-      )}
-      <Problems problems={[...link.problems, ...revoke.problems]} />
+      <Problems problems={revoke.problems} />
       {handover.links.length > 0 && (
         <ul className="mt-2 flex flex-col divide-y divide-line">
           {handover.links.map(({ id, state, open }) => (

@@ -21,6 +21,7 @@ import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
 import { Lead } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
+import type { OnLink } from '../parts/make-link';
 import { type Appointment, AppointmentPanel } from './appointment-panel';
 import { BargainPanel } from './bargain-panel';
 import { HandPanel } from './hand-panel';
@@ -65,7 +66,7 @@ interface QuoteStationProps {
     readonly onAppointment: EditAction;
     readonly onRival: EditAction;
     readonly onAgree: EditAction;
-    readonly onLink: (data: unknown) => Promise<Result<{ token: string }>>;
+    readonly onLink: OnLink;
     readonly onRevoke: (data: unknown) => Promise<Result<null>>;
     readonly onAccept: (data: unknown) => Promise<Result<{ repeated: boolean }>>;
   };

@@ -10,6 +10,7 @@ import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { useSave } from '@/ui/use-submit';
+import { MakeLink, type OnLink } from '../parts/make-link';
 import type { Show } from './shown';
 
 export interface Replies {
@@ -40,7 +41,7 @@ interface RepliesPanelProps {
   readonly quote: { readonly number: number; readonly options: readonly PaperOption[] };
   readonly replies: Replies;
   readonly show: Show;
-  readonly onLink: (data: unknown) => Promise<Result<{ token: string }>>;
+  readonly onLink: OnLink;
   readonly onRevoke: (data: unknown) => Promise<Result<null>>;
   readonly onAccept: (data: unknown) => Promise<Result<{ repeated: boolean }>>;
 }
@@ -48,10 +49,8 @@ interface RepliesPanelProps {
 /** The customer's side of the newest quote: a link to it, what was accepted, what they write, what is kept for them. */
 export function RepliesPanel(props: RepliesPanelProps) {
   const { jobNumber, closed, quote, replies, show, onLink, onRevoke, onAccept } = props;
-  const link = useSave(onLink);
   const revoke = useSave(onRevoke);
   const accept = useSave(onAccept);
-  const [address, setAddress] = useState<string>();
   const [option, setOption] = useState<OptionKind | ''>(quote.options[0]?.kind ?? '');
   const losing = quote.options.find(({ kind }) => kind === option);
   const accepted = replies.acceptances.some(({ quoteNumber }) => quoteNumber === quote.number);
@@ -79,17 +78,11 @@ export function RepliesPanel(props: RepliesPanelProps) {
         )}
         {!closed && (
           <div className="flex flex-wrap items-start gap-3">
-            <Button
-              busy={link.pending}
+            <MakeLink
+              what={{ number: jobNumber, quote: quote.number }}
               follows={`Q-${quote.number}`}
-              onClick={() =>
-                link.send({ number: jobNumber, quote: quote.number }, ({ value }) =>
-                  setAddress(`${window.location.origin}/offer/${value.token}`),
-                )
-              }
-            >
-              Make a link
-            </Button>
+              onLink={onLink}
+            />
             {!accepted && (
               <form
                 className="flex items-start gap-2"
@@ -115,12 +108,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
           </div>
         )}
         {!closed && !accepted && losing?.lost && <p>Say before it is accepted: “{losing.lost}”</p>}
-        {address && (
-          <p data-said>
-            Send this, it is shown only now: <code className="font-mono break-all">{address}</code>
-          </p>
-        )}
-        <Problems problems={[...link.problems, ...revoke.problems, ...accept.problems]} />
+        <Problems problems={[...revoke.problems, ...accept.problems]} />
         {replies.links.length > 0 && (
           <ul className="flex flex-col divide-y divide-line">
             {replies.links.map(({ id, quoteNumber, state, open }) => (

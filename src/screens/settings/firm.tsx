@@ -208,7 +208,7 @@ function TextsForm({ texts, onTexts }: FirmSettingsProps) {
   });
   return (
     <Panel
-      title="Your own words on papers"
+      title="Your own words on papers and with links"
       note="A line each, beside what is written of the work itself. Cautions that follow from the work are always there."
     >
       <Form of={of} className="flex flex-col gap-2">

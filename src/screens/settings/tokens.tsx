@@ -46,7 +46,8 @@ export function Tokens({ tokens, roles, zone, now, onMake, onEnd }: TokensProps)
       title="Tokens"
       note={
         <>
-          For programs that use the API. No token opens a secret, changes a job, or stands above whoever made
+          For programs that use the API. No token opens a secret or anything that is done at a car, or stands
+          above whoever made it. What it changes is done in their name, and once for each key that comes with
           it.{' '}
           <a href="/api/v1/openapi.json" className="inline-flex min-h-11 items-center underline">
             What they can ask

@@ -12,7 +12,7 @@ import { findJob, getJobOrThrow } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import { together } from '@/data/together';
 import type { JobEdit } from '@/inputs/job-inputs';
-import { transact } from '../database';
+import { transactOrUndo } from '../database';
 import { guardTexts, withOwnWords } from './texts';
 
 /** Somebody changed the job after this screen was shown: nothing was stored, and here is what they changed. */
@@ -34,65 +34,62 @@ export interface Section {
   readonly read: (job: Job) => Readonly<Record<string, unknown>>;
 }
 
-class Refused extends Error {
-  constructor(readonly failure: Failed) {
-    super('refused');
-  }
-}
-
 /**
  * Edits one section of an open job in one transaction: takes the next version, lets `change` store, and writes the
  * history and audit lines. A stale version is refused with both states.
  * @param change stores the edit that it is given, whose texts hold no secret; a failure it returns undoes everything
  */
-export async function editJob<Edit extends JobEdit>(
+export function editJob<Edit extends JobEdit>(
   actor: Actor,
   edit: Edit,
   section: Section,
   change: (db: Db, job: Job, edit: Edit) => Promise<Failed | undefined>,
 ): Promise<Edited> {
-  try {
-    return await transact(async (db) => {
-      const taken = await takeVersion(db, edit.number, edit.version);
-      if (!taken) {
-        const job = await findJob(db, edit.number);
-        return job
-          ? staleAnswer(db, actor, job, edit.version, section)
-          : failed(`There is no job ${formatJobNumber(edit.number)}.`);
-      }
-      const { id, version } = taken;
-      const before = await getJobOrThrow(db, id);
-      if (before.closed)
-        throw new Refused(failed(`${formatJobNumber(edit.number)} is closed and cannot be changed.`));
-      const guarded = await guardTexts(db, actor, before.id, edit);
-      if (!guarded.ok) throw new Refused(guarded);
-      const { compared } = guarded.value;
-      const refused = await change(db, before, guarded.value.input);
-      if (refused) throw new Refused(refused);
-      const after = await getJobOrThrow(db, id);
-      const changes = changedFields(section.read(before), section.read(after));
-      await together(
-        db,
-        (db) => insertHistory(db, actor, { id: uuid(), jobId: id, version, section: section.name, changes }),
-        (db) => announceJob(db, before.number),
-        (db) =>
-          appendAudit(db, actor, {
-            action: `job.${section.name}`,
-            subjectKind: 'job',
-            subjectId: id,
-            details: {
-              version,
-              fields: changes.map(({ field }) => field),
-              ...(compared > 0 ? { compared } : {}),
-            },
-          }),
-      );
-      return done({ version });
-    });
-  } catch (error) {
-    if (error instanceof Refused) return error.failure;
-    throw error;
+  return transactOrUndo((db) => editJobIn(db, actor, edit, section, change));
+}
+
+/** The same in the transaction of the caller, who undoes it where it fails. */
+export async function editJobIn<Edit extends JobEdit>(
+  db: Db,
+  actor: Actor,
+  edit: Edit,
+  section: Section,
+  change: (db: Db, job: Job, edit: Edit) => Promise<Failed | undefined>,
+): Promise<Edited> {
+  const taken = await takeVersion(db, edit.number, edit.version);
+  if (!taken) {
+    const job = await findJob(db, edit.number);
+    return job
+      ? staleAnswer(db, actor, job, edit.version, section)
+      : failed(`There is no job ${formatJobNumber(edit.number)}.`);
   }
+  const { id, version } = taken;
+  const before = await getJobOrThrow(db, id);
+  if (before.closed) return failed(`${formatJobNumber(edit.number)} is closed and cannot be changed.`);
+  const guarded = await guardTexts(db, actor, before.id, edit);
+  if (!guarded.ok) return guarded;
+  const { compared } = guarded.value;
+  const refused = await change(db, before, guarded.value.input);
+  if (refused) return refused;
+  const after = await getJobOrThrow(db, id);
+  const changes = changedFields(section.read(before), section.read(after));
+  await together(
+    db,
+    (db) => insertHistory(db, actor, { id: uuid(), jobId: id, version, section: section.name, changes }),
+    (db) => announceJob(db, before.number),
+    (db) =>
+      appendAudit(db, actor, {
+        action: `job.${section.name}`,
+        subjectKind: 'job',
+        subjectId: id,
+        details: {
+          version,
+          fields: changes.map(({ field }) => field),
+          ...(compared > 0 ? { compared } : {}),
+        },
+      }),
+  );
+  return done({ version });
 }
 
 async function staleAnswer(db: Db, actor: Actor, job: Job, seen: number, section: Section): Promise<Stale> {

@@ -93,7 +93,7 @@ export function hasWords(input: unknown): boolean {
 
 /** Reads what texts of this writer are held against. The job's row must be locked. */
 export async function readTextGround(db: Db, actor: Actor, jobId: string): Promise<TextGround> {
-  const writerId = actorId(actor);
+  const writerId = writerOf(actor);
   const since = new Date(actor.at.getTime() - hourMs);
   const [vault, compared, next] = await together(
     db,
@@ -126,7 +126,7 @@ export function holdTexts<Input>(
         )
       : done({ input, compared: 0, store: async () => {} });
   }
-  const writerId = actorId(actor);
+  const writerId = writerOf(actor);
   if (writerId !== null && compared + texts.length > mostCompared)
     return failed('That is as much as one can write on this job in an hour. Try again later.');
   const values = secrets.map(({ value }) => value);
@@ -170,12 +170,17 @@ export async function guardTexts<Input>(
   return guarded;
 }
 
+/** Who counts as the writer: a program's texts are of whoever made its token. */
+function writerOf(actor: Actor): string | null {
+  return actor.kind === 'program' ? actor.makerId : actorId(actor);
+}
+
 /**
  * What somebody is shown of a job: the parts they wrote and that were sealed stand in it as they wrote them. A program is
  * shown what its maker is: by a token nobody learns what became of their own text.
  */
 export function withOwnWords<Value>(db: Db, actor: Actor, jobId: string, value: Value): Promise<Value> {
-  return withWordsOf(db, actor.kind === 'program' ? actor.makerId : actorId(actor), jobId, value);
+  return withWordsOf(db, writerOf(actor), jobId, value);
 }
 
 /** What is shown of a job where the parts that one writer sealed stand as that writer wrote them. */

@@ -1,9 +1,11 @@
 import { v7 as uuid } from 'uuid';
 import { mentionsSecret, textsIn } from '@/core/authority/secret-words';
+import type { LineRead } from '@/core/identify/identification';
 import { changedFields } from '@/core/job/changes';
 import { customersErase, openingRing } from '@/core/job/opening-keys';
 import { toldOfKey } from '@/core/job/sight';
-import type { PersonActor } from '@/core/kinds/actor';
+import { factsOfLine } from '@/core/job/told-call';
+import { inNameOf, type PersonActor, type ShopActor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
@@ -21,60 +23,117 @@ import {
   upsertGiven,
 } from '@/data/job-writes';
 import { getShopOrThrow } from '@/data/shop';
-import type { CallInput, OpenJobInput } from '@/inputs/call-input';
+import type { CallInput, CallLineInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
-import { transact } from '../database';
+import { transactOrUndo } from '../database';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
+import { type Asked, once } from '../once';
 import { keepSealed } from '../vault/vault';
 import { readLine } from '../view/read-line';
 import { keepRival } from '../view/rival';
 
 /** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
-export async function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
+export function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
+  return transactOrUndo((db) => openJobIn(db, actor, input));
+}
+
+async function openJobIn(db: Db, actor: ShopActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
   const { working, lost, wanted, keyCode, buttons, valet, erase, rival, ...call } = input;
   if (keyCode !== null && textsIn(call).some((text) => mentionsSecret(text, [keyCode])))
     return failed('A text of the call holds the key code. Leave it out there; it is kept sealed.', 'keyCode');
-  return transact(async (db) => {
-    const refused = await checkNames(db, call);
-    if (refused) return refused;
-    const stored = storedCall({ ...call, line: await withoutCodes(db, actor, call.line) });
-    const id = uuid();
-    const ring = openingRing({ working, lost, wanted, valet, erase }, call.why, uuid);
-    const number = await insertJob(db, {
+  const by = inNameOf(actor);
+  const refused = await checkNames(db, call);
+  if (refused) return refused;
+  const stored = storedCall({ ...call, line: await withoutCodes(db, actor, call.line) });
+  const id = uuid();
+  const ring = openingRing({ working, lost, wanted, valet, erase }, call.why, uuid);
+  const number = await insertJob(db, {
+    id,
+    customerId: uuid(),
+    openedAt: actor.at,
+    openedBy: by,
+    openedWith: actor.kind === 'program' ? actor.tokenId : null,
+    call: stored,
+    keysWanted: ring.wanted,
+  });
+  await replaceRing(db, id, ring);
+  for (const given of toldOfKey(buttons, ring.keys, call))
+    await upsertGiven(db, id, given, { at: actor.at, personId: by });
+  if (erase) await storeChoice(db, id, customersErase, { at: actor.at, personId: by });
+  if (keyCode !== null)
+    await keepSealed(
+      db,
       id,
-      customerId: uuid(),
-      openedAt: actor.at,
-      openedBy: actor.personId,
-      call: stored,
-      keysWanted: ring.wanted,
-    });
-    await replaceRing(db, id, ring);
-    for (const given of toldOfKey(buttons, ring.keys, call))
-      await upsertGiven(db, id, given, { at: actor.at, personId: actor.personId });
-    if (erase) await storeChoice(db, id, customersErase, { at: actor.at, personId: actor.personId });
-    if (keyCode !== null)
-      await keepSealed(
-        db,
-        id,
-        { kind: 'keyCode', source: 'customer', value: keyCode.trim() },
-        { at: actor.at, by: actor.personId },
-      );
-    await insertHistory(db, actor, {
-      id: uuid(),
-      jobId: id,
-      version: 1,
-      section: 'call',
-      changes: changedFields({}, { ...stored }),
-    });
-    if (rival !== null) await keepRival(db, actor, number, rival);
-    await appendAudit(db, actor, {
-      action: 'job.opened',
-      subjectKind: 'job',
-      subjectId: id,
-      details: { number },
-    });
-    return done({ number });
+      { kind: 'keyCode', source: 'customer', value: keyCode.trim() },
+      { at: actor.at, by },
+    );
+  await insertHistory(db, actor, {
+    id: uuid(),
+    jobId: id,
+    version: 1,
+    section: 'call',
+    changes: changedFields({}, { ...stored }),
+  });
+  if (rival !== null) await keepRival(db, actor, number, rival);
+  await appendAudit(db, actor, {
+    action: 'job.opened',
+    subjectKind: 'job',
+    subjectId: id,
+    details: { number },
+  });
+  return done({ number });
+}
+
+/** A job that was opened from a line, and what the line was taken for. */
+export interface OpenedOfLine {
+  readonly number: number;
+  readonly read: LineRead;
+}
+
+/**
+ * Opens a job from a caller's line alone, read as at Call, once for its key; beside the line who calls, and where the car
+ * stands. What looks like a code or PIN is left out.
+ */
+export function openJobOfLine(
+  actor: ShopActor,
+  asked: Asked,
+  input: CallLineInput,
+): Promise<Result<OpenedOfLine>> {
+  return once(actor, asked, (db) => openJobOfLineIn(db, actor, input));
+}
+
+async function openJobOfLineIn(
+  db: Db,
+  actor: ShopActor,
+  { line, name, phone, placeDetail, note }: CallLineInput,
+): Promise<Result<OpenedOfLine>> {
+  const { zone } = await getShopOrThrow(db);
+  const { reading, lexicon } = await readLine(db, line, localMoment(actor.at, zone));
+  const opened = await openJobIn(db, actor, {
+    ...factsOfLine(reading),
+    line: reading.safeText,
+    vin: reading.vin?.value ?? null,
+    phone: phone ?? reading.phone?.value ?? null,
+    placeDetail: placeDetail ?? reading.street?.value ?? null,
+    name: name ?? null,
+    note: note ?? null,
+    keyCode: null,
+  });
+  if (!opened.ok) return opened;
+  const make = lexicon.makes.find(({ id }) => id === reading.make?.value);
+  const model = lexicon.models.find(({ id }) => id === reading.model?.value);
+  return done({
+    number: opened.value.number,
+    read: {
+      make: make?.name ?? null,
+      model: model?.name ?? null,
+      year: reading.year?.value ?? null,
+      ignition: reading.ignition?.value ?? null,
+      vin: reading.vin?.value ?? null,
+      unknown: reading.unknown,
+      problems: reading.problems.map(({ message }) => message),
+    },
   });
 }
 
@@ -113,7 +172,7 @@ async function checkNames(db: Db, call: CallInput): Promise<Failed | undefined> 
 }
 
 /** The caller's line without what looks like a code or PIN; the page takes it out before, a program might not. */
-async function withoutCodes(db: Db, actor: PersonActor, line: string): Promise<string> {
+async function withoutCodes(db: Db, actor: ShopActor, line: string): Promise<string> {
   const { zone } = await getShopOrThrow(db);
   return (await readLine(db, line, localMoment(actor.at, zone))).reading.safeText;
 }

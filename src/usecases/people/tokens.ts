@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import { lesserRole, mayDo } from '@/core/authority/roles';
 import type { Scope } from '@/core/authority/scopes';
-import type { Actor, PersonActor } from '@/core/kinds/actor';
+import type { PersonActor, ProgramActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { type AttemptLimit, attemptLimit } from '@/data/attempt-limits';
 import { appendAudit } from '@/data/audit';
@@ -64,7 +64,7 @@ export async function readProgram(
   token: string,
   scope: Scope,
   origin: { readonly device: string; readonly address: string },
-): Promise<{ readonly actor: Actor } | { readonly status: 401 | 403 | 429; readonly reason: string }> {
+): Promise<{ readonly actor: ProgramActor } | { readonly status: 401 | 403 | 429; readonly reason: string }> {
   const at = now();
   const found = token.startsWith(prefix) ? await findLiveToken(database(), hashToken(token), at) : undefined;
   if (!found) {

@@ -2,8 +2,9 @@ import { randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import type { Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
-import { addDays, instantOf } from '@/core/kinds/local-time';
+import { addDays, instantOf, localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
+import { type LinkMessage, linkMessage } from '@/core/quote/link-message';
 import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
 import { findHandover } from '@/data/handovers';
@@ -22,7 +23,7 @@ import {
 } from '@/data/quote-links';
 import { listQuotes, type QuoteRow } from '@/data/quotes';
 import { listReservations, type ReservationRow } from '@/data/reservations';
-import { getShopOrThrow } from '@/data/shop';
+import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import type {
   AcceptByPhoneInput,
   HandoverLinkInput,
@@ -34,8 +35,16 @@ import { withOwnWords } from '../editing/texts';
 import { hashToken } from '../hash-token';
 import { acceptOption } from './accept';
 
-/** Makes a link for the customer to one quote. What it says is shown this once and kept hashed. */
-export async function makeLink(actor: PersonActor, input: LinkInput): Promise<Result<{ token: string }>> {
+/** A link as it is sent: what it says is shown this once and kept hashed. */
+export interface MadeLink {
+  readonly token: string;
+  readonly message: LinkMessage;
+  /** Where it can be sent to. */
+  readonly phone: string | null;
+}
+
+/** Makes a link for the customer to one quote. */
+export async function makeLink(actor: PersonActor, input: LinkInput): Promise<Result<MadeLink>> {
   return transact(async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
@@ -43,11 +52,20 @@ export async function makeLink(actor: PersonActor, input: LinkInput): Promise<Re
     if (!job || !newest) return failed('Offer a quote first.');
     if (job.closed) return failed('This job is closed.');
     if (newest.number !== input.quote) return failed('A newer quote has taken its place: link that one.');
-    const { zone } = await getShopOrThrow(db);
-    const expiresAt = instantOf({ day: addDays(newest.validUntil, 1), hour: '00:00' }, zone);
+    const shop = await getShopOrThrow(db);
+    const expiresAt = instantOf({ day: addDays(newest.validUntil, 1), hour: '00:00' }, shop.zone);
     if (expiresAt <= actor.at) return failed('This quote is no longer valid. Offer a new one.');
-    return done({ token: await keepLink(db, actor, job, newest, expiresAt) });
+    const { day: today } = localMoment(actor.at, shop.zone);
+    return done({
+      token: await keepLink(db, actor, job, newest, expiresAt),
+      message: linkMessage(sender(shop), { quote: newest.number, validUntil: newest.validUntil, today }),
+      phone: job.call.phone,
+    });
   });
+}
+
+function sender({ name, contact, ownTexts }: ShopRow) {
+  return { name, phone: contact.phone, own: ownTexts.message };
 }
 
 /** Stores a link to a quote of a job, or to its handover note. @returns what it says, which is kept hashed */
@@ -86,7 +104,7 @@ const handoverDays = 60;
 export async function makeHandoverLink(
   actor: PersonActor,
   input: HandoverLinkInput,
-): Promise<Result<{ token: string }>> {
+): Promise<Result<MadeLink>> {
   return transact(async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
@@ -94,6 +112,8 @@ export async function makeHandoverLink(
       return failed('The handover note stands once the job is closed as done.');
     return done({
       token: await keepLink(db, actor, job, null, new Date(actor.at.getTime() + handoverDays * 86_400_000)),
+      message: linkMessage(sender(await getShopOrThrow(db)), 'handover'),
+      phone: job.call.phone,
     });
   });
 }

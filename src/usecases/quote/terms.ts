@@ -1,24 +1,32 @@
+import type { Job } from '@/core/job/job';
 import type { JobTerms } from '@/core/job/terms';
-import type { PersonActor } from '@/core/kinds/actor';
+import type { Actor, PersonActor, ShopActor } from '@/core/kinds/actor';
 import { instantOf, type LocalDay, localMoment } from '@/core/kinds/local-time';
 import { minorPlaces } from '@/core/kinds/money';
-import { failed } from '@/core/kinds/result';
+import { type Failed, failed } from '@/core/kinds/result';
 import { highestAgreed } from '@/core/quote/bargain';
+import type { OwnWork } from '@/core/quote/price-rules';
 import type { Db } from '@/data/db';
 import { updateChoices } from '@/data/job-writes';
 import { readPriceRules } from '@/data/price-rules';
 import { listAccounts, listCoupons, storeJobTerms } from '@/data/quote-terms';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
-import type {
-  AgreePriceInput,
-  HandPriceInput,
-  QuoteTermsInput,
-  VisitInput,
-  WorksInput,
+import type { JobEdit } from '@/inputs/job-inputs';
+import {
+  type AddWorkInput,
+  type AgreePriceInput,
+  type HandPriceInput,
+  mostTimes,
+  mostWorks,
+  type QuoteTermsInput,
+  type VisitInput,
+  type WorksInput,
 } from '@/inputs/quote-inputs';
-import { type Edited, editJob } from '../editing/edit-job';
+import { database } from '../database';
+import { type Edited, editJob, editJobIn } from '../editing/edit-job';
 import { sections } from '../editing/sections';
+import { type Asked, once } from '../once';
 import { endVisit, reserveVisit } from '../shop/visits';
 import { jobViewIn } from '../view/job-view';
 
@@ -59,6 +67,33 @@ export async function setWorks(actor: PersonActor, input: WorksInput): Promise<E
     });
     return undefined;
   });
+}
+
+/** Adds a work of the shop to those that a job is quoted with, once for its key. */
+export function addWork(actor: ShopActor, asked: Asked, input: JobEdit & AddWorkInput): Promise<Edited> {
+  return once(actor, asked, (db) => editJobIn(db, actor, input, sections.terms, withWork));
+
+  async function withWork(db: Db, job: Job, { name, count }: AddWorkInput): Promise<Failed | undefined> {
+    const { day } = localMoment(actor.at, (await getShopOrThrow(db)).zone);
+    const { works } = job.terms;
+    const stands = works.find((work) => work.name === name)?.count ?? 0;
+    const all = stands > 0 ? works : [...works, { name, count: 0 }];
+    const unknown = await unknownWork(db, day, all, works);
+    if (unknown !== undefined) return failed(`‘${unknown}’ is no work of the shop’s prices.`, 'name');
+    if (all.length > mostWorks) return failed(`Up to ${mostWorks} works on a job.`, 'name');
+    if (stands + count > mostTimes)
+      return failed(`Up to ${mostTimes} times on a job; it stands there ${stands} times.`, 'count');
+    const counted = all.map((work) => (work.name === name ? { name, count: stands + count } : work));
+    await storeJobTerms(db, job.id, { ...job.terms, works: counted });
+    return undefined;
+  }
+}
+
+/** The works of today's prices. */
+export async function readWorks(actor: Actor): Promise<readonly OwnWork[]> {
+  const db = database();
+  const { day } = localMoment(actor.at, (await getShopOrThrow(db)).zone);
+  return (await readPriceRules(db, day))?.ownWorks ?? [];
 }
 
 /** A work that was picked now and is none of the day's prices, or stands there twice. */

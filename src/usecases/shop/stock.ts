@@ -1,8 +1,9 @@
 import { v7 as uuid } from 'uuid';
-import type { Actor, PersonActor } from '@/core/kinds/actor';
+import type { Actor, PersonActor, ShopActor } from '@/core/kinds/actor';
 import { done, failed, failedOf, type Result } from '@/core/kinds/result';
 import { changeOf } from '@/core/supply/movements';
 import { appendAudit } from '@/data/audit';
+import type { Db } from '@/data/db';
 import { getShopOrThrow } from '@/data/shop';
 import {
   insertMovement,
@@ -15,8 +16,9 @@ import {
 } from '@/data/stock';
 import { listVans } from '@/data/vans';
 import type { MoveStockInput } from '@/inputs/stock-input';
-import { database, transact } from '../database';
+import { database, transactOrUndo } from '../database';
 import { refusedFor } from '../duties';
+import { type Asked, once } from '../once';
 
 export interface StockView {
   readonly stock: readonly StockRow[];
@@ -34,56 +36,68 @@ export async function readStock(_actor: Actor): Promise<StockView> {
 }
 
 /** Writes a movement into the ledger, or two for a move; never below nothing. */
-export async function moveStock(
-  actor: PersonActor,
+export function moveStock(actor: PersonActor, input: MoveStockInput): Promise<Result<{ lies: number }>> {
+  return transactOrUndo((db) => moveStockIn(db, actor, input));
+}
+
+/** The same for a program, once for its key. */
+export function moveStockOnce(
+  actor: ShopActor,
+  asked: Asked,
+  input: MoveStockInput,
+): Promise<Result<{ lies: number }>> {
+  return once(actor, asked, (db) => moveStockIn(db, actor, input));
+}
+
+async function moveStockIn(
+  db: Db,
+  actor: ShopActor,
   input: MoveStockInput,
 ): Promise<Result<{ lies: number }>> {
   const mayNot = refusedFor(actor, 'moveStock');
   if (mayNot) return mayNot;
   const { article, state, grade, vanId, reason, pieces } = input;
   const toVanId = input.toVanId ?? null;
-  return transact(async (db) => {
-    await lockStock(db);
-    const vans = await listVans(db);
-    const isPlace = (id: string | null) => id === null || vans.some((van) => van.id === id);
-    const noVan = 'This van is not on the list.';
-    const moved = reason === 'moved';
-    const own = (await listStock(db)).find(
-      (line) =>
-        line.article === article && line.state === state && line.grade === grade && line.vanId === vanId,
-    );
-    const lies = own?.quantity ?? 0;
-    const told = changeOf({ reason, pieces }, lies);
-    const wrong = failedOf(
-      !(await isArticle(db, article)) && {
-        field: 'article',
-        message: 'The library has no article of this number.',
-      },
-      !isPlace(vanId) && { field: 'vanId', message: noVan },
-      moved && !isPlace(toVanId) && { field: 'toVanId', message: noVan },
-      moved && toVanId === vanId && { field: 'toVanId', message: 'Choose where it went.' },
-    );
-    if (wrong) return wrong;
-    if (!told.ok) return failed(told.reason, 'pieces');
-    const movement = {
-      article,
-      state,
-      grade,
-      reason,
-      note: input.note?.trim() || null,
-      jobId: null,
-      costMinor: null,
-      source: null,
-    };
-    await insertMovement(db, actor, { ...movement, id: uuid(), vanId, quantity: told.change });
-    if (reason === 'moved')
-      await insertMovement(db, actor, { ...movement, id: uuid(), vanId: toVanId, quantity: pieces });
-    await appendAudit(db, actor, {
-      action: `stock.${reason}`,
-      subjectKind: 'article',
-      subjectId: null,
-      details: { article, change: told.change },
-    });
-    return done({ lies: lies + told.change });
+  await lockStock(db);
+  const vans = await listVans(db);
+  const isPlace = (id: string | null) => id === null || vans.some((van) => van.id === id);
+  const noVan = 'This van is not on the list.';
+  const moved = reason === 'moved';
+  const own = (await listStock(db)).find(
+    (line) =>
+      line.article === article && line.state === state && line.grade === grade && line.vanId === vanId,
+  );
+  const lies = own?.quantity ?? 0;
+  const told = changeOf({ reason, pieces }, lies);
+  const wrong = failedOf(
+    !(await isArticle(db, article)) && {
+      field: 'article',
+      message: 'The library has no article of this number.',
+    },
+    !isPlace(vanId) && { field: 'vanId', message: noVan },
+    moved && !isPlace(toVanId) && { field: 'toVanId', message: noVan },
+    moved && toVanId === vanId && { field: 'toVanId', message: 'Choose where it went.' },
+  );
+  if (wrong) return wrong;
+  if (!told.ok) return failed(told.reason, 'pieces');
+  const movement = {
+    article,
+    state,
+    grade,
+    reason,
+    note: input.note?.trim() || null,
+    jobId: null,
+    costMinor: null,
+    source: null,
+  };
+  await insertMovement(db, actor, { ...movement, id: uuid(), vanId, quantity: told.change });
+  if (reason === 'moved')
+    await insertMovement(db, actor, { ...movement, id: uuid(), vanId: toVanId, quantity: pieces });
+  await appendAudit(db, actor, {
+    action: `stock.${reason}`,
+    subjectKind: 'article',
+    subjectId: null,
+    details: { article, change: told.change },
   });
+  return done({ lies: lies + told.change });
 }

@@ -1,5 +1,5 @@
 import { v7 as uuid } from 'uuid';
-import type { PersonActor } from '@/core/kinds/actor';
+import { inNameOf, type ShopActor } from '@/core/kinds/actor';
 import { minorPlaces } from '@/core/kinds/money';
 import { type Failed, failed } from '@/core/kinds/result';
 import { knownInHand } from '@/core/programming/keys';
@@ -15,7 +15,7 @@ import { type JobView, jobViewIn } from './job-view';
  */
 export async function keepRival(
   db: Db,
-  actor: PersonActor,
+  actor: ShopActor,
   number: number,
   amount: number,
 ): Promise<Failed | undefined> {
@@ -33,7 +33,7 @@ export async function keepRival(
     unusualHour: isUnusualHour(view),
     ownMinor: firstOption(view.quote?.options ?? [])?.totalMinor ?? null,
     toldAt: actor.at,
-    toldToId: actor.personId,
+    toldToId: inNameOf(actor),
   });
   return undefined;
 }

@@ -67,7 +67,7 @@ import { changeCall, openJob } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
 import { writeRemote } from '@/usecases/jobs/write-remote';
-import { acceptByPhone, makeHandoverLink, makeLink, revokeLink } from '@/usecases/quote/links';
+import { acceptByPhone, type MadeLink, makeHandoverLink, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { noteRival } from '@/usecases/quote/rivals';
 import { agreePrice, reserveTime, setHandPrice, setTerms, setWorks } from '@/usecases/quote/terms';
@@ -159,11 +159,11 @@ export async function noteRivalAction(data: unknown): Promise<Edited> {
   return runAction(RivalInput, data, noteRival);
 }
 
-export async function makeLinkAction(data: unknown): Promise<Result<{ token: string }>> {
+export async function makeLinkAction(data: unknown): Promise<Result<MadeLink>> {
   return runAction(LinkInput, data, makeLink);
 }
 
-export async function makeHandoverLinkAction(data: unknown): Promise<Result<{ token: string }>> {
+export async function makeHandoverLinkAction(data: unknown): Promise<Result<MadeLink>> {
   return runAction(HandoverLinkInput, data, makeHandoverLink);
 }
 
