@@ -18,6 +18,8 @@ export default defineConfig({
           isolate: false,
           setupFiles,
           testTimeout: 30_000,
+          // Its own default leaves a machine of two cores half idle.
+          maxWorkers: 2,
         },
       },
       {

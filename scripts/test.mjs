@@ -85,11 +85,12 @@ async function checks() {
     ['who imports whom', bin('depcruise'), ['src', '--config', '.dependency-cruiser.cjs']],
     ['nothing unused', bin('knip'), []],
   ];
-  for (const [name, command, args] of all) {
+  const check = async ([name, command, args]) => {
     const { code, output } = await run(command, args, { cwd: root, quiet: true });
     if (code !== 0) console.log(output);
     count(name, code === 0 ? 1 : 0, code === 0 ? 0 : 1);
-  }
+  };
+  await Promise.all(all.map(check));
 }
 
 /** One project of the tests; where files are named, a project that has none of them is passed over. */

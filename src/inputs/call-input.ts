@@ -141,6 +141,11 @@ export class OpenJobInput extends CallInput {
   wanted!: number | null;
 }
 
+/** A call from its page, with the key under which its job is opened once. */
+export class OpenCallInput extends OpenJobInput {
+  @IsUUID(undefined, { message: 'Load the page again.' }) key!: string;
+}
+
 /** A call while it is typed: the code itself is not sent until the job is opened. */
 export class PreviewCallInput extends OpenJobInput {
   /** A key code was told. */

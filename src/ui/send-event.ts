@@ -48,5 +48,10 @@ export async function sendEvent(
 const unreachable: Unconfirmed = {
   ok: false,
   unconfirmed: true,
-  problems: [{ message: 'The server cannot be reached. The entry was not confirmed; send it again.' }],
+  problems: [
+    {
+      message:
+        'No connection. The entry was not confirmed: it waits here, and goes by itself once there is one.',
+    },
+  ],
 };

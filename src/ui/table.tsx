@@ -1,15 +1,20 @@
 import type { ReactNode } from 'react';
 import { classNames } from './class-names';
 
-/** A table on biscuit with ruled rows; scrolls sideways by itself where the screen is narrow. */
+/**
+ * A table on biscuit with ruled rows. Where the screen is narrow it scrolls sideways by itself, or its rows stack: the first cell with
+ * the last one beside it, the others below by their `head`.
+ */
 export function Table({
   label,
   children,
   className,
+  stacks,
 }: {
   label: string;
   children: ReactNode;
   className?: string;
+  stacks?: boolean;
 }) {
   return (
     <section
@@ -18,7 +23,9 @@ export function Table({
       tabIndex={0}
       className={classNames('relative overflow-x-auto rounded-lg border border-line bg-biscuit', className)}
     >
-      <table className="w-full border-collapse text-left">{children}</table>
+      <table data-stacks={stacks || undefined} className="w-full border-collapse text-left">
+        {children}
+      </table>
     </section>
   );
 }
@@ -52,13 +59,16 @@ export function Td({
   children,
   className,
   differs,
+  head,
 }: {
   children?: ReactNode;
   className?: string;
   differs?: boolean;
+  /** What the cell is called where rows stack. */
+  head?: string;
 }) {
   return (
-    <td className={classNames(cell, differs && 'bg-ochre-wash', className)}>
+    <td data-head={head} className={classNames(cell, differs && 'bg-ochre-wash', className)}>
       {differs && (
         <span className="mr-1.5 font-bold text-ochre">
           <span aria-hidden>≠</span>

@@ -2,22 +2,32 @@
 
 import { useEffect } from 'react';
 
-/** What of the page holds words that are not stored yet. */
-const holders = new Set<object>();
+/** What of the page holds words that are not stored yet, and whether they would be lost with it. */
+const holders = new Map<object, 'lost' | 'kept'>();
 
-/** Says that words stand on the page that would be lost with it. */
-export function useUnsaved(isUnsaved: boolean): void {
+/**
+ * Says that words stand on the page. Those that would be lost with it are asked for before it is left; while any stand, keys alone
+ * do nothing.
+ * @param kept the device keeps them: they come back
+ */
+export function useUnsaved(isTyped: boolean, kept = false): void {
   useEffect(() => {
-    if (!isUnsaved) return;
+    if (!isTyped) return;
     const holder = {};
-    holders.add(holder);
+    holders.set(holder, kept ? 'kept' : 'lost');
     return () => {
       holders.delete(holder);
     };
-  }, [isUnsaved]);
+  }, [isTyped, kept]);
 }
 
+/** Words stand on the page that would be lost with it. */
 export function hasUnsaved(): boolean {
+  return [...holders.values()].includes('lost');
+}
+
+/** Somebody is in the middle of words, kept or not. */
+export function hasWords(): boolean {
   return holders.size > 0;
 }
 

@@ -48,6 +48,23 @@ describe('useEvent', () => {
     expect(result.current.problems).toEqual([]);
   });
 
+  it('sends an event whose answer was lost again by itself, under its own id, until there is an answer', async () => {
+    answers('lost');
+    const onDone = vi.fn();
+    const { result } = renderHook(() => useEvent(job));
+    await act(() => result.current.record('countRead', content, onDone));
+    const id = sent[0]?.id;
+    answers('lost', 'lost', 'lost', { status: 201, body: { seq: 4 } });
+    await act(() => vi.advanceTimersByTimeAsync(20_000));
+    expect(sent.length).toBeGreaterThanOrEqual(4);
+    expect(new Set(sent.map((one) => one.id))).toEqual(new Set([id]));
+    expect(onDone).toHaveBeenCalledOnce();
+    expect(result.current.problems).toEqual([]);
+    const count = sent.length;
+    await act(() => vi.advanceTimersByTimeAsync(20_000));
+    expect(sent).toHaveLength(count);
+  });
+
   it('makes a new event of other words, and of words that were refused', async () => {
     answers('lost');
     const { result } = renderHook(() => useEvent(job));

@@ -1,7 +1,7 @@
 'use client';
 
 import { useHotkeys } from 'react-hotkeys-hook';
-import { hasUnsaved } from './unsaved';
+import { hasWords } from './unsaved';
 import { isDeviceSettingOn, useDeviceSetting } from './use-device-setting';
 
 const name = 'kilnsman-shortcuts';
@@ -25,7 +25,7 @@ export function useShortcut(
   useHotkeys(
     keys,
     (event) => {
-      if (!isDeviceSettingOn(name, true) || hasUnsaved()) return;
+      if (!isDeviceSettingOn(name, true) || hasWords()) return;
       if (preventDefault) event.preventDefault();
       work(event);
     },

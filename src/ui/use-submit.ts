@@ -3,6 +3,7 @@
 import { useRouter } from 'next/navigation';
 import { useRef, useState, useTransition } from 'react';
 import type { Failed, Problem } from '@/core/kinds/result';
+import { noteUnreachable, useAgain } from './connection';
 import { useFocusAfter } from './focus-after';
 
 type Done<Answer> = Extract<Answer, { readonly ok: true }>;
@@ -11,14 +12,20 @@ type Done<Answer> = Extract<Answer, { readonly ok: true }>;
  * Runs a server action and keeps what was wrong. `problemOf` gives the word beside a field,
  * `general` the problems that belong to no field. While one press is under way another does nothing; what was pressed
  * keeps the focus, which goes on to what follows.
+ * @param outlasts what is sent is done once however often it is sent: without the server it waits, `waits` says so, and goes by
+ *   itself once there is one
  */
 export function useSubmit<Answer extends { readonly ok: boolean }>(
   action: (data: unknown) => Promise<Answer>,
+  { outlasts = false }: { readonly outlasts?: boolean } = {},
 ) {
   const [problems, setProblems] = useState<readonly Problem[]>([]);
   const [pending, startTransition] = useTransition();
   const press = useFocusAfter(pending, problems.length > 0);
   const underWay = useRef(false);
+  const [again, setAgain] = useState<() => void>();
+  const waiting = useRef<unknown>(undefined);
+  useAgain(again);
 
   const send = (
     data: unknown,
@@ -33,7 +40,15 @@ export function useSubmit<Answer extends { readonly ok: boolean }>(
         underWay.current = false;
       });
       if (answer === undefined) return;
-      if (answer.ok) {
+      const waits = outlasts && !answer.ok && 'unreachable' in answer;
+      waiting.current = waits ? data : undefined;
+      const further = () => {
+        if (waiting.current === data) send(data, onDone, onFailed);
+      };
+      setAgain(waits ? () => further : undefined);
+      if (waits) {
+        setProblems([]);
+      } else if (answer.ok) {
         setProblems([]);
         onDone?.(answer as Done<Answer>);
       } else {
@@ -45,6 +60,13 @@ export function useSubmit<Answer extends { readonly ok: boolean }>(
   return {
     send,
     pending,
+    /** It waits for the server, and goes by itself. */
+    waits: again !== undefined,
+    /** Lets what waits go. */
+    stopWaiting: () => {
+      waiting.current = undefined;
+      setAgain(undefined);
+    },
     problems,
     problemOf: (field: string) => problems.find((problem) => problem.field === field)?.message,
     general: problems.filter((problem) => problem.field === undefined),
@@ -70,13 +92,15 @@ export function useSave<Answer extends { readonly ok: boolean }>(action: (data: 
 async function callAction<Answer>(
   action: (data: unknown) => Promise<Answer>,
   data: unknown,
-): Promise<Answer | Failed | undefined> {
+): Promise<Answer | (Failed & { readonly unreachable?: true }) | undefined> {
   try {
     return await action(data);
   } catch (error) {
     if (error instanceof Error && 'digest' in error) throw error;
+    noteUnreachable();
     return {
       ok: false,
+      unreachable: true,
       problems: [{ message: 'The server cannot be reached. Nothing was stored; try again in a moment.' }],
     };
   }

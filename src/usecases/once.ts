@@ -1,6 +1,6 @@
 import { createHash, createHmac } from 'node:crypto';
 import { actorId, type ShopActor } from '@/core/kinds/actor';
-import { done, failed, type Result } from '@/core/kinds/result';
+import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import type { Db } from '@/data/db';
 import { dropOldRequests, findRequest, keepAnswer, takeRequest } from '@/data/requests-done';
 import { now } from '@/outside/clock';
@@ -19,13 +19,15 @@ const keptDays = 7;
 
 /**
  * Does what is asked in one transaction, and remembers its answer with it: the same request with the same key is answered again
- * and not done again, also where both come at once. What is refused is not remembered. The key with another request is
- * refused under `key`.
+ * and not done again, also where both come at once. What is refused is not remembered.
+ * @param refuse what the key with another request is answered, by the answer that it had; a refusal under `key` by itself
  */
 export function once<Value>(
   actor: ShopActor,
   { key, request }: Asked,
   work: (db: Db) => Promise<Result<Value>>,
+  refuse: (before: Value) => Failed = () =>
+    failed('This key came with another request before. Make a new one for each change.', 'key'),
 ): Promise<Result<Value>> {
   if (key === undefined) return transactOrUndo(work);
   const ownerId = actorId(actor) ?? '';
@@ -35,9 +37,8 @@ export function once<Value>(
   return transactOrUndo(async (db) => {
     if (!(await takeRequest(db, { ownerId, keyHash, requestHash, at: actor.at }))) {
       const before = await findRequest(db, ownerId, keyHash);
-      return before?.requestHash.equals(requestHash)
-        ? done(before.answer as Value)
-        : failed('This key came with another request before. Make a new one for each change.', 'key');
+      const answer = before?.answer as Value;
+      return before?.requestHash.equals(requestHash) ? done(answer) : refuse(answer);
     }
     const result = await work(db);
     if (result.ok) await keepAnswer(db, ownerId, keyHash, result.value);

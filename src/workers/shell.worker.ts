@@ -2,10 +2,17 @@ import { CacheFirst, ExpirationPlugin, type PrecacheEntry, Serwist } from 'serwi
 
 declare const self: { readonly __SW_MANIFEST: readonly PrecacheEntry[] };
 
-const shell = '/run-shell';
+const runShell = '/run-shell';
+const noConnection = '/no-connection';
 const runPage = /^\/jobs\/\d+\/program$/;
+/** A part of a page that is asked for without the server is asked for again, so often and so long. */
+const againMs = 3_000;
+const longestMs = 240_000;
 
-/** Lets the page of a run open without the server. What it shows comes from the device's own sealed store; no answer of the server is kept. */
+/**
+ * Keeps a page that is open from being lost where the server does not answer. The page of a run opens from the device's own sealed
+ * store, every other says that there is no connection; what a link of an open page asks for waits. No answer of the server is kept.
+ */
 const worker: Serwist = new Serwist({
   precacheEntries: [...self.__SW_MANIFEST],
   skipWaiting: true,
@@ -20,19 +27,37 @@ const worker: Serwist = new Serwist({
       }),
     },
     {
-      matcher: ({ request, url, sameOrigin }) =>
-        sameOrigin && request.mode === 'navigate' && runPage.test(url.pathname),
-      handler: async ({ request }): Promise<Response> => {
+      matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === 'navigate',
+      handler: async ({ request, url }): Promise<Response> => {
         try {
           return await fetch(request);
         } catch (error) {
+          const shell = runPage.test(url.pathname) ? runShell : noConnection;
           const kept = await worker.matchPrecache(shell);
           if (!kept) throw error;
           return kept;
         }
       },
     },
+    {
+      // The next page of an open one: without it the framework would leave the open page for none.
+      matcher: ({ request, sameOrigin }) =>
+        sameOrigin && request.method === 'GET' && request.headers.get('rsc') !== null,
+      handler: ({ request }) => onceThere(request),
+    },
   ],
 });
+
+async function onceThere(request: Request): Promise<Response> {
+  const until = Date.now() + longestMs;
+  for (;;) {
+    try {
+      return await fetch(request.clone());
+    } catch (error) {
+      if (request.signal.aborted || Date.now() > until) throw error;
+      await new Promise((resolve) => setTimeout(resolve, againMs));
+    }
+  }
+}
 
 worker.addEventListeners();

@@ -224,6 +224,8 @@ test('a slip of one key loses no words: keys alone do nothing while words wait, 
   for (const key of ['j', 'b', 'q']) await page.keyboard.press(key);
   await page.waitForTimeout(400);
   expect(new URL(page.url()).pathname).toBe('/jobs/new');
+  // A call is kept on the device; a key code is not, and leaving asks.
+  await page.getByLabel('Key code, if the customer has it').fill('K1234');
   await page.getByRole('link', { name: 'Library' }).click();
   await expect(page.getByRole('dialog', { name: 'Words here are not saved' })).toBeVisible();
   await page.getByRole('button', { name: 'Stay here' }).click();

@@ -88,7 +88,13 @@ export async function atTheCar(page: Page, words: string): Promise<string> {
   const number = await hangTag(page, words);
   await page.goto(`/jobs/${number}/identify`);
   await takeCandidate(page, 'Seen on the blade');
-  await page.goto(`/jobs/${number}/on-site`);
+  await recordRight(page, number);
+  return number;
+}
+
+/** Person, papers and plate, seen at the car. */
+export async function recordRight(page: Page, number: string, address = ''): Promise<void> {
+  await page.goto(`${address}/jobs/${number}/on-site`);
   await page.getByLabel('Name on the document').fill('Odile Varga');
   await page.getByLabel('Number of the document').first().fill('D-771-4221');
   await page.getByLabel('The person is the one on the document').check();
@@ -96,7 +102,6 @@ export async function atTheCar(page: Page, words: string): Promise<string> {
   await page.getByLabel('Signed on paper instead').check();
   await page.getByRole('button', { name: /Record the right/ }).click();
   await expect(page.getByText(/The person and the plate fit\./)).toBeVisible();
-  return number;
 }
 
 /** Lets pieces of an article arrive in every van, since other tests take theirs from the same stock. */

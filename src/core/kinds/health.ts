@@ -1,4 +1,4 @@
-import { formatBytes } from './units';
+import { formatAge, formatBytes } from './units';
 
 /** How a part of the program is: fine, worth a look, or wrong. */
 export type HealthState = 'fine' | 'look' | 'wrong';
@@ -110,9 +110,9 @@ function backupHealth({ at, backups: { lastAt, failure, daily, files } }: Health
   if (failure !== null) return { part, state: 'wrong', words: `The last one was not written: ${failure}` };
   if (lastAt === null || files === 0)
     return { part, state: 'look', words: 'There is none. Set one every day at Backups.' };
-  const hours = Math.floor((at.getTime() - lastAt.getTime()) / 3_600_000);
-  const words = `The last one is ${hours < 1 ? 'less than an hour' : `${hours} h`} old; ${files} kept.`;
-  if (daily && hours > mostBackupHours)
+  const age = at.getTime() - lastAt.getTime();
+  const words = `The last one is ${formatAge(age)} old; ${files} kept.`;
+  if (daily && age > mostBackupHours * 3_600_000)
     return { part, state: 'wrong', words: `${words} One a day was asked for.` };
   return daily
     ? { part, state: 'fine', words }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { formatProbability } from './percent';
-import { formatBytes, formatDistance, formatMinutes, kmFrom } from './units';
+import { formatAge, formatBytes, formatDistance, formatMinutes, kmFrom } from './units';
 
 describe('distances', () => {
   it('keeps kilometres and turns miles by the exact factor', () => {
@@ -58,5 +58,19 @@ describe('bytes', () => {
     [9_990_000_000_000_000, '9990 TB'],
   ])('%d are %s', (bytes, expected) => {
     expect(formatBytes(bytes)).toBe(expected);
+  });
+});
+
+describe('how long ago something was', () => {
+  it.each([
+    [0, 'less than a minute'],
+    [59_999, 'less than a minute'],
+    [60_000, '1 min'],
+    [3_599_999, '59 min'],
+    [3_600_000, '1 h'],
+    [47.9 * 3_600_000, '47 h'],
+    [48 * 3_600_000, '2 days'],
+  ])('%d ms is %s', (ms, words) => {
+    expect(formatAge(ms)).toBe(words);
   });
 });

@@ -33,6 +33,18 @@ export function formatMinutes(minutes: number): string {
 }
 
 /**
+ * How long ago something was, as people say it.
+ * @example formatAge(5_400_000) // '1 h'
+ */
+export function formatAge(ms: number): string {
+  const minutes = Math.floor(ms / 60_000);
+  if (minutes < 1) return 'less than a minute';
+  if (minutes < 60) return `${minutes} min`;
+  const hours = Math.floor(minutes / 60);
+  return hours < 48 ? `${hours} h` : `${Math.floor(hours / 24)} days`;
+}
+
+/**
  * Bytes as people say them.
  * @example formatBytes(12_345_678) // '12 MB'
  */

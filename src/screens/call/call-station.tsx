@@ -2,6 +2,7 @@
 
 import { useState } from 'react';
 import type { Lexicon, Names } from '@/core/identify/line/reading';
+import type { PersonFacts } from '@/core/job/call-draft';
 import { fieldName } from '@/core/job/field-names';
 import type { Call } from '@/core/job/job';
 import { type CallFacts, emptyFacts } from '@/core/job/told-call';
@@ -13,7 +14,7 @@ import { Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { type ChipName, chipFields } from './call-facts';
 import { Chips } from './chips';
-import { type PersonFacts, PersonFields, sentPerson } from './person-fields';
+import { PersonFields, sentPerson } from './person-fields';
 import { useNames } from './use-names';
 
 interface CallStationProps {

@@ -21,7 +21,7 @@ export function CandidatesTable({ candidates }: { candidates: readonly Candidate
   if (!first) return null;
   return (
     <div className="flex flex-col gap-1">
-      <Table label="What it takes">
+      <Table label="What it takes" stacks>
         <thead>
           <Tr>
             <Th>Car</Th>
@@ -37,7 +37,7 @@ export function CandidatesTable({ candidates }: { candidates: readonly Candidate
           {shown.map(({ application, probability }) => (
             <Tr key={application.id}>
               <Td>
-                <span className="font-semibold whitespace-nowrap">{applicationName(application)}</span>
+                <span className="font-semibold sm:whitespace-nowrap">{applicationName(application)}</span>
                 <span className="block text-small whitespace-nowrap text-mute">
                   {formatSpan(application.span)}
                   {application.market === first.application.market ? '' : `, ${application.market}`}
@@ -46,8 +46,9 @@ export function CandidatesTable({ candidates }: { candidates: readonly Candidate
               {facts.map(([name, read]) => (
                 <Td
                   key={name}
+                  head={name}
                   differs={read(application) !== read(first.application)}
-                  className="font-mono whitespace-nowrap"
+                  className="font-mono sm:whitespace-nowrap"
                 >
                   {read(application)}
                 </Td>

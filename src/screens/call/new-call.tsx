@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { useMemo, useState } from 'react';
+import { type ReactNode, useMemo, useState } from 'react';
 import { parseLine } from '@/core/identify/line/parse-line';
 import {
   type Correction,
@@ -11,11 +11,13 @@ import {
   type Names,
 } from '@/core/identify/line/reading';
 import { fold } from '@/core/identify/line/tokens';
+import { isTyped, nobody, type PersonFacts } from '@/core/job/call-draft';
 import { type CallFacts, factsOfLine } from '@/core/job/told-call';
 import type { Result } from '@/core/kinds/result';
 import type { DistanceUnit } from '@/core/kinds/units';
 import { routeNames } from '@/core/programming/route';
 import { Button } from '@/ui/button';
+import { classNames } from '@/ui/class-names';
 import { TextField } from '@/ui/field';
 import { useHandedLine } from '@/ui/handed-line';
 import { Notice } from '@/ui/notice';
@@ -23,21 +25,25 @@ import { Problems } from '@/ui/problems';
 import { useUnsaved } from '@/ui/unsaved';
 import { useSubmit } from '@/ui/use-submit';
 import type { CallPreview } from '@/usecases/jobs/preview-call';
+import { UnfinishedCalls } from '../parts/unfinished-calls';
 import { type ChipName, chipFields } from './call-facts';
 import { CandidatesTable } from './candidates-table';
 import type { AlikeName } from './chip-editor';
 import { Chips } from './chips';
 import { FirstPrice } from './first-price';
-import { nobody, type PersonFacts, PersonFields, sentPerson } from './person-fields';
+import { PersonFields, sentPerson } from './person-fields';
 import { Say } from './say';
+import { useCallDraft } from './use-call-draft';
 import { type OnWords, useCorrections, useLineNames, useNames } from './use-names';
-import { type OnPreview, usePreview, useTypedAt } from './use-preview';
+import { type OnPreview, type PreviewState, usePreview, useTypedAt } from './use-preview';
 
 interface NewCallProps {
   /** The names that the shop meets most; others are asked for as they are typed. */
   readonly met: Lexicon;
   readonly unit: DistanceUnit;
   readonly now: { readonly day: string; readonly hour: string };
+  /** Whose device keeps what is typed. */
+  readonly personId: string;
   readonly onNames: (data: unknown) => Promise<Names>;
   readonly onWords: OnWords;
   readonly onPreview: OnPreview;
@@ -45,7 +51,7 @@ interface NewCallProps {
 }
 
 /** One line in, chips that can be corrected, candidates and a first price beside it. */
-export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }: NewCallProps) {
+export function NewCall({ met, unit, now, personId, onNames, onWords, onPreview, onOpen }: NewCallProps) {
   const router = useRouter();
   const [line, setLine] = useState('');
   useHandedLine((handed) => setLine(handed.slice(0, lineLimit)));
@@ -69,16 +75,29 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
   const [ofVin, setOfVin] = useState<CallPreview['vin']>(null);
   const sent = sentPerson(told);
   const facts: CallFacts = { ...withVin(factsOfLine(reading), sent.vin === null ? null : ofVin), ...byHand };
-  const { preview, problems: previewProblems } = usePreview(
+  const {
+    preview,
+    state,
+    problems: previewProblems,
+  } = usePreview(facts, sent.vin, keyCode.trim() !== '', onPreview, setOfVin, typedAt);
+  const typed = {
+    // What looks like a code is kept nowhere.
+    line: reading.codes > 0 ? reading.safeText : line,
+    byHand,
+    person,
     facts,
-    sent.vin,
-    keyCode.trim() !== '',
-    onPreview,
-    setOfVin,
-    typedAt,
-  );
-  const { send, pending, problems, problemOf, general } = useSubmit(onOpen);
-  useUnsaved(!pending && [line, keyCode, ...Object.values(person)].some((text) => text.trim() !== ''));
+    car: carWords(facts, lexicon),
+  };
+  const draft = useCallDraft(personId, typed, (kept) => {
+    setLine(kept.line);
+    setByHand(kept.byHand);
+    setPerson(kept.person);
+  });
+  const submit = useSubmit(onOpen, { outlasts: true });
+  const { send, pending, problems, problemOf, general } = submit;
+  const typing = !pending && isTyped(typed);
+  // A key code is never kept on the device.
+  useUnsaved(typing || keyCode.trim() !== '', draft.keeps && keyCode.trim() === '');
 
   const open = () =>
     send(
@@ -87,8 +106,12 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
         ...sent,
         keyCode: keyCode.trim() || null,
         line: line.length > lineLimit ? line : reading.safeText,
+        key: draft.id,
       },
-      ({ value }) => router.push(`/jobs/${value.number}/identify`),
+      async ({ value }) => {
+        await draft.end();
+        router.push(`/jobs/${value.number}/identify`);
+      },
     );
 
   const askedKeys = reading.problems.find(({ field }) => field === 'keys');
@@ -108,51 +131,63 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
           open();
         }}
       >
-        <div className="flex flex-col gap-3 px-4 pt-4 pb-3">
-          <h1 className="text-title font-semibold">New call</h1>
-          <LineField value={line} onChange={setLine} problem={lineProblem?.message} />
-          <Chips
-            facts={facts}
-            lexicon={lexicon}
-            onAsk={ask}
-            unit={unit}
-            today={now.day}
-            withKeys
-            alike={alikeOf(reading, corrections, lexicon)}
-            problemOf={(field) =>
-              problemOf(field) ??
-              previewProblems.find((problem) => problem.field === field)?.message ??
-              (field === 'wanted' && facts.wanted === null ? askedKeys?.message : undefined)
-            }
-            stateOf={(chip) => chipStateOf(chip, byHand, reading, facts)}
-            onChange={(change) => setByHand((before) => ({ ...before, ...change }))}
-          />
-          {facts.danger && <ShutIn />}
-          <NotUnderstood words={reading.unknown} codes={reading.codes} />
-          <VinSays vin={ofVin} lexicon={lexicon} />
-          {preview?.remarks.map((remark) => (
-            <Notice key={remark} tone="ochre" said>
-              {remark}
-            </Notice>
-          ))}
-        </div>
-        <div className="grid flex-1 grid-cols-1 border-t border-line lg:grid-cols-[minmax(0,1fr)_420px]">
-          <div className="flex min-w-0 flex-col gap-4 p-4">
-            <WhatItTakes facts={facts} preview={preview} />
+        {/* On a phone the answer follows the line at once; beside it where there is room. */}
+        <div className="grid flex-1 grid-cols-1 content-start lg:grid-cols-[minmax(0,1fr)_420px] lg:grid-rows-[auto_auto_auto_1fr]">
+          <div className="flex flex-col gap-3 px-4 pt-4 lg:col-span-2">
+            <h1 className="text-title font-semibold max-sm:sr-only">New call</h1>
+            {!isTyped(typed) && (
+              <UnfinishedCalls drafts={draft.others} onTakeUp={draft.takeUp} onRemove={draft.remove} />
+            )}
+            <LineField value={line} onChange={setLine} problem={lineProblem?.message} />
           </div>
-          <aside className="flex flex-col gap-4 border-line bg-biscuit p-4 lg:border-l">
-            <Say
-              options={preview?.options ?? []}
-              route={preview?.route}
-              otherTime={preview?.otherTime}
-              firstPrices={preview?.firstPrices ?? null}
-              spare={preview?.spare ?? null}
-              why={preview?.advice?.why}
-              access={facts.access}
-              currency={preview?.currency ?? 'USD'}
-              locale={preview?.locale ?? 'en-US'}
+          <div className="border-line bg-biscuit p-4 max-lg:border-y lg:col-start-2 lg:row-start-3 lg:border-t lg:border-l">
+            <OfOlderWords state={state} shown={preview !== undefined}>
+              <Say
+                options={preview?.options ?? []}
+                route={preview?.route}
+                otherTime={preview?.otherTime}
+                firstPrices={preview?.firstPrices ?? null}
+                spare={preview?.spare ?? null}
+                why={preview?.advice?.why}
+                access={facts.access}
+                currency={preview?.currency ?? 'USD'}
+                locale={preview?.locale ?? 'en-US'}
+                today={now.day}
+              />
+            </OfOlderWords>
+          </div>
+          <div className="flex flex-col gap-3 px-4 py-3 lg:col-span-2 lg:row-start-2">
+            <Chips
+              facts={facts}
+              lexicon={lexicon}
+              onAsk={ask}
+              unit={unit}
               today={now.day}
+              withKeys
+              alike={alikeOf(reading, corrections, lexicon)}
+              problemOf={(field) =>
+                problemOf(field) ??
+                previewProblems.find((problem) => problem.field === field)?.message ??
+                (field === 'wanted' && facts.wanted === null ? askedKeys?.message : undefined)
+              }
+              stateOf={(chip) => chipStateOf(chip, byHand, reading, facts)}
+              onChange={(change) => setByHand((before) => ({ ...before, ...change }))}
             />
+            {facts.danger && <ShutIn />}
+            <NotUnderstood words={reading.unknown} codes={reading.codes} />
+            <VinSays vin={ofVin} lexicon={lexicon} />
+            {preview?.remarks.map((remark) => (
+              <Notice key={remark} tone="ochre" said>
+                {remark}
+              </Notice>
+            ))}
+          </div>
+          <div className="flex min-w-0 flex-col gap-4 border-t border-line p-4 lg:col-start-1 lg:row-span-2 lg:row-start-3">
+            <OfOlderWords state={state} shown={preview !== undefined}>
+              <WhatItTakes facts={facts} preview={preview} />
+            </OfOlderWords>
+          </div>
+          <aside className="flex flex-col gap-4 border-line bg-biscuit p-4 max-lg:border-t lg:col-start-2 lg:row-start-4 lg:border-l lg:pt-0">
             <PersonFields
               value={told}
               problemOf={problemOf}
@@ -163,34 +198,89 @@ export function NewCall({ met, unit, now, onNames, onWords, onPreview, onOpen }:
               type="password"
               mono
               autoComplete="off"
+              autoCapitalize="characters"
               maxLength={40}
               value={keyCode}
               hint="From the tag or the papers. Sealed with the job; shown only to those who may see it."
               error={problemOf('keyCode')}
               onChange={(event) => setKeyCode(event.target.value)}
             />
-            <Problems problems={general} />
-            {problemOf('carWords') && <Problems problems={[{ message: problemOf('carWords') ?? '' }]} />}
-            <div className="sticky bottom-14 -mx-4 -mb-4 mt-auto grid grid-cols-2 gap-2 border-t border-line bg-biscuit p-4 sm:bottom-0">
-              <Button type="submit" look="main" busy={pending} follows="Alt Enter">
-                {pending ? 'Opening' : 'Open the job'}
-              </Button>
-              <Button
-                follows="clears the line"
-                onClick={() => {
-                  setLine('');
-                  setByHand({});
-                  setPerson(nobody);
-                  setKeyCode('');
-                }}
-              >
-                Start again
-              </Button>
-            </div>
           </aside>
+        </div>
+        <div className="sticky bottom-14 z-10 flex flex-col gap-2 border-t border-line bg-biscuit p-3 sm:bottom-0 lg:items-end">
+          <Problems problems={general} />
+          {submit.waits && (
+            <Notice tone="ochre" said>
+              No connection. The call is kept here, and its job opens by itself once there is one.
+            </Notice>
+          )}
+          {problemOf('carWords') && <Problems problems={[{ message: problemOf('carWords') ?? '' }]} />}
+          <div className="grid grid-cols-2 gap-2 lg:w-[396px]">
+            <Button type="submit" look="main" busy={pending} follows="Alt Enter">
+              {pending ? 'Opening' : 'Open the job'}
+            </Button>
+            <Button
+              follows="clears the line"
+              onClick={() => {
+                setLine('');
+                setByHand({});
+                setPerson(nobody);
+                setKeyCode('');
+                submit.stopWaiting();
+                void draft.renew();
+              }}
+            >
+              Start again
+            </Button>
+          </div>
         </div>
       </form>
     </main>
+  );
+}
+
+/** Make, model and year in words. */
+function carWords({ makeId, modelId, carWords: told, year }: CallFacts, { makes, models }: Lexicon): string {
+  const make = makes.find(({ id }) => id === makeId)?.name;
+  const model = models.find(({ id }) => id === modelId)?.name ?? told;
+  return [make, model, year].filter(Boolean).join(' ');
+}
+
+/** What was worked out from older words is marked until what follows from the present ones is there. */
+function OfOlderWords({
+  state,
+  shown,
+  children,
+}: {
+  readonly state: PreviewState;
+  /** Something older is shown. */
+  readonly shown: boolean;
+  readonly children: ReactNode;
+}) {
+  const older = state !== 'current' && shown;
+  return (
+    <div
+      className={classNames(
+        'relative flex flex-col gap-4',
+        // Outside of the flow: what is read must not jump at each key.
+        older && 'rounded-lg outline-2 outline-offset-4 outline-ochre outline-dashed',
+      )}
+    >
+      {older && (
+        <p
+          className="absolute -top-4 right-0 rounded-md bg-ochre-wash px-2 text-small text-ochre"
+          data-said={state === 'waiting' || undefined}
+        >
+          {state === 'waiting' ? 'No connection: of the words before' : 'Of the words before; working it out'}
+        </p>
+      )}
+      {state !== 'current' && !shown && (
+        <p className="text-small text-ochre" data-said={state === 'waiting' || undefined}>
+          {state === 'waiting' ? 'No connection: the price follows once there is one.' : 'Working it out'}
+        </p>
+      )}
+      {children}
+    </div>
   );
 }
 

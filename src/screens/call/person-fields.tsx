@@ -1,15 +1,6 @@
+import type { PersonFacts } from '@/core/job/call-draft';
 import { groupVin, mendVin } from '@/core/vin/vin';
 import { TextAreaField, TextField } from '@/ui/field';
-
-export interface PersonFacts {
-  readonly name: string;
-  readonly phone: string;
-  readonly vin: string;
-  readonly placeDetail: string;
-  readonly note: string;
-}
-
-export const nobody: PersonFacts = { name: '', phone: '', vin: '', placeDetail: '', note: '' };
 
 interface PersonFieldsProps {
   readonly value: PersonFacts;

@@ -15,6 +15,7 @@ import { Page } from '@/ui/page';
 import { SearchLine } from '@/ui/search-line';
 import { TagShape } from '@/ui/tag-shape';
 import type { JobsPage } from '@/usecases/jobs/list';
+import { UnfinishedNote } from './unfinished-note';
 
 interface JobsListProps {
   readonly jobs: JobsPage['jobs'];
@@ -24,10 +25,12 @@ interface JobsListProps {
   readonly today: string;
   /** Steps of the first hour that are open, for whoever may do them. */
   readonly openSteps: number;
+  /** Whose calls this device may keep. */
+  readonly personId: string;
 }
 
 /** Every job as a tag, the newest first; found by number, name, make, model or VIN. */
-export function JobsList({ jobs, next, query, zone, today, openSteps }: JobsListProps) {
+export function JobsList({ jobs, next, query, zone, today, openSteps, personId }: JobsListProps) {
   const router = useRouter();
   const [text, setText] = useState(query);
   const href = (words: string, before?: number) => {
@@ -59,6 +62,7 @@ export function JobsList({ jobs, next, query, zone, today, openSteps }: JobsList
           </Link>
         </Notice>
       )}
+      <UnfinishedNote personId={personId} />
       <SearchLine
         label="Number, name, make, model or VIN"
         placeholder="Number, name, make, model or VIN"

@@ -1,3 +1,5 @@
+import { registerWorker } from '@/ui/device/register-worker';
+
 /** The files that a page names. */
 const files = /\/_next\/static\/[^"'\\ )]+/g;
 
@@ -6,9 +8,8 @@ const files = /\/_next\/static\/[^"'\\ )]+/g;
  * program's own files that it needs.
  */
 export async function keepShell(): Promise<void> {
-  if (!('serviceWorker' in navigator)) return;
-  await navigator.serviceWorker.register('/serwist/sw.js', { scope: '/' });
-  const { active } = await navigator.serviceWorker.ready;
+  const worker = await registerWorker();
+  if (!worker) return;
   const shell = await (await fetch('/run-shell')).text();
   const named = [...shell.matchAll(files)].map(([file]) => file);
   const loaded = performance
@@ -18,5 +19,5 @@ export async function keepShell(): Promise<void> {
       ({ origin, pathname }) => origin === window.location.origin && pathname.startsWith('/_next/static/'),
     )
     .map(({ pathname, search }) => pathname + search);
-  active?.postMessage({ type: 'CACHE_URLS', payload: { urlsToCache: [...new Set([...named, ...loaded])] } });
+  worker.postMessage({ type: 'CACHE_URLS', payload: { urlsToCache: [...new Set([...named, ...loaded])] } });
 }

@@ -5,7 +5,7 @@ import { useEffect, useState } from 'react';
 import { mostBackupHours } from '@/core/kinds/health';
 import { momentWords } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
-import { formatBytes } from '@/core/kinds/units';
+import { formatAge, formatBytes } from '@/core/kinds/units';
 import { Button } from '@/ui/button';
 import { Form, FormOutcome } from '@/ui/form/form';
 import { FormNumber, FormText, FormTick } from '@/ui/form/form-fields';
@@ -100,18 +100,12 @@ function LastWords({ view: { runs, files, plan, zone, now } }: Pick<BackupsProps
         <Notice tone="ochre">There is no backup. A lost disk would take everything with it.</Notice>
       ) : (
         <Notice tone={hours > mostBackupHours ? 'ochre' : 'glaze'}>
-          {`The last one is ${ageWords(hours)} old: ${momentWords(last.endedAt ?? last.begunAt, zone)}.`}
+          {`The last one is ${formatAge(hours * hourMs)} old: ${momentWords(last.endedAt ?? last.begunAt, zone)}.`}
           {plan.at === null && ' None is written by itself.'}
         </Notice>
       )}
     </>
   );
-}
-
-function ageWords(hours: number): string {
-  if (hours < 1) return 'less than an hour';
-  if (hours < 48) return `${Math.round(hours)} h`;
-  return `${Math.round(hours / 24)} days`;
 }
 
 function CheckButton({

@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { Button } from '@/ui/button';
 import { Overlay } from '@/ui/overlay';
 import { forgetUnsaved, hasUnsaved } from '@/ui/unsaved';
+import { pressedLink } from './pressed-link';
 
 /** Asks before a page is left on which words stand that are not stored. */
 export function LeaveGuard() {
@@ -15,7 +16,7 @@ export function LeaveGuard() {
       if (hasUnsaved()) event.preventDefault();
     };
     const click = (event: MouseEvent) => {
-      const href = hrefOf(event);
+      const href = pressedLink(event)?.href;
       if (href === undefined || !hasUnsaved()) return;
       event.preventDefault();
       event.stopPropagation();
@@ -53,16 +54,4 @@ export function LeaveGuard() {
       </div>
     </Overlay>
   );
-}
-
-/** Where a plain press of a link of this program leads, another page; undefined for any other press. */
-function hrefOf(event: MouseEvent): string | undefined {
-  if (event.button !== 0 || event.metaKey || event.ctrlKey || event.shiftKey || event.altKey)
-    return undefined;
-  const link = event.target instanceof Element ? event.target.closest('a[href]') : null;
-  if (!(link instanceof HTMLAnchorElement) || link.target === '_blank' || link.hasAttribute('download'))
-    return undefined;
-  const { origin, pathname, search } = new URL(link.href);
-  if (origin !== window.location.origin || pathname.startsWith('/api/')) return undefined;
-  return pathname === window.location.pathname ? undefined : pathname + search;
 }

@@ -3,6 +3,7 @@
 import Link from 'next/link';
 import { usePathname } from 'next/navigation';
 import { useEffect, useState } from 'react';
+import { noteUnreachable } from '@/ui/connection';
 import { noteCame, type ShopTime } from '@/ui/use-shop-clock';
 import { WaitBar } from '@/ui/wait-bar';
 import type { OpenWait } from '@/usecases/jobs/waits';
@@ -30,6 +31,7 @@ export function OpenWaits() {
         if (!gone) setFound({ time, waits: told.waits });
       } catch {
         // What was seen last burns on.
+        noteUnreachable();
       }
     };
     const seen = () => {

@@ -12,13 +12,16 @@ import {
 } from 'lucide-react';
 import Link from 'next/link';
 import { usePathname, useRouter } from 'next/navigation';
-import { type ReactNode, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { classNames } from '@/ui/class-names';
+import { registerWorker } from '@/ui/device/register-worker';
 import { FocusKeeper } from '@/ui/focus-keeper';
 import { LinkWorks } from '@/ui/link-works';
 import { SaidRegion } from '@/ui/said-region';
 import { useShortcut } from '@/ui/use-shortcut';
+import { useSweptDrafts } from '../parts/use-swept-drafts';
+import { ConnectionBar } from './connection-bar';
 import { IdleLock, lockScreen } from './idle-lock';
 import { LeaveGuard } from './leave-guard';
 import { OpenWaits } from './open-waits';
@@ -45,6 +48,11 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
   const path = usePathname();
   const [shortcutsOpen, setShortcutsOpen] = useState(false);
 
+  useSweptDrafts();
+  useEffect(() => {
+    // Where a browser has no such worker a page that cannot be had is the browser's own.
+    void registerWorker().catch(() => {});
+  }, []);
   useShortcut('?', () => setShortcutsOpen(true));
   useShortcut('q', () => lockScreen());
   useShortcut('n', () => router.push('/jobs/new'));
@@ -111,6 +119,7 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
         </button>
       </nav>
       <div id="page" tabIndex={-1} className="min-w-0 flex-1">
+        <ConnectionBar />
         <OpenWaits />
         {children}
       </div>

@@ -9,6 +9,7 @@ import { Problems } from '@/ui/problems';
 import { sendPasscode } from '@/ui/send-passcode';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
+import { useSweptDrafts } from '../parts/use-swept-drafts';
 
 interface LockedProps {
   readonly name: string;
@@ -19,6 +20,7 @@ interface LockedProps {
 
 /** The lock screen: the passcode alone brings the person back to where they were. */
 export function Locked({ name, personId, to, onSignOut }: LockedProps) {
+  useSweptDrafts();
   const [passcode, setPasscode] = useState('');
   const { send, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/unlock', data));
   return (
@@ -30,7 +32,10 @@ export function Locked({ name, personId, to, onSignOut }: LockedProps) {
           send({ passcode }, () => window.location.assign(to));
         }}
       >
-        <p className="text-mute">The screen was idle or locked by hand. Nothing was lost.</p>
+        <p className="text-mute">
+          The screen was idle or locked by hand. A call that was being typed is kept on this device; other
+          words that were not saved are gone.
+        </p>
         <TextField
           label="Your passcode"
           type="password"

@@ -2,6 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { mentionsSecret, textsIn } from '@/core/authority/secret-words';
 import type { LineRead } from '@/core/identify/identification';
 import { changedFields } from '@/core/job/changes';
+import { formatJobNumber } from '@/core/job/job';
 import { customersErase, openingRing } from '@/core/job/opening-keys';
 import { toldOfKey } from '@/core/job/sight';
 import { factsOfLine } from '@/core/job/told-call';
@@ -23,7 +24,8 @@ import {
   upsertGiven,
 } from '@/data/job-writes';
 import { getShopOrThrow } from '@/data/shop';
-import type { CallInput, CallLineInput, OpenJobInput } from '@/inputs/call-input';
+import { canonicalJson } from '@/formats/canonical-json';
+import type { CallInput, CallLineInput, OpenCallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
 import { transactOrUndo } from '../database';
 import { type Edited, editJob } from '../editing/edit-job';
@@ -36,6 +38,23 @@ import { keepRival } from '../view/rival';
 /** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
 export function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
   return transactOrUndo((db) => openJobIn(db, actor, input));
+}
+
+/**
+ * The same from the page of a call, once for its key: what was sent again since no answer came opens no second job. Where
+ * something was changed meanwhile, the number of the job there is is said.
+ */
+export function openCall(
+  actor: PersonActor,
+  { key, ...input }: OpenCallInput,
+): Promise<Result<{ number: number }>> {
+  return once(
+    actor,
+    { key, request: canonicalJson(input) },
+    (db) => openJobIn(db, actor, input),
+    ({ number }) =>
+      failed(`This call was opened as ${formatJobNumber(number)} already. Correct it there, at Call.`),
+  );
 }
 
 async function openJobIn(db: Db, actor: ShopActor, input: OpenJobInput): Promise<Result<{ number: number }>> {

@@ -2,7 +2,7 @@
 
 import type { Correction, Names } from '@/core/identify/line/reading';
 import type { Result } from '@/core/kinds/result';
-import { OpenJobInput, PreviewCallInput } from '@/inputs/call-input';
+import { OpenCallInput, PreviewCallInput } from '@/inputs/call-input';
 import { AnswerInput } from '@/inputs/identify-input';
 import {
   AskBureauInput,
@@ -63,7 +63,7 @@ import {
   setRank,
 } from '@/usecases/jobs/decide';
 import { noteComeback } from '@/usecases/jobs/key-sources';
-import { changeCall, openJob } from '@/usecases/jobs/open-job';
+import { changeCall, openCall } from '@/usecases/jobs/open-job';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
 import { writeRemote } from '@/usecases/jobs/write-remote';
@@ -96,7 +96,7 @@ export async function previewCallAction(data: unknown): Promise<Result<CallPrevi
 }
 
 export async function openJobAction(data: unknown): Promise<Result<{ number: number }>> {
-  return runAction(OpenJobInput, data, openJob);
+  return runAction(OpenCallInput, data, openCall);
 }
 
 export async function changeCallAction(data: unknown): Promise<Edited> {

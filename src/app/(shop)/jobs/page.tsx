@@ -26,6 +26,7 @@ export default async function JobsPage({ searchParams }: JobsPageProps) {
       next={next}
       query={query}
       openSteps={openSteps}
+      personId={actor.personId}
       zone={zone}
       today={localMoment(at, zone).day}
     />

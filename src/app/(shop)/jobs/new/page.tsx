@@ -14,6 +14,7 @@ export default async function NewCallPage() {
       met={met}
       unit={shop.distanceUnit}
       now={now}
+      personId={actor.personId}
       onNames={namesAction}
       onWords={correctWordsAction}
       onPreview={previewCallAction}

@@ -1,0 +1,94 @@
+import { expect, expectAccessible, line, passcodes, signIn, steady, test } from './support';
+
+const phone = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
+
+test('a call that is cut by a reload, a lock and a lost connection comes to an open job', async ({
+  browser,
+}) => {
+  const context = await browser.newContext(phone);
+  const page = steady(await context.newPage());
+  await signIn(page);
+  await page.goto('/jobs/new');
+  await line(page).fill('merrowdale 2018 push start spare one key works');
+  await expect(page.getByRole('button', { name: /model Merrowdale/ })).toBeVisible();
+
+  // A reload: the words are there again, and go on.
+  await page.reload();
+  await expect(line(page)).toHaveValue('merrowdale 2018 push start spare one key works');
+  await line(page).press('End');
+  await line(page).pressSequentially(' quarry end');
+  await page.getByLabel('Name', { exact: true }).fill('Odile Varga');
+
+  // Another place and back; nobody is asked, since nothing is lost.
+  await page.getByRole('link', { name: 'Jobs' }).click();
+  await page.waitForURL('**/jobs');
+  await expect(page.getByText(/A call was not finished/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await page.waitForURL('**/jobs/new');
+  await expect(line(page)).toHaveValue('merrowdale 2018 push start spare one key works quarry end');
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Odile Varga');
+
+  // The lock, which shows nothing of it.
+  await page.setViewportSize({ width: 844, height: 390 });
+  await page.getByRole('button', { name: 'Lock', exact: true }).click();
+  await page.waitForURL('**/locked*');
+  await page.setViewportSize(phone.viewport);
+  await expect(page.getByText(/merrowdale|Odile/i)).toHaveCount(0);
+  await page.getByLabel('Your passcode').fill(passcodes['Sunniva Aasgren'] ?? '');
+  await page.getByRole('button', { name: 'Unlock' }).click();
+  await page.waitForURL('**/jobs/new');
+  await expect(line(page)).toHaveValue('merrowdale 2018 push start spare one key works quarry end');
+  await expect(page.getByText(/^“From/)).toBeVisible();
+
+  // No connection: the price is marked as that of older words, the press waits, and the job opens by itself.
+  await context.setOffline(true);
+  await line(page).fill('pelmore 2012 turn key spare one key works quarry end');
+  await expect(page.getByText('No connection: of the words before').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByText(/its job opens by itself once there is one/)).toBeVisible();
+  await expectAccessible(page);
+  await context.setOffline(false);
+  await page.waitForURL('**/identify');
+  await expect(page.getByRole('heading', { name: /Pelmore/ })).toBeVisible();
+  const opened = page.url();
+
+  // The call is ended with it.
+  await page.goto('/jobs/new');
+  await expect(line(page)).toHaveValue('');
+  await expect(page.getByText(/A call was not finished/)).toBeHidden();
+  await page.goto('/jobs?q=odile');
+  await expect(page.getByRole('link', { name: new RegExp(`K-${opened.split('/').at(-2)}`) })).toHaveCount(1);
+  await context.close();
+});
+
+test('what was typed is offered again, without names after an hour, and removed', async ({ browser }) => {
+  const context = await browser.newContext(phone);
+  const page = steady(await context.newPage());
+  await signIn(page);
+  await page.clock.install();
+  await page.goto('/jobs/new');
+  await line(page).fill('merrowdale 2018 lost both, 555 0142');
+  await page.getByLabel('Name', { exact: true }).fill('Odile Varga');
+  await expect(page.getByRole('button', { name: /model Merrowdale/ })).toBeVisible();
+  // A battery that died: the tab is gone, the device is not.
+  await page.close();
+  const next = steady(await context.newPage());
+  await next.goto('/jobs/new');
+  await expect(next.getByText(/A call was not finished: .*lost both.*Odile Varga/)).toBeVisible();
+  await expectAccessible(next);
+  await next.close();
+
+  const later = steady(await context.newPage());
+  await later.clock.install({ time: Date.now() + 61 * 60_000 });
+  await later.goto('/jobs/new');
+  await expect(later.getByText('A call was not finished: Halvorn Merrowdale 2018')).toBeVisible();
+  await expect(later.getByText(/Odile|0142/)).toHaveCount(0);
+  await later.getByRole('button', { name: 'Take it up again' }).click();
+  await expect(later.getByRole('button', { name: /model, by hand Merrowdale/ })).toBeVisible();
+  await expect(line(later)).toHaveValue('');
+  await later.getByRole('button', { name: /Start again/ }).click();
+  await later.reload();
+  await expect(later.getByText(/A call was not finished/)).toBeHidden();
+  await context.close();
+});
