@@ -341,7 +341,10 @@ export function fieldOfColumn(column: string): string {
   return column.replace(/_(\w)/g, (_, letter: string) => letter.toUpperCase());
 }
 
-/** Rows as RFC 4180 lines with commas; the header is a row like the others. */
-export function writeCsv(rows: readonly (readonly (string | null)[])[]): string {
-  return stringify(rows as (string | null)[][], { record_delimiter: '\r\n' });
+/**
+ * Rows as RFC 4180 lines with commas; the header is a row like the others.
+ * @param isForReading it is never read in again: a cell that a table program would take for a formula is made plain words
+ */
+export function writeCsv(rows: readonly (readonly (string | null)[])[], isForReading = false): string {
+  return stringify(rows as (string | null)[][], { record_delimiter: '\r\n', escape_formulas: isForReading });
 }

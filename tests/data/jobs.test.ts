@@ -7,9 +7,10 @@ import { findFrozenQuote } from '@/data/quotes';
 import { database } from '@/usecases/database';
 import { recordAuthority } from '@/usecases/jobs/authority';
 import { changeRing, chooseCandidate, chooseRoute, chooseVan } from '@/usecases/jobs/decide';
-import { findJobs } from '@/usecases/jobs/list';
+import { exportJobs, findJobs } from '@/usecases/jobs/list';
 import { changeCall } from '@/usecases/jobs/open-job';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { acceptByPhone } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { readNames } from '@/usecases/view/names';
 import { emptyCall } from '../support/calls';
@@ -481,4 +482,95 @@ it('a car outside the library is kept by the caller’s words, and a call withou
   const number = await openTestJob(actor, 'no such model', { carWords: 'Zorbex Quintal' });
   expect((await viewOf(actor, number)).candidates).toEqual([]);
   await expect(openTestJob(actor, 'no such model')).rejects.toThrow('what the caller called the car');
+});
+
+describe('the list of jobs', () => {
+  const rowOf = async (number: number, text = `K-${number}`) =>
+    (await findJobs(actor, text, undefined)).jobs.find((job) => job.number === number);
+
+  it('finds by phone however it is written, by a misspelt model, and by an article kept for the job', async () => {
+    const number = await identified('Merrowdale', {
+      year: 2018,
+      ignition: 'push',
+      why: 'spare',
+      working: 1,
+      name: 'Perpetua Quoyle',
+      phone: '+1 (555) 014-7733',
+    });
+    for (const text of ['0147733', '014-7733', '555 7733'])
+      expect((await rowOf(number, text))?.number, text).toBe(number);
+    const misspelt = await findJobs(actor, 'merowdalle quoyle', undefined);
+    expect(misspelt.readAs).toEqual(['Merrowdale']);
+    expect(misspelt.jobs.map((job) => job.number)).toEqual([number]);
+    expect((await findJobs(actor, 'merrowdale quoyle', undefined)).readAs).toEqual([]);
+    await database().query(
+      `INSERT INTO stock_reservation (id, job_id, van_id, article, state, grade, pieces, made_at)
+       SELECT gen_random_uuid(), j.id, (SELECT id FROM van LIMIT 1), 'REM-9999-odd', 'new', 'original', 1, now()
+       FROM job j WHERE j.number = $1`,
+      [number],
+    );
+    expect((await rowOf(number, 'rem-9999-odd'))?.number).toBe(number);
+    // A program finds by neither name nor phone.
+    const program = { ...actor, kind: 'program', tokenId: actor.personId, makerId: actor.personId } as never;
+    expect((await findJobs(program, '0147733', undefined)).jobs).toEqual([]);
+  });
+
+  it('says how a job stands from the call to the close, and lists it among the open or the closed', async () => {
+    const number = await identified('Merrowdale', {
+      year: 2018,
+      ignition: 'push',
+      why: 'lost',
+      lost: 2,
+      working: 0,
+    });
+    const stands = async () => {
+      const row = await rowOf(number);
+      return [row?.standing.state, row?.standing.next];
+    };
+    expect(await stands()).toEqual(['asked', 'quote']);
+    const vanId = (await viewOf(actor, number)).vans[0]?.id ?? '';
+    await sendEvent(actor, number, 'countRead', { moment: 'before', answer: 2 });
+    await chooseRoute(actor, {
+      number,
+      version: await versionOf(number),
+      route: 'aklAdd',
+      vanId,
+      reason: '',
+    });
+    await offerQuote(actor, { number, version: await versionOf(number), option: 'shopAftermarket' });
+    expect(await stands()).toEqual(['quoted', 'customer']);
+    const { quotes } = await viewOf(actor, number);
+    const quote = quotes[0]?.number ?? 0;
+    expect(await acceptByPhone(actor, { number, quote, option: 'shopAftermarket' })).toMatchObject({
+      ok: true,
+    });
+    const accepted = await rowOf(number);
+    const readyOn = accepted?.accepted?.readyOn ?? '';
+    expect(readyOn).toBe(quotes[0]?.paper.chosen.earliestOn);
+    expect(accepted?.standing.state).toBe(readyOn > '2027-03-03' ? 'parcel' : 'ready');
+    await recordAuthority(actor, { number, version: await versionOf(number), ...onSitePapers });
+    expect(await stands()).toEqual(['atCar', 'now']);
+    const made = (await viewOf(actor, number)).job.keys.find(({ madeHere }) => madeHere)?.id;
+    await sendEvent(actor, number, 'attemptRecorded', attemptContent('aklAdd', { learnedKeyIds: [made] }));
+    expect(await stands()).toEqual(['worked', 'papers']);
+    const inList = async (shown: 'open' | 'closed') =>
+      (await findJobs(actor, '', undefined, shown)).jobs.some((job) => job.number === number);
+    expect([await inList('open'), await inList('closed')]).toEqual([true, false]);
+    await sendEvent(actor, number, 'countRead', { moment: 'after', answer: 3 });
+    await closeJob(actor, { number, version: await versionOf(number), outcome: 'done', reason: '' });
+    expect(await stands()).toEqual(['closed', null]);
+    expect([await inList('open'), await inList('closed')]).toEqual([false, true]);
+  });
+
+  it('goes out as a file that a table program takes for words', async () => {
+    const number = await openTestJob(actor, 'Pelmore', { name: '=HYPERLINK("x")' });
+    const text = await exportJobs(actor, { query: `K-${number}`, shown: 'all', step: undefined });
+    const [head, row] = text.split('\r\n');
+    expect(head).toMatch(/^number,opened,make,model,.*,state,next,when,outcome,closed$/);
+    expect(row).toMatch(new RegExp(`^K-${number},2027-03-03 09:20,Brevane,Pelmore`));
+    expect(row).toContain(`"'=HYPERLINK(""x"")"`);
+    expect(row).toContain('asked,To be quoted');
+    const none = await exportJobs(actor, { query: `K-${number}`, shown: 'all', step: 'parcel' });
+    expect(none.trim().split('\r\n')).toHaveLength(1);
+  });
 });

@@ -36,7 +36,7 @@ test('an empty database is set up with the code of the console, and offers no de
   await expectAccessible(page);
   await page.goto(`${address}/jobs`);
   await expect(page.getByText('8 steps of the first hour are open.')).toBeVisible();
-  await expect(page.getByText('No job yet. A new call hangs the first tag.')).toBeVisible();
+  await expect(page.getByText('No job is open. A new call hangs the next tag.')).toBeVisible();
   await expectAccessible(page);
 
   await page.goto(`${address}/settings`);

@@ -1,34 +1,28 @@
-import { localMoment } from '@/core/kinds/local-time';
 import { JobsList } from '@/screens/jobs/jobs-list';
 import { findJobs } from '@/usecases/jobs/list';
 import { openFirstSteps } from '@/usecases/shop/first-hour';
+import { type ListAddress, readListAddress } from '../../jobs-address';
 import { requireActor } from '../../session';
 
 export const metadata = { title: 'Jobs' };
 
 interface JobsPageProps {
-  readonly searchParams: Promise<{ readonly q?: string | string[]; readonly before?: string | string[] }>;
+  readonly searchParams: Promise<ListAddress>;
 }
 
 export default async function JobsPage({ searchParams }: JobsPageProps) {
   const actor = await requireActor();
-  const { q, before } = await searchParams;
-  const query = typeof q === 'string' ? q : '';
-  const from = typeof before === 'string' && /^\d{1,9}$/.test(before) ? Number(before) : undefined;
-  const [{ jobs, next, zone, at }, openSteps] = await Promise.all([
-    findJobs(actor, query, from),
-    openFirstSteps(actor),
-  ]);
+  const { query, shown, step, before } = readListAddress(await searchParams);
+  const [page, openSteps] = await Promise.all([findJobs(actor, query, before, shown), openFirstSteps(actor)]);
   return (
     <JobsList
       key={query}
-      jobs={jobs}
-      next={next}
+      page={page}
       query={query}
+      shown={shown}
+      step={step}
       openSteps={openSteps}
       personId={actor.personId}
-      zone={zone}
-      today={localMoment(at, zone).day}
     />
   );
 }
