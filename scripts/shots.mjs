@@ -47,6 +47,7 @@ async function typeCall(page, text) {
 
 const line = 'Halvorn Merowdale 2019 push start lost both Quarry End before six';
 const light = await open('light');
+await shoot(light, 'jobs-light');
 await typeCall(light, line);
 await shoot(light, 'call-light');
 await light.getByLabel('Name').fill('Odile Varga');
@@ -92,7 +93,6 @@ await light.getByLabel('It says').fill('S4711');
 await light.getByRole('button', { name: 'Seal it' }).click();
 await light.getByRole('button', { name: 'Show Key code 1' }).click();
 await light.getByText('S4711').waitFor();
-await shoot(light, 'prepare-light');
 await light.goto(`${job}/on-site`);
 await light.getByLabel('Number of the document').first().fill('D-771-4221');
 await light.getByLabel('The person is the one on the document').check();

@@ -3,7 +3,7 @@ import type { JobFacts } from '@/core/job/next-step';
 import type { RouteKind } from '@/core/programming/route';
 import type { Db } from './db';
 
-/** A job in a list, with what says how it stands. */
+/** A job in a list, with what says how it stands; of a closed one nothing of that is read. */
 export interface JobListRow extends JobFacts {
   readonly id: string;
   readonly number: number;
@@ -47,17 +47,21 @@ export async function listJobs(db: Db, query: JobsQuery): Promise<JobListRow[]> 
          WHERE v.job_id = j.id AND v.state <> 'over' AND o.state <> 'over') AS clash,
        j.danger, j.urgent, j.wanted_day::text AS "wantedDay", to_char(j.wanted_from, 'HH24:MI') AS "wantedFrom",
        to_char(j.wanted_by, 'HH24:MI') AS "wantedBy",
-       (SELECT jsonb_build_object('from', lower(v.during), 'to', upper(v.during)) FROM visit v
-         WHERE v.job_id = j.id AND v.state <> 'over') AS visit,
-       (SELECT jsonb_build_object('at', q.made_at, 'validUntil', q.valid_until) FROM quote q
-         WHERE q.job_id = j.id ORDER BY q.version DESC LIMIT 1) AS quoted,
-       (SELECT jsonb_build_object('at', a.accepted_at, 'readyOn', coalesce((SELECT o->>'earliestOn'
-           FROM jsonb_array_elements(q.frozen->'options') o WHERE o->>'kind' = a.option), a.accepted_at::date::text))
-         FROM quote_acceptance a JOIN quote q ON q.id = a.quote_id WHERE q.job_id = j.id
-         ORDER BY a.accepted_at DESC LIMIT 1) AS accepted,
-       EXISTS (SELECT 1 FROM run r WHERE r.job_id = j.id AND r.ended_at IS NULL) AS runs,
-       (SELECT recorded_at FROM job_authority WHERE job_id = j.id AND stage = 'onSite') AS "seenAt",
-       coalesce((SELECT e.content->>'result' = 'worked' FROM job_event e
+       CASE WHEN j.closed_at IS NULL THEN
+         (SELECT jsonb_build_object('from', lower(v.during), 'to', upper(v.during)) FROM visit v
+          WHERE v.job_id = j.id AND v.state <> 'over') END AS visit,
+       CASE WHEN j.closed_at IS NULL THEN
+         (SELECT jsonb_build_object('at', q.made_at, 'validUntil', q.valid_until) FROM quote q
+          WHERE q.job_id = j.id ORDER BY q.version DESC LIMIT 1) END AS quoted,
+       CASE WHEN j.closed_at IS NULL THEN
+         (SELECT jsonb_build_object('at', a.accepted_at, 'readyOn', coalesce((SELECT o->>'earliestOn'
+            FROM jsonb_array_elements(q.frozen->'options') o WHERE o->>'kind' = a.option), a.accepted_at::date::text))
+          FROM quote_acceptance a JOIN quote q ON q.id = a.quote_id WHERE q.job_id = j.id
+          ORDER BY a.accepted_at DESC LIMIT 1) END AS accepted,
+       j.closed_at IS NULL AND EXISTS (SELECT 1 FROM run r WHERE r.job_id = j.id AND r.ended_at IS NULL) AS runs,
+       CASE WHEN j.closed_at IS NULL THEN
+         (SELECT recorded_at FROM job_authority WHERE job_id = j.id AND stage = 'onSite') END AS "seenAt",
+       j.closed_at IS NULL AND coalesce((SELECT e.content->>'result' = 'worked' FROM job_event e
          WHERE e.job_id = j.id AND e.kind = 'attemptRecorded' ORDER BY e.seq DESC LIMIT 1), false) AS worked
      FROM job j JOIN customer c ON c.id = j.customer_id LEFT JOIN make mk ON mk.id = j.make_id
      LEFT JOIN model md ON md.id = j.model_id LEFT JOIN place pl ON pl.id = j.place_id

@@ -170,3 +170,13 @@ export class CallLineInput {
   @IsOptional() @Length(1, 200, { message: 'Up to 200 characters.' }) placeDetail?: string;
   @IsOptional() @Length(1, 2000, { message: 'Up to 2,000 characters.' }) note?: string;
 }
+
+/** Whether whoever calls, or the car, is known. */
+export class KnownCarsInput {
+  @orNull() @Matches(phoneForm, { message: 'Digits, spaces and dashes only, 4 to 24 of them.' }) phone!:
+    | string
+    | null;
+  @orNull()
+  @Matches(/^[A-HJ-NPR-Z0-9]{17}$/, { message: 'A VIN has 17 characters, without I, O and Q.' })
+  vin!: string | null;
+}

@@ -9,6 +9,12 @@ const runPage = /^\/jobs\/\d+\/program$/;
 const againMs = 3_000;
 const longestMs = 240_000;
 
+/** The program's own files, named by their content. */
+const files = new CacheFirst({
+  cacheName: 'program',
+  plugins: [new ExpirationPlugin({ maxEntries: 240 })],
+});
+
 /**
  * Keeps a page that is open from being lost where the server does not answer. The page of a run opens from the device's own sealed
  * store, every other says that there is no connection; what a link of an open page asks for waits. No answer of the server is kept.
@@ -19,12 +25,13 @@ const worker: Serwist = new Serwist({
   clientsClaim: true,
   runtimeCaching: [
     {
-      // The program's own files, named by their content.
       matcher: ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith('/_next/static/'),
-      handler: new CacheFirst({
-        cacheName: 'program',
-        plugins: [new ExpirationPlugin({ maxEntries: 240 })],
-      }),
+      handler: async (asked) => {
+        const kept = await files.handle(asked);
+        // All workers of the program begin with one file, and are told by its address after the # which they are: as a kept answer it
+        // would have the address of the first.
+        return asked.request.destination === 'worker' ? new Response(kept.body, kept) : kept;
+      },
     },
     {
       matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === 'navigate',

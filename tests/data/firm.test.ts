@@ -63,7 +63,14 @@ describe('who the shop is', () => {
       problems(StandardsInput, { ...standards, zone: 'Nowhere/Else', locale: 'xx', quoteValidDays: 0 }),
     ).toEqual(expect.arrayContaining(['zone', 'locale', 'quoteValidDays']));
     expect(
-      problems(OwnTextsInput, { included: [' '], notIncluded: [], terms: [], cautions: [], handover: [] }),
+      problems(OwnTextsInput, {
+        included: [' '],
+        message: [],
+        notIncluded: [],
+        terms: [],
+        cautions: [],
+        handover: [],
+      }),
     ).toEqual(['included']);
     expect(await saveStandards(proprietor, { ...standards, market: 'Elsewhere' })).toMatchObject({
       ok: false,

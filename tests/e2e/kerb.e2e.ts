@@ -92,3 +92,49 @@ test('what was typed is offered again, without names after an hour, and removed'
   await expect(later.getByText(/A call was not finished/)).toBeHidden();
   await context.close();
 });
+
+test('a caller who was here before is offered with the car, and a job is found by what is known of it', async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto('/jobs/new');
+  await line(page).fill('merrowdale 2018 push start spare one key works 555 014 9921');
+  await page.getByLabel('Name', { exact: true }).fill('Perpetua Quoyle');
+  await expect(page.getByText(/^“From/)).toBeVisible();
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await page.waitForURL('**/identify');
+  const number = page.url().split('/').at(-2);
+
+  await page.goto('/jobs/new');
+  await line(page).fill('lost both, 5550149921');
+  const known = page.getByRole('region', { name: 'Known here' });
+  await expect(known).toContainText('Perpetua Quoyle, Halvorn Merrowdale, 2018');
+  await expect(known).toContainText('spare wanted');
+  await expectAccessible(page);
+  await known.getByRole('button', { name: /^Take Halvorn Merrowdale/ }).click();
+  await expect(page.getByRole('button', { name: /model, by hand Merrowdale/ })).toBeVisible();
+  await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Perpetua Quoyle');
+  await expect(page.getByText(/^“From/)).toBeVisible();
+  await page.getByRole('button', { name: /Start again/ }).click();
+
+  // The list: by what must happen next, chosen by the address, found by a part of the number and a slip in the name.
+  await page.goto('/jobs');
+  await expect(page.getByRole('region', { name: 'To be quoted' })).toContainText(`K-${number}`);
+  await page.getByRole('link', { name: /^To be quoted/ }).click();
+  await page.waitForURL('**/jobs?step=quote');
+  await expect(page.getByRole('region', { name: 'Today' })).toBeHidden();
+  await expectAccessible(page);
+  for (const [words, said] of [
+    ['0149921', ''],
+    ['merowdalle quoyle', 'Read as Merrowdale'],
+  ] as const) {
+    await page.goto('/jobs');
+    await page.getByLabel('Number, name, phone, car, VIN or article').fill(words);
+    await page.getByRole('button', { name: 'Find' }).click();
+    await expect(page.getByRole('link', { name: new RegExp(`K-${number}`) })).toBeVisible();
+    if (said) await expect(page.getByText(said)).toBeVisible();
+  }
+  const csv = await page.request.get('/api/job-list?q=quoyle');
+  expect(csv.headers()['content-disposition']).toContain('jobs.csv');
+  expect(await csv.text()).toContain(`K-${number}`);
+});

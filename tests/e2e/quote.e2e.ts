@@ -46,6 +46,8 @@ async function customer(browser: Browser, address: string, complaints: string[])
   const page = steady(await (await browser.newContext({ viewport: { width: 390, height: 800 } })).newPage());
   watch(page, complaints);
   await page.goto(address);
+  // Who sent it is seen before anything is opened.
+  await expect(page.getByRole('heading', { name: /^From / })).not.toHaveText('From your locksmith');
   await page.getByRole('button', { name: 'Open it' }).click();
   await page.waitForURL('**/offer');
   return page;

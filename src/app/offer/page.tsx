@@ -1,9 +1,11 @@
 import type { Metadata } from 'next';
 import { formatDay } from '@/core/kinds/local-time';
 import { OfferPage } from '@/screens/offer/offer-page';
+import { CallTheShop } from '@/screens/offer/open-offer';
 import { HandoverPaper } from '@/screens/parts/handover-paper';
 import { Standalone } from '@/ui/standalone';
 import { readHandedOver, readOffer } from '@/usecases/quote/customer';
+import { readShopSign } from '@/usecases/shop/firm';
 import { acceptOfferAction, sendMessageAction } from './actions';
 import { offerCookie } from './offer-cookie';
 
@@ -23,6 +25,7 @@ export default async function CustomerPage() {
     return (
       <Standalone title="Nothing to show">
         <p>This link has ended, or it was opened on another device. Ask the shop for a new one.</p>
+        <CallTheShop phone={(await readShopSign()).phone} />
       </Standalone>
     );
   return <OfferPage offer={offer} onAccept={acceptOfferAction} onMessage={sendMessageAction} />;

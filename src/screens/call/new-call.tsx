@@ -12,6 +12,7 @@ import {
 } from '@/core/identify/line/reading';
 import { fold } from '@/core/identify/line/tokens';
 import { isTyped, nobody, type PersonFacts } from '@/core/job/call-draft';
+import type { KnownCar } from '@/core/job/known-car';
 import { type CallFacts, factsOfLine } from '@/core/job/told-call';
 import type { Result } from '@/core/kinds/result';
 import type { DistanceUnit } from '@/core/kinds/units';
@@ -31,6 +32,7 @@ import { CandidatesTable } from './candidates-table';
 import type { AlikeName } from './chip-editor';
 import { Chips } from './chips';
 import { FirstPrice } from './first-price';
+import { KnownCars, type OnKnown, useKnownCars } from './known-cars';
 import { PersonFields, sentPerson } from './person-fields';
 import { Say } from './say';
 import { useCallDraft } from './use-call-draft';
@@ -47,11 +49,22 @@ interface NewCallProps {
   readonly onNames: (data: unknown) => Promise<Names>;
   readonly onWords: OnWords;
   readonly onPreview: OnPreview;
+  readonly onKnown: OnKnown;
   readonly onOpen: (data: unknown) => Promise<Result<{ number: number }>>;
 }
 
 /** One line in, chips that can be corrected, candidates and a first price beside it. */
-export function NewCall({ met, unit, now, personId, onNames, onWords, onPreview, onOpen }: NewCallProps) {
+export function NewCall({
+  met,
+  unit,
+  now,
+  personId,
+  onNames,
+  onWords,
+  onPreview,
+  onKnown,
+  onOpen,
+}: NewCallProps) {
   const router = useRouter();
   const [line, setLine] = useState('');
   useHandedLine((handed) => setLine(handed.slice(0, lineLimit)));
@@ -80,6 +93,25 @@ export function NewCall({ met, unit, now, personId, onNames, onWords, onPreview,
     state,
     problems: previewProblems,
   } = usePreview(facts, sent.vin, keyCode.trim() !== '', onPreview, setOfVin, typedAt);
+  const known = useKnownCars(sent.phone, sent.vin, onKnown);
+  const takeCar = async (car: KnownCar) => {
+    // Its names may be none of those that this page has.
+    if (car.makeId !== null) await ask({ makes: true, modelsOf: car.makeId });
+    setByHand((before) => ({
+      ...before,
+      makeId: car.makeId,
+      modelId: car.modelId,
+      carWords: car.modelId === null ? car.carWords : '',
+      year: car.year,
+      yearTo: null,
+      ignition: car.ignition,
+    }));
+    setPerson((before) => ({
+      ...before,
+      name: before.name || (car.name ?? ''),
+      vin: before.vin || (car.vin ?? ''),
+    }));
+  };
   const typed = {
     // What looks like a code is kept nowhere.
     line: reading.codes > 0 ? reading.safeText : line,
@@ -174,6 +206,7 @@ export function NewCall({ met, unit, now, personId, onNames, onWords, onPreview,
               onChange={(change) => setByHand((before) => ({ ...before, ...change }))}
             />
             {facts.danger && <ShutIn />}
+            <KnownCars cars={known} today={now.day} onTake={takeCar} />
             <NotUnderstood words={reading.unknown} codes={reading.codes} />
             <VinSays vin={ofVin} lexicon={lexicon} />
             {preview?.remarks.map((remark) => (

@@ -18,12 +18,27 @@ export function PersonFields({ value, problemOf, onChange }: PersonFieldsProps) 
   });
   return (
     <div className="grid gap-x-3 gap-y-1 sm:grid-cols-2">
-      <TextField label="Name" error={problemOf('name')} {...field('name')} />
-      <TextField label="Phone" type="tel" mono error={problemOf('phone')} {...field('phone')} />
+      <TextField
+        label="Name"
+        autoCapitalize="words"
+        autoComplete="off"
+        error={problemOf('name')}
+        {...field('name')}
+      />
+      <TextField
+        label="Phone"
+        type="tel"
+        mono
+        autoComplete="off"
+        error={problemOf('phone')}
+        {...field('phone')}
+      />
       <TextField
         label="VIN"
         mono
         className="sm:col-span-2"
+        autoCapitalize="characters"
+        autoComplete="off"
         spellCheck={false}
         error={vinProblem}
         hint={vin?.ok ? `${vin.value.mended ? 'Read as ' : ''}${groupVin(vin.value.vin)}` : undefined}
@@ -31,6 +46,7 @@ export function PersonFields({ value, problemOf, onChange }: PersonFieldsProps) 
       />
       <TextField
         label="Where exactly"
+        autoCapitalize="words"
         className="sm:col-span-2"
         error={problemOf('placeDetail')}
         {...field('placeDetail')}

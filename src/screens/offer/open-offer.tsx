@@ -6,20 +6,25 @@ import { Problems } from '@/ui/problems';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
 
-/** The first page behind a link. Opening takes a press, so that a program that looks at links does not use it up. */
+/**
+ * The first page behind a link: who sent it, before anything is opened. Opening takes a press, so that a program that looks at links does
+ * not use it up.
+ */
 export function OpenOffer({
   token,
+  shop,
   onOpen,
 }: {
   token: string;
+  shop: { readonly name: string; readonly phone: string };
   onOpen: (data: unknown) => Promise<Result<null>>;
 }) {
   const { send, pending, problems } = useSubmit(onOpen);
   return (
-    <Standalone title="From your locksmith">
+    <Standalone title={`From ${shop.name}`}>
       <p className="mb-4">
-        A locksmith has something for you to read: a quote, or what to know of your keys. The link opens once,
-        on this device; from then on this device remembers it.
+        <b>{shop.name}</b> has something for you to read: a quote, or what to know of your keys. The link
+        opens once, on this device; from then on this device remembers it.
       </p>
       <form
         onSubmit={(event) => {
@@ -32,6 +37,23 @@ export function OpenOffer({
         </Button>
       </form>
       <Problems problems={problems} />
+      <CallTheShop phone={shop.phone} />
     </Standalone>
+  );
+}
+
+/** How the shop is asked; nothing where it has named no phone. */
+export function CallTheShop({ phone }: { phone: string }) {
+  return phone === '' ? null : (
+    <p className="mt-4">
+      Questions, or not sure that this is for you? Call{' '}
+      <a
+        href={`tel:${phone.replace(/[^+\d]/g, '')}`}
+        className="inline-flex min-h-11 items-center font-mono underline"
+      >
+        {phone}
+      </a>
+      .
+    </p>
   );
 }

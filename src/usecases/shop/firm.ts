@@ -6,6 +6,7 @@ import { listMarkets } from '@/data/names';
 import {
   deleteLogo,
   findLogo,
+  findShop,
   getShopOrThrow,
   replaceLogo,
   type ShopRow,
@@ -18,6 +19,12 @@ import type { FirmInput, OwnTextsInput, StandardsInput } from '@/inputs/firm-inp
 import { database } from '../database';
 import { refusedFor } from '../duties';
 import { changeOfShop, changeShop } from './change-shop';
+
+/** What the shop's door says to anybody: its name and phone. */
+export async function readShopSign(): Promise<{ readonly name: string; readonly phone: string }> {
+  const shop = await findShop(database());
+  return { name: shop?.name ?? 'your locksmith', phone: shop?.contact.phone ?? '' };
+}
 
 /** Who the shop is, for its papers. */
 export function firmOf({ name, rules, contact, logo }: ShopRow): Firm {

@@ -1,8 +1,9 @@
 'use server';
 
 import type { Correction, Names } from '@/core/identify/line/reading';
+import type { KnownCar } from '@/core/job/known-car';
 import type { Result } from '@/core/kinds/result';
-import { OpenCallInput, PreviewCallInput } from '@/inputs/call-input';
+import { KnownCarsInput, OpenCallInput, PreviewCallInput } from '@/inputs/call-input';
 import { AnswerInput } from '@/inputs/identify-input';
 import {
   AskBureauInput,
@@ -73,6 +74,7 @@ import { noteRival } from '@/usecases/quote/rivals';
 import { agreePrice, reserveTime, setHandPrice, setTerms, setWorks } from '@/usecases/quote/terms';
 import { askBureau } from '@/usecases/secrets/bureau';
 import { bittingOfCode, keepSecret } from '@/usecases/secrets/secrets';
+import { findKnownCars } from '@/usecases/view/known-cars';
 import { correctWords, findNamesFor } from '@/usecases/view/names';
 import { runAction } from '../../run-action';
 
@@ -93,6 +95,11 @@ export async function previewCallAction(data: unknown): Promise<Result<CallPrevi
     ok: true as const,
     value: await previewCall(actor, input),
   }));
+}
+
+export async function knownCarsAction(data: unknown): Promise<readonly KnownCar[]> {
+  const found = await runAction(KnownCarsInput, data, findKnownCars);
+  return 'ok' in found ? [] : found;
 }
 
 export async function openJobAction(data: unknown): Promise<Result<{ number: number }>> {

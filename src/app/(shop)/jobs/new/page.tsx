@@ -2,7 +2,13 @@ import { NewCall } from '@/screens/call/new-call';
 import { readShopNow } from '@/usecases/shop/shop';
 import { readMetNames } from '@/usecases/view/names';
 import { requireActor } from '../../../session';
-import { correctWordsAction, namesAction, openJobAction, previewCallAction } from '../actions';
+import {
+  correctWordsAction,
+  knownCarsAction,
+  namesAction,
+  openJobAction,
+  previewCallAction,
+} from '../actions';
 
 export const metadata = { title: 'New call' };
 
@@ -18,6 +24,7 @@ export default async function NewCallPage() {
       onNames={namesAction}
       onWords={correctWordsAction}
       onPreview={previewCallAction}
+      onKnown={knownCarsAction}
       onOpen={openJobAction}
     />
   );
