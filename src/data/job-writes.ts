@@ -8,8 +8,6 @@ import type { RouteKind } from '@/core/programming/route';
 import { type Db, onlyRow } from './db';
 
 /** What a call stores beside its job: everything but names that the library gives. */
-
-/** What a call stores beside its job: everything but names that the library gives. */
 export type StoredCall = Omit<Call, 'make' | 'model' | 'place' | 'placeKm' | 'placeMinutes'>;
 
 export interface NewJob {

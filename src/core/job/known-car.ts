@@ -45,12 +45,15 @@ export function knownWords({ day, why, route, outcome, keys }: KnownCar, today: 
     route && routeNames[route],
     outcome ? outcomes[outcome].toLowerCase() : 'still open',
   ];
-  return `${formatDay(day, today)}: ${done.filter(Boolean).join(', ')}. ${keysWords(keys)}`;
+  return `${formatDay(day, today)}: ${done.filter(Boolean).join(', ')}. ${keysWords(keys, outcome)}`;
 }
 
-function keysWords(keys: KnownCar['keys']): string {
+/** A key that was to be made is one only where the work was done. */
+function keysWords(keys: KnownCar['keys'], outcome: Outcome | null): string {
+  const made = outcome === 'done' || outcome === 'partly';
   const counts = new Map<string, number>();
   for (const { presence, madeHere } of keys) {
+    if (madeHere && !made) continue;
     const word = madeHere ? 'made here' : presenceNames[presence].toLowerCase();
     counts.set(word, (counts.get(word) ?? 0) + 1);
   }

@@ -1,7 +1,7 @@
 'use client';
 
 import { useRouter } from 'next/navigation';
-import { type ReactNode, useMemo, useState } from 'react';
+import { type ReactNode, useEffect, useMemo, useState } from 'react';
 import { parseLine } from '@/core/identify/line/parse-line';
 import {
   type Correction,
@@ -127,6 +127,10 @@ export function NewCall({
   });
   const submit = useSubmit(onOpen, { outlasts: true });
   const { send, pending, problems, problemOf, general } = submit;
+  const { stopWaiting } = submit;
+  // What waits is of the words that stood there: other words want another press.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: each of them is typed
+  useEffect(stopWaiting, [line, byHand, person, keyCode]);
   const typing = !pending && isTyped(typed);
   // A key code is never kept on the device.
   useUnsaved(typing || keyCode.trim() !== '', draft.keeps && keyCode.trim() === '');
@@ -259,7 +263,6 @@ export function NewCall({
                 setByHand({});
                 setPerson(nobody);
                 setKeyCode('');
-                submit.stopWaiting();
                 void draft.renew();
               }}
             >

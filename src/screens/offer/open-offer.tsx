@@ -1,5 +1,6 @@
 'use client';
 
+import { dialled } from '@/core/kinds/phone';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
 import { Problems } from '@/ui/problems';
@@ -47,10 +48,7 @@ export function CallTheShop({ phone }: { phone: string }) {
   return phone === '' ? null : (
     <p className="mt-4">
       Questions, or not sure that this is for you? Call{' '}
-      <a
-        href={`tel:${phone.replace(/[^+\d]/g, '')}`}
-        className="inline-flex min-h-11 items-center font-mono underline"
-      >
+      <a href={`tel:${dialled(phone)}`} className="inline-flex min-h-11 items-center font-mono underline">
         {phone}
       </a>
       .

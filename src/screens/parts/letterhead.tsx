@@ -1,4 +1,5 @@
 import { type Firm, footLines } from '@/core/kinds/firm';
+import { dialled } from '@/core/kinds/phone';
 
 /** The head of what a customer is shown: who the firm is, where, and how it is reached. */
 export function Letterhead({ firm }: { readonly firm: Firm }) {
@@ -22,7 +23,7 @@ export function Letterhead({ firm }: { readonly firm: Firm }) {
             <p className="flex flex-wrap gap-x-3 text-small">
               {phone && (
                 <a
-                  href={`tel:${phone.replace(/[^+\d]/g, '')}`}
+                  href={`tel:${dialled(phone)}`}
                   className="inline-flex min-h-11 items-center underline print:min-h-0"
                 >
                   {phone}

@@ -1,6 +1,7 @@
 'use client';
 
 import { useState } from 'react';
+import { dialled } from '@/core/kinds/phone';
 import type { Result } from '@/core/kinds/result';
 import { messageWith } from '@/core/quote/link-message';
 import { Button, ButtonWords, buttonClass } from '@/ui/button';
@@ -64,7 +65,7 @@ function Message({ made }: { readonly made: MadeLink }) {
         )}
         {made.phone && (
           <a
-            href={`sms:${made.phone.replace(/[^+\d]/g, '')}?body=${encodeURIComponent(words)}`}
+            href={`sms:${dialled(made.phone)}?body=${encodeURIComponent(words)}`}
             className={buttonClass('quiet')}
           >
             <ButtonWords follows={made.phone}>Text it</ButtonWords>
