@@ -6,7 +6,7 @@ const onAll = [
   {
     key: 'Permissions-Policy',
     value:
-      'accelerometer=(), bluetooth=(), camera=(), display-capture=(), geolocation=(), gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), serial=(), usb=()',
+      'accelerometer=(), bluetooth=(), camera=(self), display-capture=(), geolocation=(), gyroscope=(), hid=(), magnetometer=(), microphone=(), midi=(), payment=(), serial=(), usb=()',
   },
 ];
 /** Answers that are no page run and load nothing; pages get a policy with a nonce of their own. */
@@ -14,11 +14,12 @@ const onData = [
   { key: 'Content-Security-Policy', value: "default-src 'none'; frame-ancestors 'none'; base-uri 'none'" },
 ];
 
-/** A worker's script is its policy's page: it may load its parts from here, and reach nothing else. */
+/** A worker's script is its policy's page: it may load its parts from here and compute with what it is handed, and reach nothing else. */
 const onScripts = [
   {
     key: 'Content-Security-Policy',
-    value: "default-src 'none'; script-src 'self'; frame-ancestors 'none'; base-uri 'none'",
+    value:
+      "default-src 'none'; script-src 'self' 'wasm-unsafe-eval'; frame-ancestors 'none'; base-uri 'none'",
   },
 ];
 

@@ -52,6 +52,7 @@ export default defineConfig({
           environment: 'node',
           testTimeout: 180_000,
           hookTimeout: 180_000,
+          // Starts and builds wait for each other's processors: two files at a time took longer than their limits.
           fileParallelism: false,
         },
       },

@@ -16,7 +16,8 @@ export function proxy(request: NextRequest): NextResponse {
   const response = NextResponse.next({ request: { headers } });
   response.headers.set('content-security-policy', policy);
   const offer = request.nextUrl.pathname.startsWith('/offer');
-  response.headers.set('referrer-policy', offer ? 'no-referrer' : 'same-origin');
+  // With less the forms of a page without scripts would not say where they come from.
+  response.headers.set('referrer-policy', 'same-origin');
   if (offer) response.headers.set('x-robots-tag', 'noindex, nofollow');
   for (const [name, value] of Object.entries(transportHeaders())) response.headers.set(name, value);
   response.headers.set('cache-control', 'no-store');

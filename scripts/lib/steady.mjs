@@ -10,8 +10,8 @@ export function steady(page) {
   page.goto = async (...given) => {
     const response = await go(...given);
     await page.waitForFunction(() =>
-      [...document.querySelectorAll('button, input, select, textarea, a')].every((control) =>
-        Object.keys(control).some((key) => key.startsWith('__react')),
+      [...document.querySelectorAll('button, input:not([type=hidden]), select, textarea, a')].every(
+        (control) => Object.keys(control).some((key) => key.startsWith('__react')),
       ),
     );
     return response;

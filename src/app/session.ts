@@ -1,5 +1,5 @@
 import { cookies, headers } from 'next/headers';
-import { notFound, redirect } from 'next/navigation';
+import { redirect } from 'next/navigation';
 import { cache } from 'react';
 import { type Duty, mayDo } from '@/core/authority/roles';
 import type { PersonActor } from '@/core/kinds/actor';
@@ -18,11 +18,13 @@ export async function findActor(): Promise<PersonActor | undefined> {
   return session.kind === 'live' ? session.actor : undefined;
 }
 
-/** The signed-in person whose page asks by itself, which is no use of the session. */
-export async function findWatcher(): Promise<PersonActor | undefined> {
+/** The signed-in person whose page asks by itself, which is no use of the session; where it is said, one whose screen is locked too. */
+export async function findWatcher({ locked = false } = {}): Promise<PersonActor | undefined> {
   const token = (await cookies()).get(cookieNames().session)?.value;
   const session = token && (await readSession(token, (await requestOrigin()).device, false));
-  return session && session.kind === 'live' ? session.actor : undefined;
+  return session && (session.kind === 'live' || (locked && session.kind === 'locked'))
+    ? session.actor
+    : undefined;
 }
 
 /** The signed-in person, or a redirect to the lock screen or the sign-in page. */
@@ -34,10 +36,10 @@ export async function requireActor(): Promise<PersonActor> {
   redirect(`/locked?to=${encodeURIComponent(path)}`);
 }
 
-/** The signed-in person whose role has a duty; a page of its own refusal for all others. */
+/** The signed-in person whose role has a duty; all others are led to what they may do. */
 export async function requireDuty(duty: Duty): Promise<PersonActor> {
   const actor = await requireActor();
-  if (!mayDo(actor.role, duty)) notFound();
+  if (!mayDo(actor.role, duty)) redirect(`/settings/role?for=${duty}`);
   return actor;
 }
 

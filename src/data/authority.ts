@@ -18,7 +18,8 @@ export async function readAuthority(db: Db, jobId: string, lock = false): Promis
         `SELECT a.stage, a.holder_name AS "holderName", a.identity_document AS "identityDocument",
            a.identity_last AS "identityLast", a.right_document AS "rightDocument", a.right_last AS "rightLast",
            a.how_seen AS "howSeen", a.person_fits AS "personFits", a.plate_fits AS "plateFits", a.witness, a.place,
-           a.signature, a.signed_on_paper AS "signedOnPaper", a.recorded_at AS "recordedAt", p.name AS "recordedBy"
+           a.signature, a.signed_on_paper AS "signedOnPaper",
+           a.car_vin AS "carVin", a.car_plate AS "carPlate", a.recorded_at AS "recordedAt", p.name AS "recordedBy"
          FROM job_authority a JOIN person p ON p.id = a.recorded_by
          WHERE a.job_id = $1 ORDER BY a.stage ${lock ? 'FOR SHARE OF a' : ''}`,
         [jobId],
@@ -42,14 +43,16 @@ export async function readAuthority(db: Db, jobId: string, lock = false): Promis
 export async function upsertAuthority(db: Db, jobId: string, authority: Authority): Promise<void> {
   await db.query(
     `INSERT INTO job_authority (job_id, stage, holder_name, identity_document, identity_last, right_document, right_last,
-       how_seen, person_fits, plate_fits, witness, place, signature, signed_on_paper, recorded_at, recorded_by)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16)
+       how_seen, person_fits, plate_fits, witness, place, signature, signed_on_paper, recorded_at, recorded_by,
+       car_vin, car_plate)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, $14, $15, $16, $17, $18)
      ON CONFLICT (job_id, stage) DO UPDATE SET holder_name = excluded.holder_name,
        identity_document = excluded.identity_document, identity_last = excluded.identity_last,
        right_document = excluded.right_document, right_last = excluded.right_last, how_seen = excluded.how_seen,
        person_fits = excluded.person_fits, plate_fits = excluded.plate_fits, witness = excluded.witness,
        place = excluded.place, signature = excluded.signature, signed_on_paper = excluded.signed_on_paper,
-       recorded_at = excluded.recorded_at, recorded_by = excluded.recorded_by`,
+       recorded_at = excluded.recorded_at, recorded_by = excluded.recorded_by, car_vin = excluded.car_vin,
+       car_plate = excluded.car_plate`,
     [
       jobId,
       authority.stage,
@@ -67,8 +70,25 @@ export async function upsertAuthority(db: Db, jobId: string, authority: Authorit
       authority.signedOnPaper,
       authority.recordedAt,
       authority.recordedBy,
+      authority.carVin,
+      authority.carPlate,
     ],
   );
+}
+
+/** Other jobs whose car had this plate and another VIN, the latest first. */
+export async function listOtherVins(
+  db: Db,
+  jobId: string,
+  { carVin, carPlate }: { readonly carVin: string; readonly carPlate: string },
+): Promise<{ readonly jobNumber: number; readonly vin: string }[]> {
+  const result = await db.query<{ jobNumber: number; vin: string }>(
+    `SELECT j.number AS "jobNumber", coalesce(a.car_vin, j.vin) AS vin
+     FROM job_authority a JOIN job j ON j.id = a.job_id
+     WHERE a.job_id <> $1 AND a.car_plate = $2 AND coalesce(a.car_vin, j.vin) <> $3 ORDER BY j.number DESC LIMIT 3`,
+    [jobId, carPlate, carVin],
+  );
+  return result.rows;
 }
 
 export async function upsertDoorNote(db: Db, jobId: string, note: DoorNote): Promise<void> {

@@ -70,12 +70,11 @@ export async function settleEnquiry(
   db: Db,
   id: string,
   end: { readonly failure: string } | { readonly envelopeId: string },
+  at: Date,
 ): Promise<void> {
   const failure = 'failure' in end ? end.failure : null;
-  await db.query(`UPDATE bureau_enquiry SET state = $2, failure = $3, envelope_id = $4 WHERE id = $1`, [
-    id,
-    failure === null ? 'answered' : 'failed',
-    failure,
-    'envelopeId' in end ? end.envelopeId : null,
-  ]);
+  await db.query(
+    `UPDATE bureau_enquiry SET state = $2, failure = $3, envelope_id = $4, settled_at = $5 WHERE id = $1`,
+    [id, failure === null ? 'answered' : 'failed', failure, 'envelopeId' in end ? end.envelopeId : null, at],
+  );
 }

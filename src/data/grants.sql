@@ -44,6 +44,11 @@ GRANT INSERT, UPDATE ON quote_terms, key_source, stock_reservation TO :serving;
 GRANT INSERT, UPDATE, DELETE ON price_file TO :serving;
 GRANT UPDATE ON supplier TO :serving;
 GRANT INSERT, UPDATE ON key_label, quote_link, quote_acceptance, quote_message TO :serving;
+GRANT INSERT, DELETE ON news_read TO :serving;
+-- Money that was taken is taken back by a line of its own; the words of why can be blanked.
+GRANT INSERT, UPDATE (reason) ON payment TO :serving;
+GRANT INSERT ON receipt TO :serving;
+GRANT INSERT, UPDATE (reason) ON job_reopened TO :serving;
 -- Appended only: events, history, frozen quotes and what rivals were said to take.
 GRANT INSERT ON currency_change, handover, job_photograph, mark_settled, job_event, job_event_refused, job_history, quote, rival_offer TO :serving;
 

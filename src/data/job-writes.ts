@@ -94,6 +94,11 @@ function callValues(call: StoredCall): unknown[] {
   ];
 }
 
+/** Notes the VIN of a job that had none. */
+export async function noteVin(db: Db, jobId: string, vin: string): Promise<void> {
+  await db.query('UPDATE job SET vin = $2 WHERE id = $1 AND vin IS NULL', [jobId, vin]);
+}
+
 /** Takes the next version and with it the row lock; undefined where `seen` is not the version there is. */
 export async function takeVersion(
   db: Db,
@@ -226,6 +231,61 @@ export async function markClosed(
     'UPDATE job SET closed_at = $2, closed_by = $3, outcome = $4, difference_reason = $5 WHERE id = $1',
     [jobId, close.at, close.by, close.outcome, close.reason],
   );
+}
+
+/** Opens a closed job again, and keeps how it had been closed and why it is opened. */
+export async function markReopened(
+  db: Db,
+  jobId: string,
+  { at, by, reason }: { readonly at: Date; readonly by: string; readonly reason: string },
+): Promise<void> {
+  await db.query(
+    `INSERT INTO job_reopened (job_id, at, by, outcome, closed_at, reason)
+     SELECT id, $2, $3, outcome, closed_at, $4 FROM job WHERE id = $1`,
+    [jobId, at, by, reason],
+  );
+  await db.query(
+    'UPDATE job SET closed_at = NULL, closed_by = NULL, outcome = NULL, difference_reason = NULL WHERE id = $1',
+    [jobId],
+  );
+}
+
+export interface ReopenedRow {
+  readonly at: Date;
+  readonly by: string;
+  readonly outcome: Outcome;
+  readonly closedAt: Date;
+  /** Null once names and words were taken out. */
+  readonly reason: string | null;
+}
+
+/** How often a job was opened again, the latest first. */
+export async function listReopened(db: Db, jobId: string): Promise<ReopenedRow[]> {
+  const result = await db.query<ReopenedRow>(
+    `SELECT r.at, p.name AS by, r.outcome, r.closed_at AS "closedAt", r.reason
+     FROM job_reopened r JOIN person p ON p.id = r.by WHERE r.job_id = $1 ORDER BY r.at DESC`,
+    [jobId],
+  );
+  return result.rows;
+}
+
+/** Notes of a job which one's key came back. */
+export async function markComeback(db: Db, jobId: string, ofJobId: string): Promise<void> {
+  await db.query('UPDATE job SET comeback_of = $2 WHERE id = $1', [jobId, ofJobId]);
+}
+
+/** The number of the job whose key came back, and those of the jobs that this one's keys came back in. */
+export async function findComebacks(
+  db: Db,
+  jobId: string,
+): Promise<{ readonly of: number | null; readonly as: readonly number[] }> {
+  const result = await db.query<{ of: number | null; as: number[] }>(
+    `SELECT (SELECT o.number FROM job o WHERE o.id = j.comeback_of) AS of,
+       ARRAY(SELECT n.number FROM job n WHERE n.comeback_of = j.id ORDER BY n.number) AS as
+     FROM job j WHERE j.id = $1`,
+    [jobId],
+  );
+  return result.rows[0] ?? { of: null, as: [] };
 }
 
 /** Keeps a choice beside the route, in place of the one before; null withdraws it. */

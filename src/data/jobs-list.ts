@@ -22,7 +22,7 @@ export interface JobListRow extends JobFacts {
 }
 
 export interface JobsQuery {
-  /** Words to find; every one must fit a number, name, phone, make, model, VIN or article. */
+  /** Words to find; every one must fit a number, name, phone, plate, make, model, VIN or article. */
   readonly words: readonly string[];
   /** Makes and models that words of it may mean, beside those that they are. */
   readonly alike: readonly { readonly word: string; readonly id: string }[];
@@ -36,8 +36,8 @@ export interface JobsQuery {
 }
 
 /**
- * Jobs by falling number. A word fits where it is the number, or a part of name, make, model, car, VIN or article, or its digits are
- * a part of the phone. Words with a digit are not looked for in free texts: what of them is sealed must not be told by what is found.
+ * Jobs by falling number. A word fits where it is the number, or a part of name, make, model, car, VIN, plate or article, or its digits
+ * are a part of the phone. Words with a digit are not looked for in free texts: what of them is sealed must not be told by what is found.
  */
 export async function listJobs(db: Db, query: JobsQuery): Promise<JobListRow[]> {
   const result = await db.query<Listed>(
@@ -72,6 +72,8 @@ export async function listJobs(db: Db, query: JobsQuery): Promise<JobListRow[]> 
          OR ($4 AND asked.word !~ '[0-9]' AND strpos(lower(coalesce(c.name, '')), asked.word) > 0)
          OR ($4 AND asked.word ~ '^[0-9+().-]{3,}$' AND strpos(regexp_replace(coalesce(c.phone, ''), '[^0-9]', '', 'g'),
            regexp_replace(asked.word, '[^0-9]', '', 'g')) > 0)
+         OR ($4 AND asked.word ~ '[a-z0-9].*[a-z0-9]' AND EXISTS (SELECT 1 FROM job_authority s WHERE s.job_id = j.id
+           AND strpos(lower(s.car_plate), regexp_replace(asked.word, '[^a-z0-9]', '', 'g')) > 0))
          OR strpos(lower(coalesce(mk.name, '')), asked.word) > 0
          OR strpos(lower(coalesce(md.name, '')), asked.word) > 0
          OR EXISTS (SELECT 1 FROM jsonb_to_recordset($6::jsonb) AS meant(word text, id uuid)

@@ -56,3 +56,13 @@ export async function noteDue(
 export async function forgetDue(db: Db, what: Due, jobIds: readonly string[]): Promise<void> {
   await db.query('DELETE FROM retention_due WHERE what = $1 AND job_id = ANY($2)', [what, jobIds]);
 }
+
+/** Whether secrets or names of a job were taken out already. */
+export async function isPeriodOver(db: Db, jobId: string): Promise<boolean> {
+  const result = await db.query(
+    `SELECT 1 FROM job j JOIN customer c ON c.id = j.customer_id LEFT JOIN data_key k ON k.job_id = j.id
+     WHERE j.id = $1 AND (c.blanked_at IS NOT NULL OR (k.id IS NOT NULL AND k.wrapped IS NULL))`,
+    [jobId],
+  );
+  return (result.rowCount ?? 0) > 0;
+}

@@ -167,7 +167,7 @@ export async function blankPersonalData(db: Db, jobIds: readonly string[], at: D
   );
   await db.query(
     `UPDATE job_authority SET holder_name = NULL, witness = NULL, place = NULL, signature = NULL,
-       identity_last = NULL, right_last = NULL WHERE job_id = ANY($1)`,
+       identity_last = NULL, right_last = NULL, car_vin = NULL, car_plate = NULL WHERE job_id = ANY($1)`,
     [ids],
   );
   await db.query(
@@ -176,7 +176,7 @@ export async function blankPersonalData(db: Db, jobIds: readonly string[], at: D
   );
   await db.query('UPDATE job_danger SET record = NULL WHERE job_id = ANY($1)', [ids]);
   await db.query(
-    `UPDATE quote_acceptance SET wanted_when = NULL, wanted_where = NULL
+    `UPDATE quote_acceptance SET wanted_when = NULL, wanted_where = NULL, signature = NULL
      WHERE quote_id IN (SELECT id FROM quote WHERE job_id = ANY($1))`,
     [ids],
   );
@@ -188,6 +188,10 @@ export async function blankPersonalData(db: Db, jobIds: readonly string[], at: D
     'UPDATE job SET difference_reason = NULL, application_reason = NULL, route_reason = NULL WHERE id = ANY($1)',
     [ids],
   );
+  await db.query('UPDATE job_reopened SET reason = NULL WHERE job_id = ANY($1)', [ids]);
+  await db.query(`UPDATE payment SET reason = 'removed' WHERE job_id = ANY($1) AND reason IS NOT NULL`, [
+    ids,
+  ]);
   await db.query(`UPDATE job_key SET name = 'Key' WHERE job_id = ANY($1)`, [ids]);
   await db.query('DELETE FROM sealed_text WHERE job_id = ANY($1)', [ids]);
   await db.query('DELETE FROM text_compared WHERE job_id = ANY($1)', [ids]);

@@ -150,6 +150,11 @@ export function shaped(form: RegExp, longest: number, message: string): Property
   );
 }
 
+/** A signature as strokes, 'x,y x,y;x,y …' in a box of 600 by 200; empty where nobody signed. */
+export function strokes(): PropertyDecorator {
+  return shaped(/^(?:\d{1,3},\d{1,3}(?:[ ;]\d{1,3},\d{1,3})*)?$/, 20_000, 'Sign again.');
+}
+
 /** The largest number a column of the database holds. */
 const largest = 2_147_483_647;
 

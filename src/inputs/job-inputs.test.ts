@@ -39,6 +39,8 @@ const papers = {
   witness: '',
   place: '',
   signature: '10,20 30,40;50,60 70,80',
+  carVin: '',
+  carPlate: 'LO 27 KLM',
   signedOnPaper: false,
 };
 
@@ -103,6 +105,12 @@ describe('what people send about a job', () => {
     ['a plate that is not said', AuthorityInput, { ...job, ...papers, plateFits: 'yes' }, 'plateFits'],
     ['a stage that is none', AuthorityInput, { ...job, ...papers, stage: 'none' }, 'stage'],
     ['a recorder slipped in', AuthorityInput, { ...job, ...papers, recordedBy: 'x' }, 'recordedBy'],
+    [
+      'a sentence for a plate',
+      AuthorityInput,
+      { ...job, ...papers, carPlate: 'a blue car, <b>' },
+      'carPlate',
+    ],
     ['a drawing for a signature', AuthorityInput, { ...job, ...papers, signature: '<svg>' }, 'signature'],
     ['a fact of no kind', FactsInput, { ...job, facts: [{ kind: 'colour', value: 'red' }] }, 'facts.0.kind'],
     ['a fact without a value', FactsInput, { ...job, facts: [{ kind: 'chip', value: '' }] }, 'facts.0.value'],

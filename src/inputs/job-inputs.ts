@@ -35,7 +35,7 @@ import {
 import { type RouteKind, routeKinds } from '@/core/programming/route';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import { CallInput } from './call-input';
-import { listOf, notList, orNull, shaped, whole } from './fields';
+import { listOf, notList, orNull, strokes, whole } from './fields';
 
 /** Which job, and the version that the screen showed. */
 export class JobEdit {
@@ -112,11 +112,19 @@ export class AuthorityInput extends JobEdit {
   @IsBoolean({ message: 'Yes or no.' }) plateFits!: boolean;
   @MaxLength(80, { message: 'Up to 80 characters.' }) witness!: string;
   @MaxLength(200, { message: 'Up to 200 characters.' }) place!: string;
-  @shaped(/^(?:\d{1,3},\d{1,3}(?:[ ;]\d{1,3},\d{1,3})*)?$/, 20_000, 'Sign again.') signature!: string;
+  @strokes() signature!: string;
   @IsBoolean({ message: 'Yes or no.' }) signedOnPaper!: boolean;
+  /** What was read of the car itself; empty where it was not. */
+  @MaxLength(40, { message: 'Up to 40 characters.' }) carVin!: string;
+  @Matches(/^[0-9A-Za-z .·-]{0,15}$/, { message: 'Letters, digits, blanks and dashes, up to 15.' })
+  carPlate!: string;
 }
 
 export class RefuseInput extends JobEdit {
+  @Length(3, 500, { message: 'Write why, in 3 to 500 characters.' }) reason!: string;
+}
+
+export class ReopenJobInput extends JobEdit {
   @Length(3, 500, { message: 'Write why, in 3 to 500 characters.' }) reason!: string;
 }
 

@@ -36,6 +36,7 @@ const terms = {
   accountId: null,
   couponCode: null,
 };
+const acceptance = { version: 1, option: 'shopClone', when: '', where: '', signature: '' };
 const appointment = { ...edit, vanId: id, day: '2027-03-04', from: '09:00', to: '10:30' };
 const coupon = { code: 'LAKE-5', percent: 5, amountMinor: 0, fromMinor: 0, withAccount: true, days: 30 };
 const supplier = {
@@ -62,7 +63,9 @@ const good: readonly (readonly [string, ClassConstructor<object>, object])[] = [
   ['an appointment', VisitInput, appointment],
   ['no appointment', VisitInput, { ...appointment, day: null, from: null, to: null }],
   ['a rival', RivalInput, { ...edit, amount: 239.5 }],
-  ['an acceptance', AcceptOfferInput, { version: 1, option: 'shopOriginal', when: '', where: 'here' }],
+  ['an acceptance', AcceptOfferInput, { ...acceptance, option: 'shopOriginal', where: 'here' }],
+  ['a signed acceptance', AcceptOfferInput, { ...acceptance, signature: '1,2 3,4;5,6 7,8' }],
+  ['a wish for another time', OfferMessageInput, { kind: 'time', words: 'After four' }],
   ['a link', OpenOfferInput, { token: 'a'.repeat(43) }],
   ['a call', QuoteCallInput, { line: 'merrowdale 2019', wanted: 2, book: 'flatRates', coupon: 'ABC' }],
   ['a comeback', ComebackInput, { number: 1, source: 'Wharf', reason: 'notReset' }],
@@ -91,15 +94,12 @@ const bad: readonly (readonly [string, ClassConstructor<object>, object, string]
   ['a day in words', VisitInput, { ...appointment, day: 'tomorrow' }, 'day'],
   ['a rival for nothing', RivalInput, { ...edit, amount: 0 }, 'amount'],
   ['a rival as text', RivalInput, { ...edit, amount: '240' }, 'amount'],
-  ['an acceptance of no version', AcceptOfferInput, { option: 'shopClone', when: '', where: '' }, 'version'],
-  [
-    'a time of 201 signs',
-    AcceptOfferInput,
-    { version: 1, option: 'shopClone', when: 'x'.repeat(201), where: '' },
-    'when',
-  ],
-  ['an empty message', OfferMessageInput, { words: '' }, 'words'],
-  ['a long message', OfferMessageInput, { words: 'x'.repeat(1001) }, 'words'],
+  ['an acceptance of no version', AcceptOfferInput, { ...acceptance, version: Number.NaN }, 'version'],
+  ['a picture for a signature', AcceptOfferInput, { ...acceptance, signature: '<svg>' }, 'signature'],
+  ['a message of no kind', OfferMessageInput, { kind: 'shout', words: 'Hello' }, 'kind'],
+  ['a time of 201 signs', AcceptOfferInput, { ...acceptance, when: 'x'.repeat(201) }, 'when'],
+  ['an empty message', OfferMessageInput, { kind: 'words', words: '' }, 'words'],
+  ['a long message', OfferMessageInput, { kind: 'words', words: 'x'.repeat(1001) }, 'words'],
   ['a link cut short', OpenOfferInput, { token: 'a'.repeat(42) }, 'token'],
   ['a link with a slash', OpenOfferInput, { token: `${'a'.repeat(42)}/` }, 'token'],
   ['a link by number', RevokeLinkInput, { number: 1, linkId: '1' }, 'linkId'],

@@ -1,8 +1,9 @@
 import { IsBoolean, IsIn, IsUUID, Length, Matches, Max, MaxLength, Min } from 'class-validator';
 import { type ComebackReason, comebackReasons } from '@/core/quote/comeback';
+import { type MessageKind, messageKinds } from '@/core/quote/customer-message';
 import { type OptionKind, optionKinds } from '@/core/quote/option-kinds';
 import type { BookStyle } from '@/core/quote/price-rules';
-import { calendarDay, decimals, listOf, orNull, whole, wholeIn } from './fields';
+import { calendarDay, decimals, listOf, orNull, strokes, whole, wholeIn } from './fields';
 import { JobEdit } from './job-inputs';
 
 const hour = /^([01]\d|2[0-3]):[0-5]\d$/;
@@ -90,9 +91,12 @@ export class AcceptOfferInput {
   @IsIn(optionKinds, { message: 'Choose one.' }) option!: OptionKind;
   @MaxLength(200, { message: 'Up to 200 characters.' }) when!: string;
   @MaxLength(200, { message: 'Up to 200 characters.' }) where!: string;
+  /** Strokes of a finger; empty where nobody signed. */
+  @strokes() signature!: string;
 }
 
 export class OfferMessageInput {
+  @IsIn(messageKinds, { message: 'Words, or another time?' }) kind!: MessageKind;
   @Length(1, 1000, { message: 'Write 1 to 1,000 characters.' }) words!: string;
 }
 
@@ -104,7 +108,8 @@ export class OpenOfferInput {
 /** A key of a closed job that came back. */
 export class ComebackInput {
   @whole('Which job?') number!: number;
-  @Length(1, 80, { message: 'Choose where the key came from.' }) source!: string;
+  /** Who it was bought from; empty where nobody sold it: a repair, or the shop's own work alone. */
+  @MaxLength(80, { message: 'Choose where the key came from.' }) source!: string;
   @IsIn(Object.keys(comebackReasons), { message: 'Choose why it came back.' }) reason!: ComebackReason;
 }
 

@@ -5,6 +5,7 @@ import { sealAudit } from '@/usecases/audit/audit-seal';
 import { warmShortLane } from '@/usecases/benches/ask-in-pool';
 import { database } from '@/usecases/database';
 import { isDatabaseAway } from '@/usecases/failures';
+import { forgetOldRead } from '@/usecases/jobs/news';
 import { endDeadImports } from '@/usecases/library/signs-of-life';
 import { forgetOldRequests } from '@/usecases/once';
 import { publicOriginProblem } from '@/usecases/request-origin';
@@ -40,6 +41,7 @@ export async function startHousekeeping(): Promise<void> {
   void keepRunningErrands();
   repeat('old attempts', hourMs, () => dropOldAttempts(database()));
   repeat('old requests', hourMs, forgetOldRequests);
+  repeat('old news', hourMs, forgetOldRead);
 }
 
 /** Does something now and again and again; where it fails, the next time comes all the same. */

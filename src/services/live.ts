@@ -3,8 +3,11 @@ import { log } from '@/outside/log';
 
 type Heard = (event: LiveEvent) => void;
 
-/** Something changed: a job by its number; or the listening was interrupted, so that anything may have. */
-export type LiveEvent = { readonly kind: 'job'; readonly number: number } | { readonly kind: 'missed' };
+/** Something changed: a job by its number; there is news; or the listening was interrupted, so that anything may have. */
+export type LiveEvent =
+  | { readonly kind: 'job'; readonly number: number }
+  | { readonly kind: 'news' }
+  | { readonly kind: 'missed' };
 
 const hearers = new Set<Heard>();
 let listening = false;
@@ -34,7 +37,11 @@ async function keepListening(): Promise<never> {
   for (let wait = firstWait; ; wait = Math.min(2 * wait, longestWait)) {
     try {
       await new Promise<void>((lost, failed) => {
-        listenForJobs(url, (number) => tell({ kind: 'job', number }), lost).then(() => {
+        listenForJobs(
+          url,
+          (heard) => tell(heard === 'news' ? { kind: 'news' } : { kind: 'job', number: heard }),
+          lost,
+        ).then(() => {
           wait = firstWait;
           tell({ kind: 'missed' });
         }, failed);

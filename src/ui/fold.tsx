@@ -8,14 +8,18 @@ interface FoldProps {
   readonly title: string;
   /** What it holds now, in a line. */
   readonly says?: string;
-  /** It stands open at first. */
-  readonly open?: boolean;
+  /** It stands open at first; `wide` on all but a phone. */
+  readonly open?: boolean | 'wide';
+  readonly note?: ReactNode;
   readonly children: ReactNode;
 }
 
 /** A group of fields that is folded until somebody wants it, or something in it is wrong. */
-export function Fold({ title, says, open: first = false, children }: FoldProps) {
-  const [open, setOpen] = useState(first);
+export function Fold({ title, says, note, open: first = false, children }: FoldProps) {
+  const [open, setOpen] = useState(first !== false);
+  useEffect(() => {
+    if (first === 'wide' && window.matchMedia('(max-width: 639px)').matches) setOpen(false);
+  }, [first]);
   const inside = useRef<HTMLDivElement>(null);
   useEffect(() => {
     // What is wrong is never hidden.
@@ -33,6 +37,7 @@ export function Fold({ title, says, open: first = false, children }: FoldProps) 
         {says && <span className="text-small text-mute">{says}</span>}
       </summary>
       <div ref={inside} className="pb-4">
+        {note && <p className="mb-3 text-small text-mute">{note}</p>}
         {children}
       </div>
     </details>

@@ -1,5 +1,6 @@
 import { LockKeyhole } from 'lucide-react';
 import Link from 'next/link';
+import type { ReactNode } from 'react';
 import type { Station } from '@/core/job/stations';
 import { classNames } from './class-names';
 import { LinkWorks } from './link-works';
@@ -8,29 +9,35 @@ interface StationStripProps {
   readonly stations: readonly Station[];
   readonly present: string;
   readonly hrefOf: (name: string) => string;
+  /** On a phone, where the strip stands at the bottom: the way out of it. */
+  readonly back?: ReactNode;
 }
 
-/** The stations in the order people work, all of them reachable; a lock marks a gate that is not open yet. */
-export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
+/**
+ * The stations in the order people work, all of them reachable; a lock marks a gate that is not open yet. On a phone their names alone
+ * are seen.
+ */
+export function StationStrip({ stations, present, hrefOf, back }: StationStripProps) {
   return (
-    <nav aria-label="Stations" className="no-print">
-      <ol className="relative flex overflow-x-auto pt-3">
+    <nav aria-label="Stations" className="no-print flex max-sm:border-t max-sm:border-line max-sm:bg-shelf">
+      {back}
+      <ol className="relative flex min-w-0 flex-1 overflow-x-auto sm:pt-3">
         {stations.map((station, at) => {
           const here = station.name === present;
           return (
-            <li key={station.name} className="min-w-28 flex-1">
+            <li key={station.name} className="min-w-20 flex-1 sm:min-w-28">
               <Link
                 href={hrefOf(station.name)}
                 prefetch={false}
                 aria-current={here ? 'step' : undefined}
                 aria-keyshortcuts={stationKey(at)}
                 className={classNames(
-                  'relative block h-full border-t-4 px-3 pt-2 pb-3',
+                  'relative block h-full border-t-4 px-3 pt-2 pb-3 max-sm:flex max-sm:min-h-14 max-sm:items-center max-sm:justify-center max-sm:px-2 max-sm:py-1',
                   here ? 'border-terra bg-biscuit' : station.done ? 'border-glaze' : 'border-line',
                 )}
               >
                 {station.gated && (
-                  <span className="absolute -top-3 -left-2 rounded bg-slip p-0.5 text-ochre">
+                  <span className="absolute rounded text-ochre max-sm:top-1 max-sm:right-1 sm:-top-3 sm:-left-2 sm:bg-slip sm:p-0.5">
                     <LockKeyhole size={16} aria-hidden />
                     <span className="sr-only">Gate: the right to the car is not recorded. </span>
                   </span>
@@ -40,7 +47,7 @@ export function StationStrip({ stations, present, hrefOf }: StationStripProps) {
                     {station.label}
                     {station.done && <span className="sr-only"> (done)</span>}
                   </span>
-                  <span className="block text-small text-mute">{station.line}</span>
+                  <span className="block text-small text-mute max-sm:sr-only">{station.line}</span>
                 </span>
                 <LinkWorks />
               </Link>

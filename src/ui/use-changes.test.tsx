@@ -135,4 +135,30 @@ describe('useChanges', () => {
     unmount();
     expect(Stream.open.size).toBe(0);
   });
+
+  it('hears of news on the one stream that the jobs are on, and jobs are told nothing of it', async () => {
+    const [news, job] = [vi.fn(), vi.fn()];
+    const shell = renderHook(() => useChanges(null, news));
+    await settled();
+    // Nothing is opened before it is known what the page shows.
+    expect(Stream.open.size).toBe(0);
+    const page = renderHook(() => useChanges(7, job));
+    await moved();
+    expect([...Stream.open].map(({ address }) => address)).toEqual(['/api/live?jobs=7']);
+    const [stream] = Stream.open;
+    act(() => stream?.say('news'));
+    expect(news).toHaveBeenCalledWith({ kind: 'news' });
+    expect(job).not.toHaveBeenCalled();
+    act(() => stream?.say('job', '7'));
+    expect(job).toHaveBeenCalledWith({ kind: 'job', number: 7 });
+    expect(news).toHaveBeenCalledTimes(1);
+    page.unmount();
+    await moved();
+    // The one before is kept until the next one is open.
+    act(() => [...Stream.open].at(-1)?.onopen?.());
+    expect([...Stream.open].map(({ address }) => address)).toEqual(['/api/live?jobs=']);
+    shell.unmount();
+    await settled();
+    expect(Stream.open.size).toBe(0);
+  });
 });

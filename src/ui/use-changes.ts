@@ -2,8 +2,11 @@
 
 import { useEffect, useRef } from 'react';
 
-/** A job that is shown changed, or the stream was interrupted and anything may have. */
-export type Change = { readonly kind: 'job'; readonly number: number } | { readonly kind: 'missed' };
+/** A job that is shown changed, there is news, or the stream was interrupted and anything may have. */
+export type Change =
+  | { readonly kind: 'job'; readonly number: number }
+  | { readonly kind: 'news' }
+  | { readonly kind: 'missed' };
 
 type Stands = Extract<Word, { readonly kind: 'stands' }>;
 
@@ -24,12 +27,12 @@ const madeWithinMs = 30_000;
 const settledMs = 100;
 
 /**
- * Calls `onChange` for every change of a job. The tabs of one browser share one stream of all the jobs that they show:
+ * Calls `onChange` for every change of a job, or without one for news. The tabs of one browser share one stream of all the jobs that they show:
  * whoever holds the lock opens it, opens it anew where another job is shown, and passes on what it hears; where the page
  * has no locks, each tab opens its own.
  * @param state the state of the job that the page was made with: what changed before the stream heard of it shows by another one
  */
-export function useChanges(number: number, onChange: (change: Change) => void, state?: string): void {
+export function useChanges(number: number | null, onChange: (change: Change) => void, state?: string): void {
   const made = useRef(state);
   made.current = state;
   useEffect(() => {
@@ -39,14 +42,21 @@ export function useChanges(number: number, onChange: (change: Change) => void, s
       if (change.kind === 'stands') {
         if (change.number === number && made.current !== undefined && change.state !== made.current)
           onChange({ kind: 'job', number });
-      } else if (change.kind === 'missed' || change.number === number) onChange(change);
+      } else if (
+        change.kind === 'missed' ||
+        (change.kind === 'news' ? number === null : change.number === number)
+      )
+        onChange(change);
+    };
+    const shows = () => {
+      if (number !== null) say({ kind: 'shows', number });
     };
     let shared: ReturnType<typeof openShared> | undefined;
     let gone = false;
     channel.onmessage = ({ data }) => {
       if (gone) return;
       const word = data as Word;
-      if (word.kind === 'who') say({ kind: 'shows', number });
+      if (word.kind === 'who') shows();
       else if (word.kind === 'shows') shared?.show(word.number);
       else if (word.kind === 'left') shared?.leave(word.number);
       else hear(word);
@@ -68,10 +78,10 @@ export function useChanges(number: number, onChange: (change: Change) => void, s
         });
       });
     } else open();
-    say({ kind: 'shows', number });
+    shows();
     return () => {
       gone = true;
-      say({ kind: 'left', number });
+      if (number !== null) say({ kind: 'left', number });
       shared?.close();
       letGo();
       channel.close();
@@ -80,15 +90,17 @@ export function useChanges(number: number, onChange: (change: Change) => void, s
 }
 
 /** The one stream of a browser: of the jobs that its tabs show, opened anew as these change, with no gap between. */
-function openShared(own: number, say: (word: Word) => void, pass: (change: Change | Stands) => void) {
-  const shown = new Set([own]);
+function openShared(own: number | null, say: (word: Word) => void, pass: (change: Change | Stands) => void) {
+  const shown = new Set(own === null ? [] : [own]);
   /** When each job was heard to change last. */
   const changed = new Map<number, number>();
   let settling: ReturnType<typeof setTimeout> | undefined;
   let current:
     | { readonly of: string; readonly source: EventSource; readonly before: EventSource[] }
     | undefined;
-  current = connect();
+  // For news alone it waits for the moment in which the parts of a page and other tabs tell what they show.
+  if (own === null) settle();
+  else current = connect();
 
   function connect() {
     const of = key();
@@ -101,6 +113,7 @@ function openShared(own: number, say: (word: Word) => void, pass: (change: Chang
       const [number = '', ...state] = String(data).split(' ');
       pass({ kind: 'stands', number: Number(number), state: state.join(' ') });
     });
+    source.addEventListener('news', () => pass({ kind: 'news' }));
     source.addEventListener('missed', () => pass({ kind: 'missed' }));
     let opened = false;
     source.onopen = () => {

@@ -2,8 +2,8 @@
 
 import { useEffect, useRef } from 'react';
 import { classNames } from './class-names';
+import { useTitleWait } from './page-title';
 import { chime } from './sound';
-import { useTitleWait } from './title-wait';
 import { type ShopTime, useTicking } from './use-shop-clock';
 
 interface WaitBarProps {

@@ -1,6 +1,25 @@
 import { CacheFirst, ExpirationPlugin, type PrecacheEntry, Serwist } from 'serwist';
+import { namedFiles } from './named-files';
 
-declare const self: { readonly __SW_MANIFEST: readonly PrecacheEntry[] };
+interface Opened {
+  readonly url: string;
+  focus(): Promise<unknown>;
+}
+interface Lasting extends Event {
+  waitUntil(work: Promise<unknown>): void;
+}
+interface NotificationPress extends Lasting {
+  readonly notification: { readonly data: { readonly href?: string } | null; close(): void };
+}
+declare const self: {
+  readonly __SW_MANIFEST: readonly PrecacheEntry[];
+  readonly clients: {
+    matchAll(of: { type: 'window'; includeUncontrolled: true }): Promise<readonly Opened[]>;
+    openWindow(href: string): Promise<unknown>;
+  };
+  addEventListener(kind: 'notificationclick', hear: (event: NotificationPress) => void): void;
+  addEventListener(kind: 'install', hear: (event: Lasting) => void): void;
+};
 
 const runShell = '/run-shell';
 const noConnection = '/no-connection';
@@ -65,6 +84,29 @@ async function onceThere(request: Request): Promise<Response> {
       await new Promise((resolve) => setTimeout(resolve, againMs));
     }
   }
+}
+
+// A notification leads to where it is seen to: on the page that has it open, else on one of its own, so that no open page loses words.
+self.addEventListener('notificationclick', (event) => {
+  const { notification } = event;
+  notification.close();
+  const href = notification.data?.href ?? '/news';
+  event.waitUntil(
+    self.clients.matchAll({ type: 'window', includeUncontrolled: true }).then((pages) => {
+      const open = pages.find(({ url }) => new URL(url).pathname === href);
+      return open ? open.focus() : self.clients.openWindow(href);
+    }),
+  );
+});
+
+// A page that is kept is of no use without the files that it names: they are there before it may be wanted.
+self.addEventListener('install', (event) => {
+  event.waitUntil(Promise.all([runShell, noConnection].map((page) => keepFilesOf(page, event))));
+});
+
+async function keepFilesOf(page: string, event: Lasting): Promise<void> {
+  const named = namedFiles(await (await fetch(page)).text());
+  await Promise.all(named.flatMap((file) => files.handleAll({ event, request: new Request(file) })));
 }
 
 worker.addEventListeners();

@@ -1,17 +1,19 @@
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
+import { withCheckDigit } from '@/core/vin/check-digit';
 import { database } from '@/usecases/database';
 import {
   declareDanger,
   endSecond,
   noteDoor,
+  readPlateDoubts,
   recordAuthority,
   recordEmergency,
   refuseJob,
   signInSecond,
 } from '@/usecases/jobs/authority';
-import { readJobHistory } from '@/usecases/jobs/list';
+import { findJobs, readJobHistory } from '@/usecases/jobs/list';
 import { setRules } from '@/usecases/shop/shop';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
 import { advancePapers, onSitePapers } from '../support/papers';
@@ -56,6 +58,59 @@ describe('the right to a car', () => {
     expect(JSON.stringify(dump.rows)).not.toMatch(/4471|88123/);
     const history = JSON.stringify(await readJobHistory(locksmith, job));
     expect(history).not.toMatch(/Odile|902|weighbridge/);
+  });
+
+  it('is shown by the car itself: its VIN is the job’s from then on, its plate finds it, and another car is refused', async () => {
+    const vin = withCheckDigit('0HVMD42K4KH012734');
+    const number = await openTestJob(locksmith, 'Merrowdale');
+    const record = async (more: object, one = number) =>
+      recordAuthority(locksmith, { ...(await edit(one)), ...onSitePapers, ...more });
+    expect(await record({ carVin: vin, carPlate: 'lo-27 klm' })).toMatchObject({ ok: true });
+    const { job } = await viewOf(locksmith, number);
+    expect(job.call.vin).toBe(vin);
+    expect(job.authority[0]).toMatchObject({ carVin: vin, carPlate: 'LO27KLM' });
+    expect(JSON.stringify(await readJobHistory(locksmith, job))).not.toMatch(/LO27KLM/);
+    expect((await findJobs(locksmith, 'lo27', undefined)).jobs.map((one) => one.number)).toEqual([number]);
+    expect(await record({ carVin: vin.replace('KH', 'HK') })).toMatchObject({
+      problems: [{ field: 'carVin' }],
+    });
+
+    // The same plate on another car is told, not refused: plates go from car to car.
+    const other = await openTestJob(locksmith, 'Merrowdale');
+    const another = withCheckDigit('0HVMD42K4KH099999');
+    expect(await record({ carVin: another, carPlate: 'LO 27 KLM' }, other)).toMatchObject({ ok: true });
+    expect(await readPlateDoubts(locksmith, (await viewOf(locksmith, other)).job)).toEqual([
+      expect.stringMatching(new RegExp(`^In K-${number} this plate was on another car, VIN 0HV`)),
+    ]);
+    // What was noted at the door holds too.
+    const locked = await openTestJob(locksmith, 'Merrowdale');
+    await noteDoor(locksmith, {
+      ...(await edit(locked)),
+      askedBy: 'Odile Varga',
+      plate: 'XX 1',
+      said: 'Papers inside',
+    });
+    expect(await record({ carPlate: 'LO27KLM' }, locked)).toMatchObject({
+      problems: [{ field: 'carPlate' }],
+    });
+  });
+
+  it('carries the ends of the papers’ numbers over from those seen in advance', async () => {
+    const number = await openTestJob(locksmith, 'Merrowdale');
+    await recordAuthority(locksmith, { ...(await edit(number)), ...advancePapers });
+    const empty = { identityNumber: '', rightNumber: '' };
+    await recordAuthority(locksmith, { ...(await edit(number)), ...onSitePapers, ...empty });
+    const { authority } = (await viewOf(locksmith, number)).job;
+    expect(authority.find(({ stage }) => stage === 'onSite')).toMatchObject({
+      identityLast: '1902',
+      rightLast: '123',
+    });
+    // Another document has another number.
+    const passport = { ...empty, identityDocument: 'passport' as const };
+    await recordAuthority(locksmith, { ...(await edit(number)), ...onSitePapers, ...passport });
+    expect(
+      (await viewOf(locksmith, number)).job.authority.find(({ stage }) => stage === 'onSite')?.identityLast,
+    ).toBe('');
   });
 
   it.each([

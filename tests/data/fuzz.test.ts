@@ -36,6 +36,7 @@ vi.mock('next/headers', () => ({
   }),
   headers: async () => new Headers({ host: '127.0.0.1:3000', 'user-agent': 'fuzz' }),
 }));
+vi.mock('next/cache', () => ({ revalidatePath: () => {} }));
 vi.mock('@/inputs/parse', async (original) => {
   const own = await original<typeof import('@/inputs/parse')>();
   return {
@@ -58,6 +59,7 @@ vi.mock('@/usecases/failures', async (original) => {
 });
 
 type Action = (data: unknown) => Promise<unknown>;
+type FormAction = (before: null, form: FormData) => Promise<unknown>;
 type Handler = (request: Request, context: unknown) => Promise<Response>;
 
 const app = join(import.meta.dirname, '..', '..', 'src', 'app');
@@ -68,11 +70,23 @@ async function listActions(): Promise<[string, Action][]> {
   for (const file of files.filter((name) => name.endsWith('actions.ts'))) {
     const module = (await import(/* @vite-ignore */ join(app, file))) as Record<string, Action>;
     // Signing out takes nothing; the theme is a cookie.
-    for (const [name, action] of Object.entries(module)) if (action.length === 1) found.push([name, action]);
+    for (const [name, action] of Object.entries(module)) {
+      if (action.length === 1) found.push([name, action]);
+      // A form that the browser sends by itself.
+      if (action.length === 2) found.push([name, (data) => (action as FormAction)(null, formOf(data))]);
+    }
   }
   // What ends a job comes last: a closed one is refused before anything else of it is looked at.
   const ends = ([name]: [string, Action]) => Number(/^(close|refuse)/.test(name));
   return found.sort((one, other) => ends(one) - ends(other));
+}
+
+/** The texts of an input as fields of a form; what else stands in it as its JSON. */
+function formOf(data: unknown): FormData {
+  const form = new FormData();
+  for (const [name, value] of Object.entries(data ?? {}))
+    form.set(name, typeof value === 'string' ? value : (JSON.stringify(value) ?? ''));
+  return form;
 }
 
 async function listHandlers(): Promise<[string, string, Handler][]> {
@@ -319,7 +333,9 @@ describe('hostile input', () => {
   it('leaves nothing half stored and no connection in a transaction', async () => {
     const half = await database().query(
       `SELECT j.number, j.version, count(h.id)::int AS lines FROM job j JOIN job_history h ON h.job_id = j.id
-       WHERE j.number = ANY($1) GROUP BY j.number, j.version HAVING count(h.id) <> j.version`,
+       WHERE j.number = ANY($1) GROUP BY j.number, j.version
+       -- A closed job of the demo world has no line of its opening, and may be opened again.
+       HAVING count(h.id) <> j.version - CASE WHEN bool_or(h.version = 1) THEN 0 ELSE 1 END`,
       [known.jobs],
     );
     expect(half.rows).toEqual([]);

@@ -1,5 +1,5 @@
 import { describe, expect, it, vi } from 'vitest';
-import { announceJob, listenForJobs } from '@/data/live';
+import { announceJob, type Heard, listenForJobs } from '@/data/live';
 import { withTransaction } from '@/data/with-transaction';
 import { hearChanges, type LiveEvent } from '@/services/live';
 import { hearAs } from '@/services/streams';
@@ -10,16 +10,16 @@ import { actorOf, testDatabase } from '../support/test-database';
 testDatabase('world');
 
 /** Collects what is heard and waits until enough of it came. */
-function ears<Heard>() {
-  const heard: Heard[] = [];
+function ears<What>() {
+  const heard: What[] = [];
   let wake = () => {};
   return {
     heard,
-    hear: (one: Heard) => {
+    hear: (one: What) => {
       heard.push(one);
       wake();
     },
-    until: async (there: (heard: readonly Heard[]) => boolean) => {
+    until: async (there: (heard: readonly What[]) => boolean) => {
       while (!there(heard))
         await new Promise<void>((resolve) => {
           wake = resolve;
@@ -31,7 +31,7 @@ function ears<Heard>() {
 describe('a change of a job', () => {
   it('reaches every server that listens, once it is committed and never before', async () => {
     const url = process.env.DATABASE_URL ?? '';
-    const [one, two] = [ears<number>(), ears<number>()];
+    const [one, two] = [ears<Heard>(), ears<Heard>()];
     const ends = await Promise.all([one, two].map(({ hear }) => listenForJobs(url, hear, () => {})));
     await withTransaction(database(), async (db) => {
       await announceJob(db, 1);

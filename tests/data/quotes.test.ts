@@ -6,8 +6,9 @@ import { findFrozenQuote } from '@/data/quotes';
 import { canonicalJson } from '@/formats/canonical-json';
 import { quoteCar } from '@/usecases/benches/quote-car';
 import { database } from '@/usecases/database';
-import { noteComeback, readSources } from '@/usecases/jobs/key-sources';
+import { readSources } from '@/usecases/jobs/key-sources';
 import { closeJob } from '@/usecases/jobs/record';
+import { openComeback } from '@/usecases/jobs/reopen';
 import { acceptOffer, openOffer, readOffer, sendMessage } from '@/usecases/quote/customer';
 import { acceptByPhone, makeLink, readReplies, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
@@ -199,6 +200,7 @@ describe('a link', () => {
         option: option as 'shopAftermarket',
         when: 'at four',
         where: '',
+        signature: '',
       });
     expect(await accept('shopAftermarket', 2)).toMatchObject({ ok: false });
     expect(await accept('shopClone')).toMatchObject({ ok: false, problems: [{ field: 'option' }] });
@@ -206,7 +208,9 @@ describe('a link', () => {
     expect(await accept('shopAftermarket')).toEqual({ ok: true, value: { repeated: true } });
     const { alternatives } = (await readOffer(cookie))?.paper ?? { alternatives: [] };
     expect(await accept(alternatives[0]?.kind ?? '')).toMatchObject({ ok: false });
-    expect(await sendMessage(cookie, 'phone', { words: 'The dog is friendly.' })).toMatchObject({ ok: true });
+    expect(
+      await sendMessage(cookie, 'phone', { kind: 'words', words: 'The dog is friendly.' }),
+    ).toMatchObject({ ok: true });
     const { id } = (await viewOf(actor, number)).job;
     expect(await readReplies(actor, id)).toMatchObject({
       acceptances: [{ option: 'shopAftermarket', wantedWhen: 'at four', takenBy: null }],
@@ -227,10 +231,18 @@ describe('a link', () => {
     const opened = await openOffer(token, 'phone');
     if (!opened.ok) throw new Error('not opened');
     const { cookie } = opened.value;
-    const told = await sendMessage(cookie, 'phone', { words: 'The code is S47110, thanks' });
-    expect(told).toEqual(await sendMessage(cookie, 'phone', { words: 'The code is S47111, thanks' }));
+    const told = await sendMessage(cookie, 'phone', { kind: 'words', words: 'The code is S47110, thanks' });
+    expect(told).toEqual(
+      await sendMessage(cookie, 'phone', { kind: 'words', words: 'The code is S47111, thanks' }),
+    );
     expect(told).toEqual({ ok: true, value: null });
-    const accepting = { version: 1, option: 'shopAftermarket', when: 'S47110', where: '' } as const;
+    const accepting = {
+      version: 1,
+      option: 'shopAftermarket',
+      when: 'S47110',
+      where: '',
+      signature: '',
+    } as const;
     expect(await acceptOffer(cookie, 'phone', accepting)).toMatchObject({ ok: true });
     const { id } = (await viewOf(actor, number)).job;
     const { messages, acceptances } = await readReplies(actor, id);
@@ -252,6 +264,7 @@ describe('a link', () => {
       option: 'shopAftermarket',
       when: '',
       where: '',
+      signature: '',
     });
     expect(accepted).toMatchObject({
       ok: false,
@@ -337,19 +350,18 @@ describe('an accepted quote', () => {
        WHERE k.redone = 0 AND k.keys = 1 AND k.source = 'Northmere Original Parts' ORDER BY j.number LIMIT 1`,
     );
     const [{ number, id, source }] = done.rows;
-    expect(await noteComeback(actor, { number, source, reason: 'failed' })).toEqual({
+    expect(await openComeback(actor, { number, source, reason: 'failed' })).toMatchObject({
       ok: true,
-      value: null,
     });
-    expect(await noteComeback(actor, { number, source, reason: 'failed' })).toMatchObject({ ok: false });
-    expect(await noteComeback(actor, { number, source: 'Nobody', reason: 'failed' })).toMatchObject({
+    expect(await openComeback(actor, { number, source, reason: 'failed' })).toMatchObject({ ok: false });
+    expect(await openComeback(actor, { number, source: 'Nobody', reason: 'failed' })).toMatchObject({
       problems: [{ field: 'source' }],
     });
     expect((await readSources(actor, id)).known).toEqual([
       { source, keys: 1, comebacks: 1, reason: 'failed' },
     ]);
     const open = await quotedJob(actor);
-    expect(await noteComeback(actor, { number: open, source, reason: 'failed' })).toMatchObject({
+    expect(await openComeback(actor, { number: open, source, reason: 'failed' })).toMatchObject({
       ok: false,
     });
   });
@@ -371,8 +383,9 @@ describe('an accepted quote', () => {
       option: 'shopAftermarket',
       when: 'Behind the canary cage',
       where: 'Canary Lane',
+      signature: '',
     });
-    await sendMessage(opened.value.cookie, 'phone', { words: 'Canary words' });
+    await sendMessage(opened.value.cookie, 'phone', { kind: 'words', words: 'Canary words' });
     await closeJob(actor, {
       number,
       version: await versionOf(actor, number),

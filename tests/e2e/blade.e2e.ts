@@ -55,6 +55,7 @@ test('a worn copy of a copy is known as one, and leads to its code once the pape
   const name = (await page.getByRole('heading', { name: 'Locks of this car' }).count())
     ? ((await page
         .getByText(/^[A-Z][a-z]+ \d+$/)
+        .filter({ visible: true })
         .first()
         .textContent()) ?? '')
     : '';

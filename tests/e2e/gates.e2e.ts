@@ -18,7 +18,9 @@ async function recordPapers(page: Page, number: string): Promise<void> {
 
 async function fillOnSite(page: Page, number: string): Promise<void> {
   await page.goto(`/jobs/${number}/on-site`);
-  await page.getByLabel('Name on the document').fill('Odile Varga');
+  // Papers that were seen in advance are carried over.
+  if (!(await page.getByText('Papers, as they were seen in advance').isVisible()))
+    await page.getByLabel('Name on the document').fill('Odile Varga');
   await page.getByLabel('The person is the one on the document').check();
   await page.getByLabel('The VIN on the plate is the one on the papers').check();
 }
@@ -94,7 +96,8 @@ test('a trainee is stopped at the gate and goes on with a second person', async 
   await expect(page.getByText('The person and the plate fit.')).toBeVisible();
   for (const path of ['/settings/people', '/settings/audit', '/settings/tools']) {
     await page.goto(path);
-    await expect(page.getByRole('heading', { name: 'Nothing stands at this address' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'What you may do' })).toBeVisible();
+    await expect(page.getByText(/ is for the .* of the shop\. Ask one of them/)).toBeVisible();
   }
 });
 

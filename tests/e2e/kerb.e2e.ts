@@ -129,7 +129,7 @@ test('a caller who was here before is offered with the car, and a job is found b
     ['merowdalle quoyle', 'Read as Merrowdale'],
   ] as const) {
     await page.goto('/jobs');
-    await page.getByLabel('Number, name, phone, car, VIN or article').fill(words);
+    await page.getByLabel('Number, name, phone, plate, car, VIN or article').fill(words);
     await page.getByRole('button', { name: 'Find' }).click();
     await expect(page.getByRole('link', { name: new RegExp(`K-${number}`) })).toBeVisible();
     if (said) await expect(page.getByText(said)).toBeVisible();

@@ -172,6 +172,7 @@ test('the shortcuts are listed under ?', async ({ page }) => {
   await expect(dialog).toBeHidden();
   for (const [key, path] of [
     ['v', 'van'],
+    ['w', 'news'],
     ['s', 'settings'],
     ['j', 'jobs'],
   ] as const) {

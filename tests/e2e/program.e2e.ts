@@ -1,5 +1,5 @@
 import { answers, beginRun, card, goesTo, goesToWait, onQuickServer, press, tells, tool } from './run-steps';
-import { atTheCar, expect, expectAccessible, passcodes, steady, test } from './support';
+import { atTheCar, expect, expectAccessible, passcodes, signIn, steady, test } from './support';
 
 test('a run goes through a wait without the server, and ends as an attempt with its count', async ({
   page,
@@ -45,6 +45,17 @@ test('a run goes through a wait without the server, and ends as an attempt with 
 
   await page.goto(`/jobs/${number}/close`);
   await expect(page.getByText('learned: 3 New')).toBeVisible();
+});
+
+test('the run’s page opens without the server though none was opened with it', async ({ page, context }) => {
+  await signIn(page);
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  await context.setOffline(true);
+  await page.goto('/jobs/1/program');
+  await expect(page.getByRole('heading', { name: 'Without the server' })).toBeVisible();
+  await page.goto('/van');
+  await expect(page.getByRole('heading', { name: /connection/i })).toBeVisible();
+  await context.setOffline(false);
 });
 
 test('a screen that is locked without the server tells nothing, also where it is opened anew', async ({
@@ -219,7 +230,7 @@ test('a tablet that dies in a wait: a phone takes the run over where it stands, 
   await expectAccessible(tablet.page);
   await expect(card(phone.page).getByRole('timer')).toBeVisible();
   // What is left stands before the title too, and what is ahead beside the step.
-  await expect(phone.page).toHaveTitle(/^((\d+ min )?\d+ s|over|too long) · K-\d+/);
+  await expect(phone.page).toHaveTitle(/^(\(\d+\) )?((\d+ min )?\d+ s|over|too long) · K-\d+/);
   await expect(phone.page.getByRole('region', { name: 'What is ahead' })).toContainText(
     /over in .* four in five in/,
   );

@@ -72,9 +72,9 @@ test('from a caller’s line to an accepted link, seen on the job at once', asyn
   await theirs.getByLabel('When would suit you?').fill('Thursday at four');
   await theirs.getByRole('button', { name: /Accept this one/ }).click();
   await expect(theirs.getByText(/You accepted: Shop, new original/)).toBeVisible();
-  await theirs.getByLabel('Your message').fill('<img src=x onerror=alert(1)> The gate is open.');
+  await theirs.getByLabel('Write to the shop').fill('<img src=x onerror=alert(1)> The gate is open.');
   await theirs.getByRole('button', { name: 'Send' }).click();
-  await expect(theirs.getByText('Sent. The shop sees it at once.')).toBeVisible();
+  await expect(theirs.getByText(/Sent. The shop sees it at once/)).toBeVisible();
 
   // Nobody touched the job's page meanwhile.
   await expect(page.getByText(/Q-\d+ accepted: Shop, new original/)).toBeVisible();
@@ -90,7 +90,7 @@ test('from a caller’s line to an accepted link, seen on the job at once', asyn
   const answer = await theirs.request.get('/api/v1/jobs');
   expect(answer.status()).toBe(401);
   const headers = (await theirs.request.get('/offer')).headers();
-  expect(headers['referrer-policy']).toBe('no-referrer');
+  expect(headers['referrer-policy']).toBe('same-origin');
   expect(headers['x-robots-tag']).toContain('noindex');
   expect(headers['cache-control']).toContain('no-store');
 });

@@ -199,7 +199,7 @@ test('headers stand on every answer, on those of nobody too', async () => {
   ]) {
     const answer = await fetch(`${address()}${path}`);
     expect(answer.headers.get('x-content-type-options'), path).toBe('nosniff');
-    expect(answer.headers.get('permissions-policy'), path).toContain('camera=()');
+    expect(answer.headers.get('permissions-policy'), path).toContain('camera=(self)');
     expect(answer.headers.get('content-security-policy'), path).toContain("default-src '");
     expect(answer.headers.get('strict-transport-security'), path).toBeNull();
   }

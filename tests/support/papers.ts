@@ -13,6 +13,8 @@ export const onSitePapers = {
   place: 'Quarry End, by the weighbridge',
   signature: '10,20 30,40;50,60 70,80',
   signedOnPaper: false,
+  carVin: '',
+  carPlate: '',
 } as const;
 
 /** The same papers shown before anything is looked up. */

@@ -58,7 +58,8 @@ describe('patterns over text from outside', () => {
   it('come back from hostile texts', async () => {
     for (let at = 0; at < patterns.length; at += 40)
       expect(await fuzz(patterns.slice(at, at + 40), 5000)).toBe('done');
-  });
+    // What must not hang is each part, which has its own limit; a busy machine takes longer for all of them.
+  }, 120_000);
 
   it('would be caught by the fuzz', async () => {
     expect(await fuzz([nested], 2000)).toBe('test');

@@ -2,6 +2,7 @@ import type { Metadata } from 'next';
 import { formatDay } from '@/core/kinds/local-time';
 import { OfferPage } from '@/screens/offer/offer-page';
 import { CallTheShop } from '@/screens/offer/open-offer';
+import { ReceiptLink } from '@/screens/offer/receipt-link';
 import { HandoverPaper } from '@/screens/parts/handover-paper';
 import { Standalone } from '@/ui/standalone';
 import { readHandedOver, readOffer } from '@/usecases/quote/customer';
@@ -18,7 +19,16 @@ export default async function CustomerPage() {
   if (handed)
     return (
       <main className="px-4 py-6">
-        <HandoverPaper {...handed} customer={null} madeOn={formatDay(handed.madeOn, '')} />
+        <div className="no-print mx-auto mb-4 max-w-3xl">
+          <ReceiptLink receipt={handed.receipt} />
+        </div>
+        <HandoverPaper
+          firm={handed.firm}
+          jobName={handed.jobName}
+          note={handed.note}
+          customer={null}
+          madeOn={formatDay(handed.madeOn, '')}
+        />
       </main>
     );
   if (!offer)

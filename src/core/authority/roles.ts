@@ -1,8 +1,10 @@
 import type { Role } from '@/core/kinds/actor';
 
 /** What a role may do beside the work on jobs, which the gate decides. */
-const duties = {
+export const duties = {
   editLibrary: ['proprietor', 'locksmith'],
+  takeBack: ['proprietor', 'locksmith'],
+  reopenJobs: ['proprietor', 'locksmith'],
   moveStock: ['proprietor', 'locksmith'],
   bringPrices: ['proprietor', 'locksmith'],
   editTools: ['proprietor', 'locksmith'],

@@ -15,6 +15,8 @@ export const personalFields: ReadonlySet<string> = new Set([
   'phone',
   'holderName',
   'askedBy',
+  'carPlate',
+  'carVin',
   'said',
   'record',
   'reason',

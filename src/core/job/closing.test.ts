@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { type ClosingRequest, closingNeeds } from './closing';
+import { type ClosingRequest, closingNeeds, likelyOutcome } from './closing';
 import { type Attempt, emptyLog } from './events/log';
 
 const worked: Attempt = {
@@ -168,5 +168,20 @@ describe('closingNeeds', () => {
     expect(closingNeeds(done)).toEqual([]);
     expect(closingNeeds({ ...done, authority: 'none' })).toHaveLength(1);
     expect(closingNeeds({ ...done, authority: 'none', doorNoted: true })).toEqual([]);
+  });
+});
+
+describe('how a job likely ends', () => {
+  const attempt = (result: Attempt['result']) => ({ result }) as Attempt;
+  const door = { how: 'papersInside' } as unknown as (typeof emptyLog.doors)[number];
+  it.each([
+    ['nothing was tried', [], [], 0, 'notDone'],
+    ['a door was opened and nothing tried', [], [door], 0, 'done'],
+    ['it failed', [attempt('failed')], [], 0, 'notDone'],
+    ['it failed, with a door opened', [attempt('failed')], [door], 0, 'notDone'],
+    ['the second way worked', [attempt('failed'), attempt('worked')], [], 0, 'done'],
+    ['it worked, and a check fails', [attempt('worked')], [], 1, 'partly'],
+  ] as const)('where %s', (_, attempts, doors, failing, outcome) => {
+    expect(likelyOutcome({ attempts, doors }, failing)).toBe(outcome);
   });
 });

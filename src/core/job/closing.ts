@@ -15,6 +15,16 @@ export const outcomes = {
 } as const;
 export type Outcome = keyof typeof outcomes;
 
+/** How a job ends as far as its log says: what was tried last and came out, with nothing that failed at Prove, is done. */
+export function likelyOutcome(
+  { attempts, doors }: Pick<JobLog, 'attempts' | 'doors'>,
+  failing: number,
+): Outcome {
+  if (attempts.length === 0) return doors.length > 0 ? 'done' : 'notDone';
+  if (!attempts.some(({ result }) => result === 'worked')) return 'notDone';
+  return failing > 0 ? 'partly' : 'done';
+}
+
 export interface ClosingRequest {
   readonly outcome: Outcome;
   readonly route: RouteKind | null;

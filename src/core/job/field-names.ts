@@ -32,6 +32,8 @@ const names: Readonly<Record<string, string>> = {
   rightDocument: 'right to the car',
   howSeen: 'how it was seen',
   plateFits: 'VIN on the plate fits',
+  carVin: 'VIN on the car',
+  carPlate: 'registration plate',
   outcome: 'outcome',
   book: 'price book',
   prefer: 'source',

@@ -131,12 +131,17 @@ function staysOf({ situation, plan }: HandoverGround): string[] {
   ];
 }
 
-function adviceOf({ keys, situation, plan }: HandoverGround): string[] {
-  const working = keys.filter(
+/** The keys that start the car when they are handed over, as far as it was tried. */
+export function workingKeys(keys: readonly ProvedKey[]): readonly ProvedKey[] {
+  return keys.filter(
     ({ key, checks }) =>
       key.role !== 'erased' &&
       !checks.some(({ name, proof }) => name === 'start' && proof?.result === 'fails'),
   );
+}
+
+function adviceOf({ keys, situation, plan }: HandoverGround): string[] {
+  const working = workingKeys(keys);
   const away = situation.keys.some(({ presence }) => presence === 'elsewhere');
   return [
     ...(plan.route !== null && isClone(plan.route)

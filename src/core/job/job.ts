@@ -98,6 +98,9 @@ export interface Authority {
   /** Strokes as 'x,y x,y;x,y …' in a box of 600 by 200. */
   readonly signature: string | null;
   readonly signedOnPaper: boolean;
+  /** What was read of the car itself; null where it was not. */
+  readonly carVin: string | null;
+  readonly carPlate: string | null;
   readonly recordedAt: Date;
   readonly recordedBy: string;
 }

@@ -62,6 +62,8 @@ export interface QuotePaper {
   readonly authority: string | null;
   readonly terms: readonly PaperTerm[];
   readonly cautions: readonly string[];
+  /** What the keys that the customer has do afterwards; papers of earlier times do not say it. */
+  readonly kept?: readonly string[];
 }
 
 /** A condition with the amount it carries, where there is one. */
@@ -121,7 +123,26 @@ export function paperOf(
       ...cautionsOf(chosen, askedOf(chosen.kind, request, snapshot).state, snapshot),
       ...own.cautions,
     ],
+    kept: keptWords(chosen, askedOf(chosen.kind, request, snapshot).state, snapshot),
   };
+}
+
+/** What becomes of the keys that are at hand. */
+function keptWords(
+  { route, kind }: Available,
+  now: KeyState,
+  { now: { allKeysLost } }: QuoteSnapshot,
+): string[] {
+  if (kind === 'shopOpens' || kind === 'shopByHand' || allKeysLost) return [];
+  if (!sourcingOptions[kind].newKey) return ['Your other keys are not touched.'];
+  return erasesKeys(route, now)
+    ? ['Your keys that are at the car are learned again, and work afterwards.']
+    : ['The keys that you have go on working as they do now.'];
+}
+
+/** Whether keys that are not there stop working. */
+function erasesKeys(route: RouteKind, now: KeyState): boolean {
+  return (now.ways[route]?.keysAgain ?? 0) > 0 || methodOf(route)?.purpose === 'erase';
 }
 
 function workWords({ route, kind, keys: own }: Available, { keys: asked, repairs }: QuoteRequest): string {
@@ -244,7 +265,7 @@ function termsOf(chosen: Available, request: QuoteRequest, snapshot: QuoteSnapsh
 }
 
 function cautionsOf({ route, lines }: Available, now: KeyState, { articles }: QuoteSnapshot): string[] {
-  const erases = (now.ways[route]?.keysAgain ?? 0) > 0 || methodOf(route)?.purpose === 'erase';
+  const erases = erasesKeys(route, now);
   return [
     ...(erases ? [] : missingWords(now, route)),
     ...(erases ? ['Keys that are not at the car stop working; have all of them with you.'] : []),

@@ -194,6 +194,14 @@ export const jobPaths: Paths = {
       refusals: ['404'],
     }),
   },
+  '/receipts/{number}': {
+    get: operation({
+      summary: 'A receipt as it was given',
+      parameters: [numbered],
+      answerType: 'application/pdf',
+      refusals: ['404'],
+    }),
+  },
   '/jobs/{number}/labels': {
     post: operation({
       summary: 'Labels for the keys of a job',

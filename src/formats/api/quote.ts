@@ -375,21 +375,25 @@ const paperOption = object(
 export const frozenQuoteSchema = object({
   ...computed,
   car: text,
-  paper: object({
-    car: text,
-    work: text,
-    keys: whole,
-    currency: text,
-    taxIncluded: yesNo,
-    chosen: paperOption,
-    alternatives: list(paperOption),
-    furtherKeyMinor: orNull(whole),
-    included: list(text),
-    notIncluded: list(text),
-    authority: orNull(text),
-    terms: list(object({ words: text, minor: orNull(whole) })),
-    cautions: list(text),
-  }),
+  paper: object(
+    {
+      car: text,
+      work: text,
+      keys: whole,
+      currency: text,
+      taxIncluded: yesNo,
+      chosen: paperOption,
+      alternatives: list(paperOption),
+      furtherKeyMinor: orNull(whole),
+      included: list(text),
+      notIncluded: list(text),
+      authority: orNull(text),
+      terms: list(object({ words: text, minor: orNull(whole) })),
+      cautions: list(text),
+      kept: list(text),
+    },
+    ['kept'],
+  ),
 });
 
 const range = object({ fromMinor: whole, toMinor: whole });

@@ -1,12 +1,14 @@
 import type { Drawing } from '@/core/blade/drawing-kinds';
 import type { HandoverNote } from '@/core/job/handover';
 import type { QuotePaper } from '@/core/quote/paper';
+import type { Receipt } from '@/core/quote/receipt';
 import { gaugePdf } from './gauge-pdf';
 import { type HandoverHead, handoverPdf } from './handover-pdf';
 import { type JobSheet, jobSheetPdf } from './job-sheet-pdf';
 import { type KeyLabel, labelsPdf } from './labels-pdf';
 import type { PaperLook } from './page-parts';
 import { type QuoteHead, quotePdf } from './quote-pdf';
+import { type ReceiptHead, receiptPdf } from './receipt-pdf';
 
 /** A paper that can be drawn: what it is, and what stands on it. */
 export type Paper =
@@ -18,6 +20,7 @@ export type Paper =
       readonly note: HandoverNote;
       readonly isDraft: boolean;
     }
+  | { readonly kind: 'receipt'; readonly head: ReceiptHead; readonly receipt: Receipt }
   | { readonly kind: 'labels'; readonly labels: readonly KeyLabel[] }
   | { readonly kind: 'gauge'; readonly title: string; readonly drawing: Drawing };
 
@@ -30,6 +33,8 @@ export function drawPaper(paper: Paper, look: PaperLook): Promise<Uint8Array> {
       return jobSheetPdf(paper.sheet, look);
     case 'handover':
       return handoverPdf(paper.head, paper.note, paper.isDraft, look);
+    case 'receipt':
+      return receiptPdf(paper.head, paper.receipt, look);
     case 'labels':
       return labelsPdf(paper.labels, look);
     case 'gauge':

@@ -3,6 +3,7 @@ import type { Firm } from '@/core/kinds/firm';
 import { formatDay, type LocalDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
 import { comebackWords, payeeLabel, type QuotePaper, readyWords } from '@/core/quote/paper';
+import { AmountRow } from './amount-row';
 import { registerFonts } from './fonts';
 import { FirmPaper, Pair, type PaperLook, paperStyles as styles, WordList } from './page-parts';
 
@@ -86,40 +87,8 @@ export function quotePdf(head: QuoteHead, paper: QuotePaper, look: PaperLook): P
         />
         <WordList beside title="Take care" words={paper.cautions} />
       </View>
+      <WordList title="Your keys afterwards" words={paper.kept ?? []} />
       {paper.authority && <WordList title="At the car we need" words={[paper.authority]} />}
     </FirmPaper>,
-  );
-}
-
-function AmountRow({
-  cells,
-  ruled,
-  bold,
-}: {
-  cells: readonly [string, string, string, string];
-  ruled?: boolean;
-  bold?: boolean;
-}) {
-  const [label, ...amounts] = cells;
-  return (
-    <View
-      style={[{ flexDirection: 'row' }, ruled ? styles.ruled : {}, bold ? styles.strong : {}]}
-      wrap={false}
-    >
-      <Text style={[{ flex: 1 }, bold ? styles.bold : {}]}>{label}</Text>
-      {amounts.map((amount, at) => (
-        <Text
-          // biome-ignore lint/suspicious/noArrayIndexKey: three columns that never move
-          key={at}
-          style={[
-            { width: 76, textAlign: 'right' },
-            ruled || bold ? styles.mono : {},
-            bold ? styles.bold : {},
-          ]}
-        >
-          {amount}
-        </Text>
-      ))}
-    </View>
   );
 }

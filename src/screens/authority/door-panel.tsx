@@ -7,12 +7,12 @@ import { momentWords } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
 import { TextField } from '@/ui/field';
+import { Fold } from '@/ui/fold';
 import { Form, FormOutcome } from '@/ui/form/form';
 import { FormArea, FormText } from '@/ui/form/form-fields';
 import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
-import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { useEvent } from '@/ui/use-event';
@@ -21,6 +21,8 @@ import { useSave } from '@/ui/use-submit';
 
 interface DoorPanelProps {
   readonly job: JobRef;
+  /** The car is locked, or somebody is in danger: it stands open on a phone too. */
+  readonly urgent: boolean;
   readonly doorNote: DoorNote | null;
   readonly danger: Danger | null;
   readonly recordBy: string | null;
@@ -57,8 +59,10 @@ export function DoorPanel(props: DoorPanelProps) {
   const opened = (how: DoorOpened['how']) =>
     event.record('doorOpened', { how, at: shopTime().toISOString(), conditions });
   return (
-    <Panel
+    <Fold
+      open={props.urgent || 'wide'}
       title="Locked car"
+      says="or somebody in danger"
       note="Papers inside: agree and note, open, check the papers, and only then make anything. Look first for an alarm, deadlocks, a dead battery, frameless glass."
     >
       <div className="flex flex-col gap-4">
@@ -104,8 +108,22 @@ export function DoorPanel(props: DoorPanelProps) {
         ) : (
           !job.closed && (
             <Form of={noteForm} className="grid gap-x-3 sm:grid-cols-[1fr_10rem]">
-              <FormText of={noteForm} name="askedBy" label="Who asks for the door" maxLength={80} />
-              <FormText of={noteForm} name="plate" label="Plate" mono maxLength={20} />
+              <FormText
+                of={noteForm}
+                name="askedBy"
+                autoCapitalize="words"
+                label="Who asks for the door"
+                maxLength={80}
+              />
+              <FormText
+                of={noteForm}
+                name="plate"
+                autoCapitalize="characters"
+                spellCheck={false}
+                label="Plate"
+                mono
+                maxLength={20}
+              />
               <FormText of={noteForm} name="said" label="What was said and agreed" maxLength={500} />
               <Button type="submit" className="mt-[22px] self-start" busy={noteForm.busy}>
                 Note the door
@@ -150,6 +168,6 @@ export function DoorPanel(props: DoorPanelProps) {
           </ul>
         )}
       </div>
-    </Panel>
+    </Fold>
   );
 }

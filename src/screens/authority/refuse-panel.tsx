@@ -1,11 +1,11 @@
 'use client';
 
 import { Button } from '@/ui/button';
+import { Fold } from '@/ui/fold';
 import { Form, FormOutcome } from '@/ui/form/form';
 import { FormText } from '@/ui/form/form-fields';
 import { useFormOf } from '@/ui/form/use-form-of';
 import type { JobRef } from '@/ui/job-ref';
-import { Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 
 /** No authority, no work: the job ends with the reason. */
@@ -17,7 +17,8 @@ export function RefusePanel({ job, onRefuse }: { readonly job: JobRef; readonly 
   });
   if (job.closed) return null;
   return (
-    <Panel
+    <Fold
+      open="wide"
       title="No authority"
       note="Refusing closes the job; the reason stays on record. Practice differs elsewhere; here a working key is not enough."
     >
@@ -34,6 +35,6 @@ export function RefusePanel({ job, onRefuse }: { readonly job: JobRef; readonly 
         </Button>
       </Form>
       <FormOutcome of={of} />
-    </Panel>
+    </Fold>
   );
 }

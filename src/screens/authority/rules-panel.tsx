@@ -1,12 +1,13 @@
 import { identityDocuments, type LocalRules, rightDocuments } from '@/core/authority/documents';
-import { Panel } from '@/ui/panel';
+import { Fold } from '@/ui/fold';
 
 /** The shop's own rules, where they are needed, with the word of what stands above them. */
 export function RulesPanel({ rules }: { rules: LocalRules }) {
   const names = (all: Readonly<Record<string, string>>, accepted: readonly string[]) =>
     accepted.map((one) => all[one]?.toLowerCase()).join(', ');
   return (
-    <Panel
+    <Fold
+      open="wide"
       title="The shop’s rules"
       note="Laws, licences and duties differ by place: local law and licensed practice prevail over these."
     >
@@ -29,6 +30,6 @@ export function RulesPanel({ rules }: { rules: LocalRules }) {
           {rules.personalDays} days
         </dd>
       </dl>
-    </Panel>
+    </Fold>
   );
 }

@@ -25,7 +25,11 @@ import { Lead, Panel } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
 import { useEvent } from '@/ui/use-event';
 import type { JobSources } from '@/usecases/jobs/key-sources';
+import type { JobPayments } from '@/usecases/jobs/payments';
+import type { JobLinks } from '@/usecases/jobs/reopen';
 import type { OnLink } from '../parts/make-link';
+import { type PaymentActions, PaymentPanel } from '../parts/payment-panel';
+import { JobLinksNote, ReopenPanel } from './after-close';
 import { Attempts } from './attempts';
 import { type FactChoices, FactsForm } from './facts-form';
 import { HandoverPanel, type HandoverShown } from './handover-panel';
@@ -74,7 +78,18 @@ interface CloseStationProps {
   readonly handover: HandoverShown;
   readonly onHandoverLink: OnLink;
   readonly onRevoke: (data: unknown) => Promise<Result<null>>;
-  readonly onComeback: (data: unknown) => Promise<Result<null>>;
+  readonly onComeback: (data: unknown) => Promise<Result<{ number: number }>>;
+  /** Undefined where nothing was quoted. */
+  readonly payments: JobPayments | undefined;
+  readonly paymentActions: PaymentActions;
+  readonly locale: string;
+  /** Whether who looks may take an amount back, and open the job again. */
+  readonly mayTakeBack: boolean;
+  readonly mayReopen: boolean;
+  readonly links: JobLinks;
+  /** How the job ends, as far as it can be told. */
+  readonly likelyOutcome: Outcome;
+  readonly onReopen: (data: unknown) => Promise<Result<{ version: number }>>;
   readonly onFacts: EditAction;
   readonly onClose: EditAction;
 }
@@ -89,6 +104,7 @@ export function CloseStation(props: CloseStationProps) {
         title={closed ? outcomes[closed.outcome] : 'Attempts, count, outcome'}
         reason={closed?.reason}
       />
+      <JobLinksNote links={props.links} zone={props.zone} />
       <RightLine job={job} authority={props.authority} />
       <Attempts
         job={job}
@@ -120,8 +136,19 @@ export function CloseStation(props: CloseStationProps) {
       {props.sources && (
         <SourcesPanel number={job.number} sources={props.sources} onComeback={props.onComeback} />
       )}
+      {props.payments && (
+        <PaymentPanel
+          jobNumber={job.number}
+          payments={props.payments}
+          locale={props.locale}
+          zone={props.zone}
+          mayTakeBack={props.mayTakeBack}
+          actions={props.paymentActions}
+        />
+      )}
+      {closed && props.mayReopen && <ReopenPanel job={job} onReopen={props.onReopen} />}
       <History rows={props.history} />
-      {!closed && <EndForm job={job} onClose={props.onClose} />}
+      {!closed && <EndForm job={job} likely={props.likelyOutcome} onClose={props.onClose} />}
     </>
   );
 }
@@ -242,8 +269,18 @@ function countWords(count: CountAnswer | undefined): string {
   return count === 'cannotSay' ? 'cannot say' : String(count);
 }
 
-function EndForm({ job, onClose }: { job: JobRef; onClose: EditAction }) {
-  const [outcome, setOutcome] = useState<Outcome>('done');
+function EndForm({
+  job,
+  likely,
+  onClose,
+}: {
+  readonly job: JobRef;
+  readonly likely: Outcome;
+  readonly onClose: EditAction;
+}) {
+  // What was chosen by hand holds; else what the log says, also as it goes on.
+  const [chosen, setChosen] = useState<Outcome>();
+  const outcome = chosen ?? likely;
   const [reason, setReason] = useState('');
   const edit = useEdit(onClose, job);
   return (
@@ -261,7 +298,7 @@ function EndForm({ job, onClose }: { job: JobRef; onClose: EditAction }) {
             value={outcome}
             choices={choicesOf(outcomes)}
             error={edit.problemOf('outcome')}
-            onChange={setOutcome}
+            onChange={setChosen}
           />
           <TextAreaField
             label="Why, where the work was not done or the count differs"
@@ -277,7 +314,7 @@ function EndForm({ job, onClose }: { job: JobRef; onClose: EditAction }) {
           look="main"
           className="self-start"
           busy={edit.pending}
-          follows="it cannot be changed afterwards"
+          follows="opened again only with a reason"
         >
           Close the job
         </Button>

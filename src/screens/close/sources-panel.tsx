@@ -1,5 +1,6 @@
 'use client';
 
+import { useRouter } from 'next/navigation';
 import type { Result } from '@/core/kinds/result';
 import { type ComebackReason, comebackReasons } from '@/core/quote/comeback';
 import { Button } from '@/ui/button';
@@ -8,30 +9,33 @@ import { Form, FormOutcome } from '@/ui/form/form';
 import { FormSelect } from '@/ui/form/form-fields';
 import { useFormOf } from '@/ui/form/use-form-of';
 import { Panel } from '@/ui/panel';
-import { useSave } from '@/ui/use-submit';
+import { useSubmit } from '@/ui/use-submit';
 import type { JobSources } from '@/usecases/jobs/key-sources';
 
 interface SourcesPanelProps {
   readonly number: number;
   readonly sources: JobSources;
-  readonly onComeback: (data: unknown) => Promise<Result<null>>;
+  /** Notes it and opens the job in which the key is made again. */
+  readonly onComeback: (data: unknown) => Promise<Result<{ number: number }>>;
 }
 
 /** Where the keys came from, and whether one came back: the next quotes reckon with it. */
 export function SourcesPanel({ number, sources, onComeback }: SourcesPanelProps) {
+  const router = useRouter();
   const of = useFormOf({
     values: {
-      source: sources.known[0]?.source ?? sources.suppliers[0] ?? '',
+      source: sources.known[0]?.source ?? '',
       reason: 'failed' as ComebackReason,
     },
     check: async () => (await import('@/inputs/quote-inputs')).ComebackInput,
     read: (draft) => ({ number, ...draft }),
-    sender: useSave(onComeback),
+    sender: useSubmit(onComeback),
+    onDone: ({ value }) => router.push(`/jobs/${value.number}/call`),
   });
   return (
     <Panel
       title="Where the keys came from"
-      note="A key that comes back counts against its source in the quotes to come."
+      note="A key that comes back counts against its source in the quotes to come. Its comeback is a job of its own, with this customer and car."
     >
       {sources.known.length === 0 ? (
         <p className="text-mute">No quote says it.</p>
@@ -51,6 +55,7 @@ export function SourcesPanel({ number, sources, onComeback }: SourcesPanelProps)
           name="source"
           label="Key of"
           className="w-64"
+          empty="Nobody: a repair, or our own work"
           choices={plainChoices(sources.suppliers)}
         />
         <FormSelect
@@ -61,7 +66,7 @@ export function SourcesPanel({ number, sources, onComeback }: SourcesPanelProps)
           choices={choicesOf(comebackReasons)}
         />
         <Button type="submit" look="quiet" className="mt-6" busy={of.busy}>
-          It came back
+          Open its comeback
         </Button>
       </Form>
       <FormOutcome of={of} />

@@ -63,8 +63,8 @@ export function JobsList({ page, query, shown, step, openSteps, personId }: Jobs
       )}
       <UnfinishedNote personId={personId} />
       <SearchLine
-        label="Number, name, phone, car, VIN or article"
-        placeholder="Number, name, phone, car, VIN or article"
+        label="Number, name, phone, plate, car, VIN or article"
+        placeholder="Number, name, phone, plate, car, VIN or article"
         value={text}
         onChange={setText}
         onFind={() => router.push(jobsHref({ q: text.trim() }))}

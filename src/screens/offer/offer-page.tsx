@@ -1,21 +1,16 @@
-'use client';
-
-import { useRouter } from 'next/navigation';
-import { useState } from 'react';
 import type { Firm } from '@/core/kinds/firm';
 import { formatDay } from '@/core/kinds/local-time';
 import { formatMoney } from '@/core/kinds/money';
-import type { Result } from '@/core/kinds/result';
 import { isSold, type OptionKind } from '@/core/quote/option-kinds';
 import { type PaperOption, type QuotePaper, readyWords } from '@/core/quote/paper';
-import { Button } from '@/ui/button';
 import { classNames } from '@/ui/class-names';
-import { TextAreaField, TextField } from '@/ui/field';
+import type { FormSend } from '@/ui/form-answer';
 import { Badge, Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
-import { Problems } from '@/ui/problems';
-import { useSubmit } from '@/ui/use-submit';
 import { FirmFoot, Letterhead } from '../parts/letterhead';
+import { AcceptForm } from './accept-form';
+import { MessageForm } from './message-form';
+import { ReceiptLink } from './receipt-link';
 
 interface OfferPageProps {
   readonly offer: {
@@ -26,21 +21,52 @@ interface OfferPageProps {
     readonly place: string | null;
     readonly acceptance: { readonly option: OptionKind; readonly totalMinor: number } | null;
     readonly refused: string | null;
+    readonly closed: boolean;
+    readonly visit: string | null;
+    readonly receipt: number | null;
+    readonly messages: readonly {
+      readonly by: 'customer' | 'shop';
+      readonly kind: 'words' | 'time';
+      readonly words: string;
+      readonly at: string;
+    }[];
     readonly firm: Firm;
     readonly locale: string;
     readonly today: string;
   };
-  readonly onAccept: (data: unknown) => Promise<Result<{ repeated: boolean }>>;
-  readonly onMessage: (data: unknown) => Promise<Result<null>>;
+  readonly onAccept: FormSend;
+  readonly onMessage: FormSend;
 }
 
-/** What the customer sees: the ways to a key in plain words, one to accept, when and where, and a message. */
+/**
+ * What the customer sees: the ways to a key in plain words, what they do to his keys, one to accept, when somebody comes, and what is
+ * written. It is read, accepted and written on without any script.
+ */
 export function OfferPage({ offer, onAccept, onMessage }: OfferPageProps) {
-  const { paper, acceptance, refused, locale, today } = offer;
+  const { paper, acceptance, refused, closed, locale, today } = offer;
   const options = [paper.chosen, ...paper.alternatives];
-  const [picked, setPicked] = useState<OptionKind>(acceptance?.option ?? paper.chosen.kind);
   const show = (minor: number) => formatMoney({ minor, currency: paper.currency }, locale);
   const accepted = options.find(({ kind }) => kind === acceptance?.option);
+  const open = !acceptance && refused === null;
+  const cards = (
+    <fieldset disabled={!open}>
+      <legend className="mb-2 font-semibold">
+        {options.length === 1 ? 'What we offer' : 'What we offer, and other ways'}
+      </legend>
+      <ul className="flex flex-col gap-3">
+        {options.map((option, at) => (
+          <OptionCard
+            key={option.kind}
+            option={option}
+            recommended={at === 0}
+            selected={option.kind === (acceptance?.option ?? paper.chosen.kind)}
+            today={today}
+            show={show}
+          />
+        ))}
+      </ul>
+    </fieldset>
+  );
   return (
     <main className="mx-auto flex min-h-dvh max-w-3xl flex-col gap-4 px-4 py-6">
       <header>
@@ -61,37 +87,98 @@ export function OfferPage({ offer, onAccept, onMessage }: OfferPageProps) {
           {refused}
         </Notice>
       )}
-      <fieldset disabled={acceptance !== null || refused !== null}>
-        <legend className="mb-2 font-semibold">
-          {options.length === 1 ? 'What we offer' : 'What we offer, and other ways'}
-        </legend>
-        <ul className="flex flex-col gap-3">
-          {options.map((option, at) => (
-            <OptionCard
-              key={option.kind}
-              option={option}
-              recommended={at === 0}
-              selected={picked === option.kind}
-              today={today}
-              show={show}
-              onSelect={() => setPicked(option.kind)}
-            />
-          ))}
-        </ul>
-      </fieldset>
-      {!acceptance && !refused && (
-        <AcceptForm
-          version={offer.version}
-          option={options.find(({ kind }) => kind === picked) ?? paper.chosen}
-          place={offer.place}
-          show={show}
-          onAccept={onAccept}
+      {accepted && (
+        <WhatFollows
+          accepted={accepted}
+          visit={offer.visit}
+          closed={closed}
+          today={today}
+          onMessage={onMessage}
         />
       )}
+      <ReceiptLink receipt={offer.receipt} />
+      {open ? (
+        <AcceptForm
+          version={offer.version}
+          place={offer.place}
+          options={cards}
+          before={<Afterwards paper={paper} />}
+          onAccept={onAccept}
+        />
+      ) : (
+        <>
+          {cards}
+          <Afterwards paper={paper} />
+        </>
+      )}
       <Words paper={paper} show={show} />
-      <MessageForm onMessage={onMessage} />
+      <Panel title="Between you and the shop">
+        {offer.messages.length > 0 && (
+          <ol className="mb-3 flex flex-col gap-2">
+            {offer.messages.map(({ by, kind, words, at }) => (
+              <li
+                key={`${at} ${by} ${words}`}
+                className={classNames('border-l-4 pl-3', by === 'shop' ? 'border-glaze' : 'border-smalt')}
+              >
+                <span className="block text-small text-mute">
+                  {by === 'shop' ? offer.firm.name : kind === 'time' ? 'You, about the time' : 'You'}, {at}
+                </span>
+                {words}
+              </li>
+            ))}
+          </ol>
+        )}
+        <MessageForm
+          kind="words"
+          label={offer.messages.length > 0 ? 'Write again' : 'Write to the shop'}
+          done="Sent. The shop sees it at once, and answers here."
+          onMessage={onMessage}
+        />
+      </Panel>
       <FirmFoot firm={offer.firm} />
     </main>
+  );
+}
+
+/** When the key is ready and when somebody comes, once something was accepted. */
+function WhatFollows({
+  accepted,
+  visit,
+  closed,
+  today,
+  onMessage,
+}: {
+  readonly accepted: PaperOption;
+  readonly visit: string | null;
+  readonly closed: boolean;
+  readonly today: string;
+  readonly onMessage: FormSend;
+}) {
+  if (closed) return <Notice tone="plain">The work on this car is over.</Notice>;
+  return (
+    <Panel title="What follows">
+      <dl className="flex flex-col gap-2">
+        <div>
+          <dt className="text-small text-mute">Ready by</dt>
+          <dd className="font-semibold">{readyWords(accepted, today)}</dd>
+        </div>
+        <div>
+          <dt className="text-small text-mute">We come to the car</dt>
+          <dd className="font-semibold">{visit ?? 'The shop agrees a time with you.'}</dd>
+        </div>
+      </dl>
+      {visit !== null && (
+        <details className="mt-2">
+          <summary className="min-h-11 cursor-pointer py-2 underline">Ask for another time</summary>
+          <MessageForm
+            kind="time"
+            label="Which time suits you better?"
+            done="Sent. The time stands as it is until the shop has changed it."
+            onMessage={onMessage}
+          />
+        </details>
+      )}
+    </Panel>
   );
 }
 
@@ -101,37 +188,30 @@ function OptionCard({
   selected,
   today,
   show,
-  onSelect,
 }: {
-  option: PaperOption;
-  recommended: boolean;
-  selected: boolean;
-  today: string;
-  show: (minor: number) => string;
-  onSelect: () => void;
+  readonly option: PaperOption;
+  readonly recommended: boolean;
+  readonly selected: boolean;
+  readonly today: string;
+  readonly show: (minor: number) => string;
 }) {
   const ours = isSold(option.kind);
   const Row = ours ? 'label' : 'div';
   return (
-    <li
-      className={classNames(
-        'rounded-lg border-[1.5px] bg-biscuit p-4',
-        selected ? 'border-ink' : 'border-line',
-      )}
-    >
-      <Row className="flex min-h-11 items-start gap-3">
+    <li className="rounded-lg border-[1.5px] border-line bg-biscuit p-4 has-checked:border-ink">
+      <Row className="flex min-h-11 flex-wrap items-start gap-x-3 gap-y-1">
         {ours ? (
           <input
             type="radio"
             name="option"
+            value={option.kind}
             className="mt-1 size-5 flex-none accent-(--terra)"
-            checked={selected}
-            onChange={onSelect}
+            defaultChecked={selected}
           />
         ) : (
           <span className="size-5 flex-none" />
         )}
-        <span className="flex-1">
+        <span className="min-w-0 flex-1 basis-60">
           <span className="block font-semibold">
             {option.name} {recommended && <Badge tone="glaze">our offer</Badge>}
             {!ours && <Badge tone="plain">for comparison, not ours</Badge>}
@@ -144,134 +224,74 @@ function OptionCard({
               Of a hundred such keys {option.comebackPercent} had to be made again.
             </span>
           )}
+          {option.depositMinor > 0 && (
+            <span className="block text-mute">
+              {show(option.depositMinor)} of it is paid ahead; the shop will ask for it.
+            </span>
+          )}
         </span>
-        <span className="text-right font-mono text-ask font-bold">{show(option.totalMinor)}</span>
+        <span className="ml-auto text-right">
+          <span className="block font-mono text-ask font-bold">{show(option.totalMinor)}</span>
+          <span className="block text-small text-mute">with tax</span>
+        </span>
       </Row>
     </li>
   );
 }
 
-function AcceptForm({
-  version,
-  option,
-  place,
-  show,
-  onAccept,
+/** What becomes of the customer's keys, and what to take care of: read before anything is accepted. */
+function Afterwards({ paper }: { readonly paper: QuotePaper }) {
+  return (
+    <Lists
+      title="Your keys, before and afterwards"
+      lists={[
+        ['Afterwards', paper.kept ?? []],
+        ['Take care', paper.cautions],
+        ['At the car we need', paper.authority ? [paper.authority] : []],
+      ]}
+    />
+  );
+}
+
+function Words({ paper, show }: { readonly paper: QuotePaper; readonly show: (minor: number) => string }) {
+  return (
+    <Lists
+      title="Good to know"
+      lists={[
+        ['Included', paper.included],
+        ['Not included', paper.notIncluded],
+        [
+          'Terms',
+          paper.terms.map(({ words, minor }) => (minor === null ? words : `${words}: ${show(minor)}`)),
+        ],
+      ]}
+    />
+  );
+}
+
+function Lists({
+  title,
+  lists,
 }: {
-  version: number;
-  option: PaperOption;
-  place: string | null;
-  show: (minor: number) => string;
-  onAccept: OfferPageProps['onAccept'];
+  readonly title: string;
+  readonly lists: readonly (readonly [string, readonly string[]])[];
 }) {
-  const router = useRouter();
-  const { send, pending, problems, problemOf } = useSubmit(onAccept);
-  const [when, setWhen] = useState('');
-  const [where, setWhere] = useState(place ?? '');
+  const told = lists.filter(([, words]) => words.length > 0);
+  if (told.length === 0) return null;
   return (
-    <Panel title="Accept" note="Accepting is binding for both sides within the validity of the quote.">
-      <form
-        className="flex flex-col gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          send(
-            { version, option: option.kind, when, where },
-            () => router.refresh(),
-            () => router.refresh(),
-          );
-        }}
-      >
-        <TextField
-          label="When would suit you?"
-          value={when}
-          maxLength={200}
-          error={problemOf('when')}
-          onChange={(event) => setWhen(event.target.value)}
-        />
-        <TextField
-          label="Where does the car stand?"
-          value={where}
-          maxLength={200}
-          error={problemOf('where')}
-          onChange={(event) => setWhere(event.target.value)}
-        />
-        {option.lost && <p className="font-semibold">{option.lost}</p>}
-        {option.depositMinor > 0 && (
-          <p>{show(option.depositMinor)} is paid ahead as a part of the total; the shop will ask for it.</p>
-        )}
-        <Button
-          type="submit"
-          look="main"
-          className="self-start"
-          busy={pending}
-          follows={`${option.name}, ${show(option.totalMinor)} with tax`}
-        >
-          Accept this one
-        </Button>
-        <Problems problems={problems.filter(({ field }) => field === undefined || field === 'option')} />
-      </form>
-    </Panel>
-  );
-}
-
-function Words({ paper, show }: { paper: QuotePaper; show: (minor: number) => string }) {
-  const lists: readonly (readonly [string, readonly string[]])[] = [
-    ['Included', paper.included],
-    ['Not included', paper.notIncluded],
-    ['Terms', paper.terms.map(({ words, minor }) => (minor === null ? words : `${words}: ${show(minor)}`))],
-    ['At the car we need', paper.authority ? [paper.authority] : []],
-    ['Take care', paper.cautions],
-  ];
-  return (
-    <Panel title="Good to know">
+    <Panel title={title}>
       <div className="grid gap-x-6 gap-y-3 sm:grid-cols-2">
-        {lists
-          .filter(([, words]) => words.length > 0)
-          .map(([title, words]) => (
-            <section key={title}>
-              <h3 className="font-semibold">{title}</h3>
-              <ul className="text-mute">
-                {words.map((word) => (
-                  <li key={word}>{word}</li>
-                ))}
-              </ul>
-            </section>
-          ))}
+        {told.map(([name, words]) => (
+          <section key={name}>
+            <h3 className="font-semibold">{name}</h3>
+            <ul className="text-mute">
+              {words.map((word) => (
+                <li key={word}>{word}</li>
+              ))}
+            </ul>
+          </section>
+        ))}
       </div>
-    </Panel>
-  );
-}
-
-function MessageForm({ onMessage }: Pick<OfferPageProps, 'onMessage'>) {
-  const { send, pending, problems, problemOf } = useSubmit(onMessage);
-  const [words, setWords] = useState('');
-  const [sent, setSent] = useState(false);
-  return (
-    <Panel title="Write to the shop">
-      <form
-        className="flex flex-col items-start gap-2"
-        onSubmit={(event) => {
-          event.preventDefault();
-          send({ words }, () => {
-            setWords('');
-            setSent(true);
-          });
-        }}
-      >
-        <TextAreaField
-          label="Your message"
-          className="w-full"
-          value={words}
-          maxLength={1000}
-          error={problemOf('words')}
-          onChange={(event) => setWords(event.target.value)}
-        />
-        <Button type="submit" look="quiet" busy={pending} disabled={words.trim() === ''}>
-          Send
-        </Button>
-        {sent && words === '' && <p data-said>Sent. The shop sees it at once.</p>}
-        <Problems problems={problems.filter(({ field }) => field === undefined)} />
-      </form>
     </Panel>
   );
 }

@@ -1,11 +1,11 @@
 'use client';
 
+import { useActionState } from 'react';
 import { dialled } from '@/core/kinds/phone';
-import type { Result } from '@/core/kinds/result';
 import { Button } from '@/ui/button';
+import type { FormSend } from '@/ui/form-answer';
 import { Problems } from '@/ui/problems';
 import { Standalone } from '@/ui/standalone';
-import { useSubmit } from '@/ui/use-submit';
 
 /**
  * The first page behind a link: who sent it, before anything is opened. Opening takes a press, so that a program that looks at links does
@@ -18,26 +18,22 @@ export function OpenOffer({
 }: {
   token: string;
   shop: { readonly name: string; readonly phone: string };
-  onOpen: (data: unknown) => Promise<Result<null>>;
+  onOpen: FormSend;
 }) {
-  const { send, pending, problems } = useSubmit(onOpen);
+  const [answer, send, pending] = useActionState(onOpen, null);
   return (
     <Standalone title={`From ${shop.name}`}>
       <p className="mb-4">
         <b>{shop.name}</b> has something for you to read: a quote, or what to know of your keys. The link
         opens once, on this device; from then on this device remembers it.
       </p>
-      <form
-        onSubmit={(event) => {
-          event.preventDefault();
-          send({ token });
-        }}
-      >
+      <form action={send}>
+        <input type="hidden" name="token" value={token} />
         <Button type="submit" look="main" busy={pending}>
           Open it
         </Button>
       </form>
-      <Problems problems={problems} />
+      <Problems problems={answer?.problems ?? []} />
       <CallTheShop phone={shop.phone} />
     </Standalone>
   );

@@ -33,7 +33,12 @@ export function OptionRow({ option, rules, selected, today, show, onSelect }: Op
         selected ? 'border-ink' : 'border-line',
       )}
     >
-      <div className={classNames('grid grid-cols-[1.25rem_1fr_2.75rem] items-start gap-y-1', optionColumns)}>
+      <div
+        className={classNames(
+          'grid grid-cols-[1.25rem_minmax(0,1fr)_2.75rem] items-start gap-y-1',
+          optionColumns,
+        )}
+      >
         <label className="col-span-2 grid min-h-11 cursor-pointer grid-cols-subgrid">
           <input
             type="radio"

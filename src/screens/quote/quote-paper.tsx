@@ -105,6 +105,7 @@ export function QuotePaper(props: QuotePaperProps) {
           title="Terms"
           words={paper.terms.map(({ words, minor }) => (minor === null ? words : `${words}: ${show(minor)}`))}
         />
+        <WordList title="Your keys afterwards" words={paper.kept ?? []} />
         <WordList title="Take care" words={paper.cautions} />
       </div>
       {paper.authority && (

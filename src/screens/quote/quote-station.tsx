@@ -1,6 +1,6 @@
 'use client';
 
-import { useState } from 'react';
+import { type ReactNode, useState } from 'react';
 import type { JobTerms } from '@/core/job/terms';
 import { formatDay, type LocalMoment } from '@/core/kinds/local-time';
 import type { Result } from '@/core/kinds/result';
@@ -21,6 +21,7 @@ import type { JobRef } from '@/ui/job-ref';
 import { Notice } from '@/ui/notice';
 import { Lead } from '@/ui/panel';
 import { type EditAction, useEdit } from '@/ui/use-edit';
+import type { OnAnswer } from '../parts/answer-form';
 import type { OnLink } from '../parts/make-link';
 import { type Appointment, AppointmentPanel } from './appointment-panel';
 import { BargainPanel } from './bargain-panel';
@@ -57,6 +58,8 @@ interface QuoteStationProps {
   readonly locale: string;
   readonly today: string;
   readonly quotes: readonly OfferedQuote[];
+  /** What was taken of it, once something was accepted. */
+  readonly payment: ReactNode;
   readonly replies: Replies;
   readonly actions: {
     readonly onOffer: EditAction;
@@ -67,6 +70,7 @@ interface QuoteStationProps {
     readonly onRival: EditAction;
     readonly onAgree: EditAction;
     readonly onLink: OnLink;
+    readonly onAnswer: OnAnswer;
     readonly onRevoke: (data: unknown) => Promise<Result<null>>;
     readonly onAccept: (data: unknown) => Promise<Result<{ repeated: boolean }>>;
   };
@@ -158,7 +162,7 @@ export function QuoteStation(props: QuoteStationProps) {
           <span className="text-right">Comeback</span>
           <span className="shop-only text-right">Earns</span>
         </div>
-        <fieldset disabled={job.closed}>
+        <fieldset disabled={job.closed} className="min-w-0">
           <legend className="sr-only">Options</legend>
           <ul className="flex flex-col gap-2">
             {available.map((option) => (
@@ -223,10 +227,12 @@ export function QuoteStation(props: QuoteStationProps) {
           replies={props.replies}
           show={show}
           onLink={actions.onLink}
+          onAnswer={actions.onAnswer}
           onRevoke={actions.onRevoke}
           onAccept={actions.onAccept}
         />
       )}
+      {props.payment}
       {selected && (
         <div className="shop-only">
           <BargainPanel

@@ -5,11 +5,14 @@ import type { Result } from '@/core/kinds/result';
 import { isSold, type OptionKind, optionName } from '@/core/quote/option-kinds';
 import type { PaperOption } from '@/core/quote/paper';
 import { Button } from '@/ui/button';
+import { classNames } from '@/ui/class-names';
 import { SelectField } from '@/ui/field';
 import { Notice } from '@/ui/notice';
 import { Panel } from '@/ui/panel';
 import { Problems } from '@/ui/problems';
+import { SignatureView } from '@/ui/signature-view';
 import { useSave } from '@/ui/use-submit';
+import { AnswerForm, type OnAnswer } from '../parts/answer-form';
 import { MakeLink, type OnLink } from '../parts/make-link';
 import type { Show } from './shown';
 
@@ -25,10 +28,14 @@ export interface Replies {
     readonly option: OptionKind;
     readonly totalMinor: number;
     readonly words: string;
+    readonly signature: string | null;
   }[];
+  /** The newest first. */
   readonly messages: readonly {
     readonly quoteNumber: number;
+    /** Who wrote it and when. */
     readonly told: string;
+    readonly byShop: boolean;
     readonly words: string;
   }[];
   readonly reserved: readonly string[];
@@ -42,6 +49,7 @@ interface RepliesPanelProps {
   readonly replies: Replies;
   readonly show: Show;
   readonly onLink: OnLink;
+  readonly onAnswer: OnAnswer;
   readonly onRevoke: (data: unknown) => Promise<Result<null>>;
   readonly onAccept: (data: unknown) => Promise<Result<{ repeated: boolean }>>;
 }
@@ -53,6 +61,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
   const accept = useSave(onAccept);
   const [option, setOption] = useState<OptionKind | ''>(quote.options[0]?.kind ?? '');
   const losing = quote.options.find(({ kind }) => kind === option);
+  const written = replies.messages.find(({ byShop }) => !byShop);
   const accepted = replies.acceptances.some(({ quoteNumber }) => quoteNumber === quote.number);
   return (
     <Panel
@@ -60,16 +69,23 @@ export function RepliesPanel(props: RepliesPanelProps) {
       note="A link opens once and shows this quote alone; nothing of it is kept in clear."
     >
       <div className="flex flex-col gap-3">
-        {replies.acceptances.map(({ quoteNumber, option, totalMinor, words }) => (
+        {replies.acceptances.map(({ quoteNumber, option, totalMinor, words, signature }) => (
           <Notice key={quoteNumber} tone="glaze" said>
             <b>
               Q-{quoteNumber} accepted: {optionName(option)}, {show(totalMinor)}.
             </b>{' '}
             {words}
+            {signature && <SignatureView strokes={signature} />}
           </Notice>
         ))}
-        {replies.messages.map(({ quoteNumber, told, words }) => (
-          <p key={`${told} ${words}`} className="border-l-4 border-smalt pl-3">
+        {written && (
+          <AnswerForm jobNumber={jobNumber} quote={written.quoteNumber} onAnswer={props.onAnswer} />
+        )}
+        {replies.messages.map(({ quoteNumber, told, byShop, words }) => (
+          <p
+            key={`${told} ${words}`}
+            className={classNames('border-l-4 pl-3', byShop ? 'border-glaze' : 'border-smalt')}
+          >
             “{words}” <span className="block text-small text-mute">{`On Q-${quoteNumber}, ${told}`}</span>
           </p>
         ))}
@@ -85,7 +101,7 @@ export function RepliesPanel(props: RepliesPanelProps) {
             />
             {!accepted && (
               <form
-                className="flex items-start gap-2"
+                className="flex flex-wrap items-start gap-2"
                 onSubmit={(event) => {
                   event.preventDefault();
                   accept.send({ number: jobNumber, quote: quote.number, option });

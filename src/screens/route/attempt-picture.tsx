@@ -26,7 +26,7 @@ export function AttemptPicture({ order, routes, currency, locale }: AttemptPictu
           const marks = own?.noReturn ?? [];
           const paid = own?.cost && at > 0 && costMinor < firstCostMinor(own.cost) - 1;
           return (
-            <li key={kind} className="flex items-stretch">
+            <li key={kind} className="flex max-w-full min-w-0 items-stretch">
               {at > 0 && (
                 <span className="flex w-24 flex-col items-center justify-center px-1 text-center text-small text-mute">
                   <span>if it fails, {formatProbability(reached)}</span>
@@ -35,7 +35,7 @@ export function AttemptPicture({ order, routes, currency, locale }: AttemptPictu
               )}
               <span
                 className={classNames(
-                  'flex w-48 flex-col gap-1 rounded-lg border-[1.5px] p-3',
+                  'flex w-48 min-w-0 shrink flex-col gap-1 rounded-lg border-[1.5px] p-3',
                   at === 0 ? 'border-ink' : 'border-line',
                 )}
               >

@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  Bell,
   BookOpen,
   Keyboard,
   Lock,
@@ -20,12 +21,14 @@ import { FocusKeeper } from '@/ui/focus-keeper';
 import { LinkWorks } from '@/ui/link-works';
 import { SaidRegion } from '@/ui/said-region';
 import { useShortcut } from '@/ui/use-shortcut';
+import { NewsCount } from '../parts/news-count';
 import { useSweptDrafts } from '../parts/use-swept-drafts';
 import { ConnectionBar } from './connection-bar';
 import { IdleLock, lockScreen } from './idle-lock';
 import { LeaveGuard } from './leave-guard';
 import { OpenWaits } from './open-waits';
 import { Shortcuts } from './shortcuts';
+import { useNews } from './use-news';
 
 interface Place {
   readonly href: string;
@@ -34,8 +37,11 @@ interface Place {
   readonly icon: LucideIcon;
 }
 
+const news = '/news';
+
 const places: readonly Place[] = [
   { href: '/jobs', label: 'Jobs', key: 'j', icon: Tag },
+  { href: news, label: 'News', key: 'w', icon: Bell },
   { href: '/benches', label: 'Benches', key: 'b', icon: Ruler },
   { href: '/van', label: 'Van', key: 'v', icon: Truck },
   { href: '/library', label: 'Library', key: 'l', icon: BookOpen },
@@ -43,11 +49,20 @@ const places: readonly Place[] = [
 ];
 
 /** The frame of every signed-in page: the rail of places, the page, and the list of shortcuts under `?`. */
-export function Shell({ lockMinutes, children }: { lockMinutes: number; children: ReactNode }) {
+export function Shell({
+  lockMinutes,
+  onNewsRead,
+  children,
+}: {
+  lockMinutes: number;
+  onNewsRead: (data: unknown) => Promise<unknown>;
+  children: ReactNode;
+}) {
   const router = useRouter();
   const path = usePathname();
   const [shortcutsOpen, setShortcutsOpen] = useState(false);
 
+  const unread = useNews(onNewsRead);
   useSweptDrafts();
   useEffect(() => {
     // Where a browser has no such worker a page that cannot be had is the browser's own.
@@ -77,7 +92,11 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
       </a>
       <nav
         aria-label="Places"
-        className="no-print sticky bottom-0 z-10 flex bg-shelf sm:top-0 sm:h-dvh sm:w-[84px] sm:flex-none sm:flex-col sm:pt-2"
+        className={classNames(
+          'no-print z-10 flex bg-shelf sm:sticky sm:top-0 sm:bottom-0 sm:h-dvh sm:overflow-y-auto sm:w-[84px] sm:flex-none sm:flex-col sm:pt-2',
+          // At a job its stations stand at the bottom of a phone, and the places at the end of the page.
+          !/^\/jobs\/\d/.test(path) && 'max-sm:sticky max-sm:bottom-0',
+        )}
       >
         {places.map(({ href, label, key, icon: Icon }) => {
           const present = path.startsWith(href);
@@ -95,6 +114,12 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
             >
               <Icon aria-hidden size={22} strokeWidth={1.7} />
               {label}
+              {href === news && unread > 0 && (
+                <span className="absolute top-1 right-1 min-w-6 rounded-full bg-terra px-1.5 text-center text-small font-bold text-on-terra sm:right-3">
+                  {Math.min(unread, 99)}
+                  <span className="sr-only"> new</span>
+                </span>
+              )}
               <LinkWorks />
             </Link>
           );
@@ -121,7 +146,7 @@ export function Shell({ lockMinutes, children }: { lockMinutes: number; children
       <div id="page" tabIndex={-1} className="min-w-0 flex-1">
         <ConnectionBar />
         <OpenWaits />
-        {children}
+        <NewsCount value={unread}>{children}</NewsCount>
       </div>
       <SaidRegion />
       <FocusKeeper />

@@ -5,6 +5,7 @@ import { useShortcutsOn } from '@/ui/use-shortcut';
 const shortcuts: readonly (readonly [string, string])[] = [
   ['N', 'New call'],
   ['J', 'Jobs'],
+  ['W', 'News'],
   ['B', 'Benches'],
   ['V', 'Van'],
   ['L', 'Library'],

@@ -1,14 +1,16 @@
 'use client';
 
-import { useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/button';
 import { SignOutButton } from '@/ui/device/sign-out-button';
 import { TextField } from '@/ui/field';
 import { LockedOut } from '@/ui/locked-out';
+import { useTitleNews } from '@/ui/page-title';
 import { Problems } from '@/ui/problems';
 import { sendPasscode } from '@/ui/send-passcode';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
+import { tellNews, useTellsNews } from '../parts/tell-news';
 import { useSweptDrafts } from '../parts/use-swept-drafts';
 
 interface LockedProps {
@@ -21,6 +23,7 @@ interface LockedProps {
 /** The lock screen: the passcode alone brings the person back to where they were. */
 export function Locked({ name, personId, to, onSignOut }: LockedProps) {
   useSweptDrafts();
+  const news = useNewsWhileLocked();
   const [passcode, setPasscode] = useState('');
   const { send, pending, problemOf, general } = useSubmit((data) => sendPasscode('/api/unlock', data));
   return (
@@ -36,6 +39,11 @@ export function Locked({ name, personId, to, onSignOut }: LockedProps) {
           The screen was idle or locked by hand. A call that was being typed is kept on this device; other
           words that were not saved are gone.
         </p>
+        {news > 0 && (
+          <p data-said className="font-semibold">
+            {news === 1 ? 'Something is new at the shop.' : `${news} things are new at the shop.`}
+          </p>
+        )}
         <TextField
           label="Your passcode"
           type="password"
@@ -56,4 +64,29 @@ export function Locked({ name, personId, to, onSignOut }: LockedProps) {
       </form>
     </Standalone>
   );
+}
+
+const everyMs = 60_000;
+
+/** How much is new, which is all that a locked screen says of it. */
+function useNewsWhileLocked(): number {
+  const [count, setCount] = useState(0);
+  const known = useRef<number>(undefined);
+  const tells = useTellsNews();
+  useTitleNews(count);
+  useEffect(() => {
+    const look = async () => {
+      const answer = await fetch('/api/news/count', { cache: 'no-store' }).catch(() => undefined);
+      if (!answer?.ok) return;
+      const { count: now } = (await answer.json()) as { count: number };
+      if (known.current !== undefined && now > known.current && tells.current)
+        tellNews({ title: 'Something is new at the shop', tag: 'locked', href: '/news' });
+      known.current = now;
+      setCount(now);
+    };
+    void look();
+    const timer = setInterval(look, everyMs);
+    return () => clearInterval(timer);
+  }, [tells]);
+  return count;
 }

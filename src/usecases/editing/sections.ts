@@ -42,7 +42,7 @@ export const sections = {
   },
   authority: {
     name: 'authority',
-    read: ({ authority }) => {
+    read: ({ authority, call: { vin } }) => {
       const last = authority.find(({ stage }) => stage === 'onSite') ?? authority[0];
       return {
         stage: last?.stage ?? null,
@@ -51,6 +51,9 @@ export const sections = {
         rightDocument: last?.rightDocument ?? null,
         howSeen: last?.howSeen ?? null,
         plateFits: last?.plateFits ?? null,
+        carVin: last?.carVin ?? null,
+        carPlate: last?.carPlate ?? null,
+        vin,
       };
     },
   },

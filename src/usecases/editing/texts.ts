@@ -57,6 +57,8 @@ const noWords: ReadonlySet<string> = new Set([
   'book',
   'prefer',
   'vin',
+  'carVin',
+  'carPlate',
   'phone',
   'couponCode',
   'identityNumber',

@@ -1,25 +1,29 @@
 import { v7 as uuid } from 'uuid';
+import { carRefused, cleanPlate } from '@/core/authority/check-car';
 import { papersRefused } from '@/core/authority/check-papers';
 import { lastCharacters } from '@/core/authority/documents';
 import { dangerRecordMinutes, secondPersonHours } from '@/core/authority/gate';
 import { mayDo } from '@/core/authority/roles';
-import { formatJobNumber } from '@/core/job/job';
+import { formatJobNumber, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { knownInHand } from '@/core/programming/keys';
 import { situationOf } from '@/core/quote/recommend';
+import { cleanVin } from '@/core/vin/alphabet';
+import { groupVin } from '@/core/vin/vin';
 import { appendAudit } from '@/data/audit';
 import {
   endSecondPerson,
   findSecondPerson,
   insertDanger,
   insertSecondPerson,
+  listOtherVins,
   recordDanger,
   type SecondPerson,
   upsertAuthority,
   upsertDoorNote,
 } from '@/data/authority';
-import { lockJob, markClosed } from '@/data/job-writes';
+import { lockJob, markClosed, noteVin } from '@/data/job-writes';
 import { findJob } from '@/data/jobs';
 import { listPeople } from '@/data/people';
 import { endReservations } from '@/data/reservations';
@@ -54,13 +58,27 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
     const refused = papersRefused({ ...input, signature }, rules, allLost);
     if (refused) return refused;
     const onSite = input.stage === 'onSite';
+    const another = onSite
+      ? carRefused(input, { vin: job.call.vin, plate: job.doorNote?.plate ?? null })
+      : undefined;
+    if (another) return another;
+    const carVin = onSite ? cleanVin(input.carVin) || null : null;
+    if (carVin !== null) await noteVin(db, job.id, carVin);
+    const before = job.authority.find(({ stage }) => stage === input.stage) ?? job.authority[0];
     await upsertAuthority(db, job.id, {
       stage: input.stage,
       holderName: input.holderName.trim(),
       identityDocument: input.identityDocument,
-      identityLast: lastCharacters(input.identityNumber),
+      // A number that is not typed again stays, of the same document.
+      identityLast:
+        input.identityNumber.trim() === '' && before?.identityDocument === input.identityDocument
+          ? before.identityLast
+          : lastCharacters(input.identityNumber),
       rightDocument: input.rightDocument,
-      rightLast: lastCharacters(input.rightNumber),
+      rightLast:
+        input.rightNumber.trim() === '' && before?.rightDocument === input.rightDocument
+          ? before.rightLast
+          : lastCharacters(input.rightNumber),
       howSeen: input.howSeen,
       personFits: onSite && input.personFits,
       plateFits: onSite && input.plateFits,
@@ -68,11 +86,25 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
       place: onSite ? input.place.trim() || null : null,
       signature: onSite ? signature || null : null,
       signedOnPaper: onSite && input.signedOnPaper,
+      carVin,
+      carPlate: onSite ? cleanPlate(input.carPlate) || null : null,
       recordedAt: actor.at,
       recordedBy: actor.personId,
     });
     return undefined;
   });
+}
+
+/** What speaks against the plate that was recorded: other jobs where it was on another car. */
+export async function readPlateDoubts(_actor: PersonActor, job: Job): Promise<readonly string[]> {
+  const read = job.authority.find(({ stage }) => stage === 'onSite');
+  if (!read?.carPlate || !read.carVin) return [];
+  const { carPlate, carVin } = read;
+  const others = await listOtherVins(database(), job.id, { carPlate, carVin });
+  return others.map(
+    ({ jobNumber, vin }) =>
+      `In ${formatJobNumber(jobNumber)} this plate was on another car, VIN ${groupVin(vin)}. Look at the papers again.`,
+  );
 }
 
 /** No authority: the job ends here, with its reason. */
@@ -169,9 +201,14 @@ export async function readSecond(
   jobId: string,
 ): Promise<{ people: { id: string; name: string }[]; present: SecondPerson | null }> {
   const db = database();
-  const people = (await listPeople(db)).filter(({ role }) => mayDo(role, 'secondTrainee'));
   const present = await findSecondPerson(db, jobId, actor.personId, actor.at);
-  return { people: people.map(({ id, name }) => ({ id, name })), present: present ?? null };
+  return { people: await readSeconds(actor), present: present ?? null };
+}
+
+/** Who of the shop can stand beside a trainee. */
+export async function readSeconds(_actor: PersonActor): Promise<{ id: string; name: string }[]> {
+  const people = (await listPeople(database())).filter(({ role }) => mayDo(role, 'secondTrainee'));
+  return people.map(({ id, name }) => ({ id, name }));
 }
 
 /** The second person steps away. */

@@ -1,16 +1,17 @@
 import { type HandoverNote, handoverOf } from '@/core/job/handover';
 import { formatJobNumber } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
-import { addMonths, formatDay, type LocalDay, localMoment } from '@/core/kinds/local-time';
+import { formatDay, type LocalDay, localMoment } from '@/core/kinds/local-time';
+import { warrantyDay } from '@/core/quote/receipt';
 import type { Db } from '@/data/db';
 import { findHandover } from '@/data/handovers';
-import { listAcceptances } from '@/data/quote-links';
 import type { HandoverHead } from '@/formats/pdf/handover-pdf';
 import { database } from '../database';
 import { withOwnWords } from '../editing/texts';
 import { drawForShop } from '../shop/draw-paper';
 import { firmOf } from '../shop/firm';
 import { carOnPaper, type JobView, planOf, readJobView } from '../view/job-view';
+import { readSold, type Sold } from './sold';
 
 /** What the customer is told with his keys, as the job stands. */
 export async function handoverOfView(db: Db, view: JobView): Promise<HandoverNote> {
@@ -20,20 +21,15 @@ export async function handoverOfView(db: Db, view: JobView): Promise<HandoverNot
     keys: proof,
     situation,
     plan: planOf(job, platform, runs),
-    warrantyUntil: await warrantyUntil(db, view),
+    warrantyUntil: warrantyWords(await readSold(db, view), view.now.day),
     own: view.shop.ownTexts.handover,
   });
 }
 
-/** The last day of the shop's warranty on what was accepted, or offered where nobody noted an acceptance. */
-async function warrantyUntil(db: Db, { job, quotes, now }: JobView): Promise<string | null | undefined> {
-  const [accepted] = await listAcceptances(db, job.id);
-  const quote = quotes.find(({ number }) => number === accepted?.quoteNumber) ?? quotes[0];
-  if (!quote) return undefined;
-  const { chosen, alternatives } = quote.paper;
-  const option = [chosen, ...alternatives].find(({ kind }) => kind === accepted?.option) ?? chosen;
-  const months = option.warrantyMonths ?? 0;
-  return months === 0 ? null : formatDay(addMonths(now.day, months), '');
+/** The last day of the shop's warranty in words; null where it gives none, undefined where nothing was quoted. */
+function warrantyWords(sold: Sold | undefined, today: LocalDay): string | null | undefined {
+  const until = sold && warrantyDay(sold.option, today);
+  return until ? formatDay(until, '') : until;
 }
 
 /** The handover note of a job: as it was frozen at the close, or as it stands. */

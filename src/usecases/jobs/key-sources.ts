@@ -1,3 +1,4 @@
+import type { Job } from '@/core/job/job';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
@@ -14,7 +15,7 @@ import {
 import { listAcceptances } from '@/data/quote-links';
 import { findFrozenQuote, listQuotes } from '@/data/quotes';
 import type { ComebackInput } from '@/inputs/quote-inputs';
-import { database, transact } from '../database';
+import { database } from '../database';
 
 /** Keeps from whom the keys of a job that is being closed came: by the option accepted, else the one offered last. */
 export async function keepSources(db: Db, jobId: string, at: Date): Promise<void> {
@@ -42,23 +43,25 @@ export async function readSources(_actor: Actor, jobId: string): Promise<JobSour
   return { known: await listKeySources(db, jobId), suppliers: await listSourceNames(db) };
 }
 
-/** Notes that a key of a closed job came back, so that the next quotes reckon with it. */
-export async function noteComeback(actor: PersonActor, input: ComebackInput): Promise<Result<null>> {
-  return transact(async (db) => {
-    if (!(await lockJob(db, input.number))) return failed('There is no such job.');
-    const job = await findJob(db, input.number);
-    if (!job?.closed) return failed('The job is still open: make the key again in it.');
-    if (!(await listSourceNames(db)).includes(input.source))
-      return failed('Nobody of this name sells keys to the shop.', 'source');
-    await insertKeySource(db, job.id, input.source, Math.max(1, job.keysWanted), actor.at);
-    if (!(await countComebacks(db, job.id, input.source, input.reason, actor.at)))
-      return failed('All keys of this source came back already.', 'source');
-    await appendAudit(db, actor, {
-      action: 'job.comeback',
-      subjectKind: 'job',
-      subjectId: job.id,
-      details: { source: input.source, reason: input.reason },
-    });
-    return done(null);
+/**
+ * Notes that a key of a closed job came back, so that the next quotes reckon with it, where somebody sold it; in the transaction of the caller, who undoes it
+ * where it fails. Gives the job.
+ */
+export async function noteComeback(db: Db, actor: PersonActor, input: ComebackInput): Promise<Result<Job>> {
+  if (!(await lockJob(db, input.number))) return failed('There is no such job.');
+  const job = await findJob(db, input.number);
+  if (!job?.closed) return failed('The job is still open: make the key again in it.');
+  if (input.source === '') return done(job);
+  if (!(await listSourceNames(db)).includes(input.source))
+    return failed('Nobody of this name sells keys to the shop.', 'source');
+  await insertKeySource(db, job.id, input.source, Math.max(1, job.keysWanted), actor.at);
+  if (!(await countComebacks(db, job.id, input.source, input.reason, actor.at)))
+    return failed('All keys of this source came back already.', 'source');
+  await appendAudit(db, actor, {
+    action: 'job.comeback',
+    subjectKind: 'job',
+    subjectId: job.id,
+    details: { source: input.source, reason: input.reason },
   });
+  return done(job);
 }

@@ -109,6 +109,17 @@ export async function unlock(
   return done(null);
 }
 
+/** Whether whoever is at this screen has the passcode of its session; guesses slow this session alone. */
+export function provePresence(
+  actor: PersonActor,
+  passcode: string,
+): Promise<{ ok: true; value: null } | Refused> {
+  return prove(actor, actor.personId, passcode, [[limits().session, actor.sessionId]], {
+    lane: 'known',
+    action: 'passcode.refused',
+  });
+}
+
 /** Whether somebody who stands beside a signed-in person typed the own passcode; guesses slow that person alone. */
 export function proveSecond(
   actor: PersonActor,

@@ -5,8 +5,8 @@ import { isSold, type OptionKind } from '@/core/quote/option-kinds';
 import type { PaperOption, QuotePaper } from '@/core/quote/paper';
 import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
-import { announceJob } from '@/data/live';
-import { insertAcceptance } from '@/data/quote-links';
+import { announceJob, announceNews } from '@/data/live';
+import { insertAcceptance, prolongLinks } from '@/data/quote-links';
 import { findFrozenQuote } from '@/data/quotes';
 import { endReservations, insertReservations, type Reservation } from '@/data/reservations';
 import { getShopOrThrow } from '@/data/shop';
@@ -33,9 +33,14 @@ export interface Accepting {
   readonly personId: string | null;
   readonly wantedWhen: string | null;
   readonly wantedWhere: string | null;
+  /** Strokes, where the customer signed. */
+  readonly signature: string | null;
   /** Texts that were held against the secrets of the job, for the audit. */
   readonly compared?: number;
 }
+
+/** Whoever accepted reads for so long what was agreed. */
+export const acceptedDays = 90;
 
 /** Why a quote cannot be accepted; undefined where it can. */
 export function refusalOf(standing: Standing, today: LocalDay): string | undefined {
@@ -81,6 +86,7 @@ export async function acceptOption(
     totalMinor: option.totalMinor,
     at: actor.at,
   });
+  await prolongLinks(db, standing.quoteId, new Date(actor.at.getTime() + acceptedDays * 86_400_000));
   await reserveFor(db, standing, kind, actor.at);
   await appendAudit(db, actor, {
     action: 'quote.accepted',
@@ -93,6 +99,7 @@ export async function acceptOption(
     },
   });
   await announceJob(db, standing.jobNumber);
+  await announceNews(db);
   return done({ repeated: false });
 }
 

@@ -1,16 +1,17 @@
 import { randomBytes } from 'node:crypto';
-import { v7 as uuid } from 'uuid';
 import type { HandoverNote } from '@/core/job/handover';
 import { formatJobNumber } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import type { Firm } from '@/core/kinds/firm';
-import { type LocalDay, localMoment } from '@/core/kinds/local-time';
+import { formatDay, type LocalDay, localMoment } from '@/core/kinds/local-time';
 import { done, failed, type Result } from '@/core/kinds/result';
+import type { MessageKind } from '@/core/quote/customer-message';
 import { appendAudit } from '@/data/audit';
 import { findHandedOver } from '@/data/handovers';
 import { lockJob } from '@/data/job-writes';
 import { announceJob } from '@/data/live';
-import { countMessages, findOffer, insertMessage, type OfferRow, openLink } from '@/data/quote-links';
+import { findReceiptByLink } from '@/data/payments';
+import { countMessages, findOffer, listOfferMessages, type OfferRow, openLink } from '@/data/quote-links';
 import { getShopOrThrow } from '@/data/shop';
 import type { AcceptOfferInput, OfferMessageInput } from '@/inputs/quote-inputs';
 import { now } from '@/outside/clock';
@@ -18,7 +19,8 @@ import { database, transact } from '../database';
 import { guardTexts, withWordsOf } from '../editing/texts';
 import { hashToken } from '../hash-token';
 import { firmOf } from '../shop/firm';
-import { acceptOption, refusalOf } from './accept';
+import { acceptedDays, acceptOption, refusalOf } from './accept';
+import { keepMessage } from './messages';
 
 /** A customer holding a link, as an actor. */
 function customerActor(linkId: string, device: string): Actor {
@@ -46,7 +48,8 @@ export async function openOffer(
     });
     const number = (offer ?? handed)?.jobNumber;
     if (number !== undefined) await announceJob(db, number);
-    return done({ cookie, expiresAt: link.expiresAt });
+    // The link lasts on where it is accepted, so the cookie may.
+    return done({ cookie, expiresAt: new Date(link.expiresAt.getTime() + acceptedDays * 86_400_000) });
   });
 }
 
@@ -60,9 +63,25 @@ export interface CustomerOffer {
   readonly acceptance: OfferRow['acceptance'];
   /** Why it cannot be accepted any more; null where it can. */
   readonly refused: string | null;
+  /** The job is over. */
+  readonly closed: boolean;
+  /** When the van comes, in words; null where no time is agreed. */
+  readonly visit: string | null;
+  /** The number of the newest receipt; null where none was given. */
+  readonly receipt: number | null;
+  /** What customer and shop wrote, in its order. */
+  readonly messages: readonly OfferMessage[];
   readonly firm: Firm;
   readonly locale: string;
   readonly today: string;
+}
+
+/** A line of what customer and shop wrote to each other. */
+export interface OfferMessage {
+  readonly by: 'customer' | 'shop';
+  readonly kind: MessageKind;
+  readonly words: string;
+  readonly at: string;
 }
 
 export async function readOffer(cookie: string): Promise<CustomerOffer | undefined> {
@@ -72,7 +91,11 @@ export async function readOffer(cookie: string): Promise<CustomerOffer | undefin
   if (!offer) return undefined;
   const shop = await getShopOrThrow(db);
   const today = localMoment(at, shop.zone).day;
-  const { quoteNumber, version, validUntil, place, acceptance } = offer;
+  const { quoteNumber, version, validUntil, place, acceptance, closed, visit } = offer;
+  const momentOf = (moment: Date) => {
+    const { day, hour } = localMoment(moment, shop.zone);
+    return { day: formatDay(day, today), hour };
+  };
   // As on the print of whoever made the link, or it would tell them what of their words was sealed.
   const paper = await withWordsOf(db, offer.linkMadeBy, offer.jobId, offer.paper);
   return {
@@ -83,6 +106,15 @@ export async function readOffer(cookie: string): Promise<CustomerOffer | undefin
     place,
     acceptance,
     refused: refusalOf(offer, today) ?? null,
+    closed,
+    receipt: (await findReceiptByLink(db, hashToken(cookie), at))?.number ?? null,
+    visit: visit && `${momentOf(visit.from).day}, ${momentOf(visit.from).hour} to ${momentOf(visit.to).hour}`,
+    messages: (await listOfferMessages(db, offer.quoteId)).map(({ at, kind, words, by }) => ({
+      by: by === null ? 'customer' : 'shop',
+      kind,
+      words: words ?? 'removed',
+      at: `${momentOf(at).day} ${momentOf(at).hour}`,
+    })),
     firm: firmOf(shop),
     locale: shop.locale,
     today,
@@ -95,11 +127,14 @@ export interface CustomerHandover {
   readonly jobName: string;
   readonly madeOn: LocalDay;
   readonly note: HandoverNote;
+  /** The number of the newest receipt; null where none was given. */
+  readonly receipt: number | null;
 }
 
 export async function readHandedOver(cookie: string): Promise<CustomerHandover | undefined> {
   const db = database();
-  const found = await findHandedOver(db, hashToken(cookie), now());
+  const at = now();
+  const found = await findHandedOver(db, hashToken(cookie), at);
   if (!found) return undefined;
   const shop = await getShopOrThrow(db);
   return {
@@ -107,6 +142,7 @@ export async function readHandedOver(cookie: string): Promise<CustomerHandover |
     jobName: formatJobNumber(found.jobNumber),
     madeOn: localMoment(found.madeAt, shop.zone).day,
     note: await withWordsOf(db, found.linkMadeBy, found.jobId, found.note),
+    receipt: (await findReceiptByLink(db, hashToken(cookie), at))?.number ?? null,
   };
 }
 
@@ -136,6 +172,7 @@ export async function acceptOffer(
       personId: null,
       wantedWhen: when || null,
       wantedWhere: where || null,
+      signature: input.signature || null,
       compared: guarded.value.compared,
     });
   });
@@ -159,20 +196,21 @@ export async function sendMessage(
     const actor = customerActor(offer.linkId, device);
     const guarded = await guardTexts(db, actor, offer.jobId, { words: input.words.trim() });
     if (!guarded.ok) return guarded;
-    await insertMessage(db, {
-      id: uuid(),
-      quoteId: offer.quoteId,
-      linkId: offer.linkId,
-      at: actor.at,
-      words: guarded.value.input.words,
-    });
-    await appendAudit(db, actor, {
-      action: 'quote.message',
-      subjectKind: 'job',
-      subjectId: offer.jobId,
-      details: { quote: offer.quoteNumber, compared: guarded.value.compared },
-    });
-    await announceJob(db, offer.jobNumber);
+    await keepMessage(
+      db,
+      actor,
+      {
+        jobId: offer.jobId,
+        jobNumber: offer.jobNumber,
+        quote: { id: offer.quoteId, number: offer.quoteNumber },
+      },
+      {
+        from: { linkId: offer.linkId },
+        kind: input.kind,
+        words: guarded.value.input.words,
+        compared: guarded.value.compared,
+      },
+    );
     return done(null);
   });
 }

@@ -177,7 +177,14 @@ export async function acceptByPhone(
         paper: quote.paper,
         acceptance: before ?? null,
       },
-      { option: input.option, linkId: null, personId: actor.personId, wantedWhen: null, wantedWhere: null },
+      {
+        option: input.option,
+        linkId: null,
+        personId: actor.personId,
+        wantedWhen: null,
+        wantedWhere: null,
+        signature: null,
+      },
     );
   });
 }

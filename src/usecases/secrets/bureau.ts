@@ -10,7 +10,7 @@ import type { Db } from '@/data/db';
 import { insertErrand } from '@/data/errands';
 import { lockJob } from '@/data/job-writes';
 import { findJob } from '@/data/jobs';
-import { announceJob } from '@/data/live';
+import { announceJob, announceNews } from '@/data/live';
 import { getShopOrThrow } from '@/data/shop';
 import type { AskBureauInput } from '@/inputs/job-inputs';
 import type { BureauAnswer, BureauQuestion } from '@/outside/bureau/bureau';
@@ -115,7 +115,7 @@ export async function storeAnswer(db: Db, actor: Actor, id: string, answer: Bure
   const end = job.closed
     ? { failure: 'The job was closed before the answer came.' }
     : await sealed(db, actor, job, enquiry, answer);
-  await settleEnquiry(db, id, end);
+  await settleEnquiry(db, id, end, actor.at);
   await appendAudit(db, actor, {
     action: 'envelopeId' in end ? 'bureau.answered' : 'bureau.failed',
     subjectKind: 'job',
@@ -123,6 +123,7 @@ export async function storeAnswer(db: Db, actor: Actor, id: string, answer: Bure
     details: { enquiry: id },
   });
   await announceJob(db, job.number);
+  await announceNews(db);
 }
 
 async function sealed(

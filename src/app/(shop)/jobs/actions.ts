@@ -25,11 +25,13 @@ import {
   NetworkInput,
   OfferQuoteInput,
   RefuseInput,
+  ReopenJobInput,
   SecondPersonInput,
   WordsInput,
   WriteRemoteInput,
 } from '@/inputs/job-inputs';
 import { RankInput } from '@/inputs/key-inputs';
+import { MakeReceiptInput, TakeBackInput, TakePaymentInput } from '@/inputs/payment-inputs';
 import {
   AcceptByPhoneInput,
   AgreePriceInput,
@@ -63,10 +65,11 @@ import {
   makeChoice,
   setRank,
 } from '@/usecases/jobs/decide';
-import { noteComeback } from '@/usecases/jobs/key-sources';
 import { changeCall, openCall } from '@/usecases/jobs/open-job';
+import { makeReceipt, takeBack, takePayment } from '@/usecases/jobs/payments';
 import { type CallPreview, previewCall } from '@/usecases/jobs/preview-call';
 import { closeJob, recordFacts } from '@/usecases/jobs/record';
+import { openComeback, reopenJob } from '@/usecases/jobs/reopen';
 import { writeRemote } from '@/usecases/jobs/write-remote';
 import { acceptByPhone, type MadeLink, makeHandoverLink, makeLink, revokeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
@@ -194,10 +197,6 @@ export async function recordFactsAction(data: unknown): Promise<Edited> {
   return runAction(FactsInput, data, recordFacts);
 }
 
-export async function noteComebackAction(data: unknown): Promise<Result<null>> {
-  return runAction(ComebackInput, data, noteComeback);
-}
-
 export async function closeJobAction(data: unknown): Promise<Edited> {
   return runAction(CloseJobInput, data, closeJob);
 }
@@ -240,4 +239,24 @@ export async function askBureauAction(data: unknown): Promise<Edited> {
 
 export async function writeRemoteAction(data: unknown): Promise<Result<unknown>> {
   return runAction(WriteRemoteInput, data, writeRemote);
+}
+
+export async function takePaymentAction(data: unknown): Promise<Result<null>> {
+  return runAction(TakePaymentInput, data, takePayment);
+}
+
+export async function takeBackAction(data: unknown): Promise<Result<null>> {
+  return runAction(TakeBackInput, data, takeBack);
+}
+
+export async function makeReceiptAction(data: unknown): Promise<Result<{ receipt: number }>> {
+  return runAction(MakeReceiptInput, data, makeReceipt);
+}
+
+export async function reopenJobAction(data: unknown): Promise<Result<{ version: number }>> {
+  return runAction(ReopenJobInput, data, reopenJob);
+}
+
+export async function openComebackAction(data: unknown): Promise<Result<{ number: number }>> {
+  return runAction(ComebackInput, data, openComeback);
 }

@@ -11,7 +11,10 @@ interface Part {
 
 /** What belongs together stands together. */
 const groups: readonly (readonly Part[])[] = [
-  [{ href: '/settings', label: 'You' }],
+  [
+    { href: '/settings', label: 'You' },
+    { href: '/settings/role', label: 'What you may do' },
+  ],
   [
     { href: '/settings/first-hour', label: 'First hour', duty: 'manageShop' },
     { href: '/settings/firm', label: 'Firm', duty: 'manageShop' },

@@ -11,12 +11,12 @@ const mostWaiting = 256;
 /** Jobs that the tabs of one browser may show at once. */
 const mostJobs = 50;
 
-/** Server-sent events: the number of each of the jobs named that changes, for as long as the session is open. */
+/** Server-sent events: the number of each of the jobs named that changes, and that there is news, for as long as the session is open. */
 export const GET = signedIn(async (actor, request) => {
   const { sessionId } = actor;
   const named = new URL(request.url).searchParams.get('jobs') ?? '';
-  if (!/^\d{1,9}(,\d{1,9})*$/.test(named)) return problem(400, 'Name the jobs that are shown, by number.');
-  const jobs = new Set(named.split(',', mostJobs).map(Number));
+  if (!/^(\d{1,9}(,\d{1,9})*)?$/.test(named)) return problem(400, 'Name the jobs that are shown, by number.');
+  const jobs = new Set(named === '' ? [] : named.split(',', mostJobs).map(Number));
   let stream: ReadableStreamDefaultController<Uint8Array> | undefined;
   const end = () => {
     heard?.end();

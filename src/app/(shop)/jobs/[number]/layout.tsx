@@ -1,4 +1,5 @@
 import type { Metadata } from 'next';
+import { cookies } from 'next/headers';
 import type { ReactNode } from 'react';
 import { whyNames } from '@/core/identify/line/reading';
 import { carName, formatJobNumber, jobStateOf } from '@/core/job/job';
@@ -10,6 +11,7 @@ import { JobFrame } from '@/screens/job/job-frame';
 import { LiveNotice } from '@/screens/job/live-notice';
 import { RingPanel } from '@/screens/job/ring-panel';
 import { SecondPerson } from '@/screens/job/second-person';
+import { turnedCookie } from '@/screens/job/turned-cookie';
 import type { ShopTime } from '@/ui/use-shop-clock';
 import { WaitBar } from '@/ui/wait-bar';
 import { readSecond } from '@/usecases/jobs/authority';
@@ -40,6 +42,7 @@ export default async function JobLayout({
       below={belowCar(view)}
       chips={situationChips(view)}
       stations={stations}
+      isTurned={(await cookies()).get(turnedCookie)?.value === String(job.number)}
       above={
         <>
           <LiveNotice number={job.number} state={jobStateOf(job)} />

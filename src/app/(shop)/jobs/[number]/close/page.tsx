@@ -1,4 +1,6 @@
+import { mayDo } from '@/core/authority/roles';
 import { differences } from '@/core/catalogue/conflicts';
+import { likelyOutcome } from '@/core/job/closing';
 import { firstProof, proofState } from '@/core/job/proving';
 import { localMoment, momentWords } from '@/core/kinds/local-time';
 import { worksInHand } from '@/core/programming/keys';
@@ -6,8 +8,10 @@ import { piecesOf } from '@/core/run/run-log';
 import { CloseStation } from '@/screens/close/close-station';
 import { readSources } from '@/usecases/jobs/key-sources';
 import { readJobHistory } from '@/usecases/jobs/list';
+import { readPayments } from '@/usecases/jobs/payments';
 import { readPhotographs } from '@/usecases/jobs/photographs';
 import { readRightUses, readRunMarks } from '@/usecases/jobs/read-run';
+import { readJobLinks } from '@/usecases/jobs/reopen';
 import { readHandoverLinks } from '@/usecases/quote/links';
 import { readSecrets } from '@/usecases/secrets/secrets';
 import { countGround } from '@/usecases/view/count-ground';
@@ -16,9 +20,13 @@ import { requireActor } from '../../../../session';
 import {
   closeJobAction,
   makeHandoverLinkAction,
-  noteComebackAction,
+  makeReceiptAction,
+  openComebackAction,
   recordFactsAction,
+  reopenJobAction,
   revokeLinkAction,
+  takeBackAction,
+  takePaymentAction,
 } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 import { linkShown } from '../link-words';
@@ -30,17 +38,29 @@ export default async function ClosePage({ params }: JobPageProps) {
   // Keys are proved once the work is over: an attempt that is written down later ended before.
   const ended = firstProof(job.log);
   const actor = await requireActor();
-  const [history, factChoices, { secrets }, sources, rightsUsed, handover, marks, photographs] =
-    await Promise.all([
-      readJobHistory(actor, job),
-      readFactChoices(actor),
-      readSecrets(actor, job),
-      closed ? readSources(actor, job.id) : undefined,
-      readRightUses(actor, job.id),
-      readHandoverLinks(actor, job.id),
-      readRunMarks(actor, job.id, view.runs),
-      readPhotographs(actor, job.id),
-    ]);
+  const [
+    history,
+    factChoices,
+    { secrets },
+    sources,
+    rightsUsed,
+    handover,
+    marks,
+    photographs,
+    payments,
+    links,
+  ] = await Promise.all([
+    readJobHistory(actor, job),
+    readFactChoices(actor),
+    readSecrets(actor, job),
+    closed ? readSources(actor, job.id) : undefined,
+    readRightUses(actor, job.id),
+    readHandoverLinks(actor, job.id),
+    readRunMarks(actor, job.id, view.runs),
+    readPhotographs(actor, job.id),
+    readPayments(actor, job),
+    readJobLinks(actor, job.id),
+  ]);
   return (
     <CloseStation
       job={editable(view)}
@@ -90,7 +110,19 @@ export default async function ClosePage({ params }: JobPageProps) {
       }}
       onHandoverLink={makeHandoverLinkAction}
       onRevoke={revokeLinkAction}
-      onComeback={noteComebackAction}
+      onComeback={openComebackAction}
+      payments={payments}
+      paymentActions={{
+        onTake: takePaymentAction,
+        onTakeBack: takeBackAction,
+        onReceipt: makeReceiptAction,
+      }}
+      locale={shop.locale}
+      mayTakeBack={mayDo(actor.role, 'takeBack')}
+      mayReopen={mayDo(actor.role, 'reopenJobs')}
+      links={links}
+      likelyOutcome={likelyOutcome(job.log, proofState(view.proof).fails.length)}
+      onReopen={reopenJobAction}
       onFacts={recordFactsAction}
       onClose={closeJobAction}
     />

@@ -5,6 +5,7 @@ import { DoorPanel } from '@/screens/authority/door-panel';
 import { RefusePanel } from '@/screens/authority/refuse-panel';
 import { RulesPanel } from '@/screens/authority/rules-panel';
 import { ArrivalPanel } from '@/screens/on-site/arrival-panel';
+import { readPlateDoubts } from '@/usecases/jobs/authority';
 import { arrivalGround } from '@/usecases/view/arrival-ground';
 import { requireActor } from '../../../../session';
 import { examineVinAction } from '../../../benches/actions';
@@ -20,11 +21,14 @@ import { editable, type JobPageProps, loadJob } from '../job-page';
 export default async function OnSitePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
   const { job, shop } = view;
-  const now = (await requireActor()).at;
+  const actor = await requireActor();
+  const now = actor.at;
   const recordBy = job.danger && new Date(job.danger.begunAt.getTime() + dangerRecordMinutes * 60_000);
+  const locked = job.call.access === 'locked' || job.call.danger || job.danger !== null;
   const door = (
     <DoorPanel
       job={editable(view)}
+      urgent={Boolean(locked)}
       doorNote={job.doorNote}
       danger={job.danger}
       recordBy={
@@ -38,7 +42,6 @@ export default async function OnSitePage({ params }: JobPageProps) {
       onRecord={recordEmergencyAction}
     />
   );
-  const locked = job.call.access === 'locked' || job.call.danger || job.danger !== null;
   return (
     <>
       {locked && door}
@@ -50,6 +53,12 @@ export default async function OnSitePage({ params }: JobPageProps) {
         other={job.authority.find(({ stage }) => stage === 'advance')}
         rules={shop.rules}
         customer={job.call.name}
+        car={{
+          vin: job.call.vin,
+          plate: job.doorNote?.plate ?? '',
+          place: job.call.placeDetail ?? '',
+          doubts: await readPlateDoubts(actor, job),
+        }}
         zone={shop.zone}
         onRecord={recordAuthorityAction}
       />

@@ -1,15 +1,20 @@
+import { mayDo } from '@/core/authority/roles';
 import { overlapWords } from '@/core/job/visit';
 import { localMoment, momentWords } from '@/core/kinds/local-time';
 import { formatDistance } from '@/core/kinds/units';
 import { firstOption, tripOf } from '@/core/quote/options';
+import { PaymentPanel } from '@/screens/parts/payment-panel';
 import { QuoteStation } from '@/screens/quote/quote-station';
+import { readPayments } from '@/usecases/jobs/payments';
 import { type QuoteReplies, readReplies } from '@/usecases/quote/links';
 import { readQuoteStation } from '@/usecases/quote/station';
 import { requireActor } from '../../../../session';
+import { answerMessageAction } from '../../../news/actions';
 import {
   acceptByPhoneAction,
   agreePriceAction,
   makeLinkAction,
+  makeReceiptAction,
   noteRivalAction,
   offerQuoteAction,
   reserveTimeAction,
@@ -17,6 +22,8 @@ import {
   setHandPriceAction,
   setTermsAction,
   setWorksAction,
+  takeBackAction,
+  takePaymentAction,
 } from '../../actions';
 import { editable, type JobPageProps, loadJob } from '../job-page';
 import { linkShown } from '../link-words';
@@ -24,8 +31,9 @@ import { linkShown } from '../link-words';
 export default async function QuotePage({ params }: JobPageProps) {
   const view = await loadJob((await params).number);
   const { job, quote, quotes, shop, now, vans, van } = view;
-  const { accounts, couponCode, works, rivals, going } = await readQuoteStation(await requireActor(), view);
-  const replies = await readReplies(await requireActor(), job.id);
+  const actor = await requireActor();
+  const { accounts, couponCode, works, rivals, going } = await readQuoteStation(actor, view);
+  const [replies, payments] = await Promise.all([readReplies(actor, job.id), readPayments(actor, job)]);
   const { visit } = job;
   const trip = quote && tripOf(firstOption(quote.options), quote.snapshot);
   return (
@@ -59,6 +67,18 @@ export default async function QuotePage({ params }: JobPageProps) {
       distance={trip ? formatDistance(trip.distanceKm, shop.distanceUnit) : undefined}
       locale={shop.locale}
       today={now.day}
+      payment={
+        payments?.accepted && (
+          <PaymentPanel
+            jobNumber={job.number}
+            payments={payments}
+            locale={shop.locale}
+            zone={shop.zone}
+            mayTakeBack={mayDo(actor.role, 'takeBack')}
+            actions={{ onTake: takePaymentAction, onTakeBack: takeBackAction, onReceipt: makeReceiptAction }}
+          />
+        )
+      }
       replies={repliesShown(replies, shop.zone, now.day)}
       quotes={quotes.map(({ madeAt: _, id: __, offered: ___, ...rest }) => rest)}
       actions={{
@@ -70,6 +90,7 @@ export default async function QuotePage({ params }: JobPageProps) {
         onRival: noteRivalAction,
         onAgree: agreePriceAction,
         onLink: makeLinkAction,
+        onAnswer: answerMessageAction,
         onRevoke: revokeLinkAction,
         onAccept: acceptByPhoneAction,
       }}
@@ -86,8 +107,9 @@ function repliesShown(
   return {
     links: links.map((link) => ({ ...linkShown(link, zone, today), quoteNumber: link.quoteNumber })),
     acceptances: acceptances.map(
-      ({ quoteNumber, option, totalMinor, acceptedAt, takenBy, wantedWhen, wantedWhere }) => ({
+      ({ quoteNumber, option, totalMinor, acceptedAt, takenBy, wantedWhen, wantedWhere, signature }) => ({
         quoteNumber,
+        signature,
         option,
         totalMinor,
         words: [
@@ -101,8 +123,17 @@ function repliesShown(
           .join(' '),
       }),
     ),
-    messages: messages.flatMap(({ quoteNumber, at, words }) =>
-      words === null ? [] : [{ quoteNumber, told: momentWords(at, zone), words }],
+    messages: messages.flatMap(({ quoteNumber, at, kind, words, by }) =>
+      words === null
+        ? []
+        : [
+            {
+              quoteNumber,
+              told: `${by ?? (kind === 'time' ? 'the customer, who asks for another time' : 'the customer')}, ${momentWords(at, zone)}`,
+              byShop: by !== null,
+              words,
+            },
+          ],
     ),
     reserved: reservations.map(({ article, pieces, van }) => `${pieces} ${article} in ${van}`),
   };

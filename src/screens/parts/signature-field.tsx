@@ -5,6 +5,7 @@ import SignaturePad from 'signature_pad';
 import { Button } from '@/ui/button';
 
 interface SignatureFieldProps {
+  readonly label?: string;
   readonly value: string;
   readonly error: string | undefined;
   readonly onChange: (strokes: string) => void;
@@ -14,7 +15,12 @@ const width = 600;
 const height = 200;
 
 /** Signs by finger; kept as strokes, never as a picture. */
-export function SignatureField({ value, error, onChange }: SignatureFieldProps) {
+export function SignatureField({
+  label = 'Signature of the customer, by finger',
+  value,
+  error,
+  onChange,
+}: SignatureFieldProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const pad = useRef<SignaturePad>(undefined);
   const told = useRef(onChange);
@@ -33,7 +39,7 @@ export function SignatureField({ value, error, onChange }: SignatureFieldProps) 
   return (
     <div>
       <p id="signature-label" className="text-small font-semibold text-mute">
-        Signature of the customer, by finger
+        {label}
       </p>
       <canvas
         ref={canvas}
