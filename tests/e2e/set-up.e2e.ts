@@ -65,7 +65,11 @@ test('an empty database is set up with the code of the console, and offers no de
     buffer: Buffer.from('no picture'),
   });
   await expect(page.getByText(/This is no picture that can be read/)).toBeVisible();
-  await page.getByLabel('Picture of the logo').setInputFiles('docs/screenshots/quote-paper.png');
+  await page.getByLabel('Picture of the logo').setInputFiles({
+    name: 'logo.png',
+    mimeType: 'image/png',
+    buffer: await page.screenshot({ clip: { x: 0, y: 0, width: 300, height: 100 } }),
+  });
   await expect(page.getByRole('img', { name: 'The logo as it is printed' })).toBeVisible();
   await page.getByLabel('Paper', { exact: true }).selectOption('A4');
   await page.getByRole('button', { name: 'Save' }).nth(1).click();

@@ -143,6 +143,7 @@ function AuthorityForm(props: AuthorityPartProps & { readonly onDone: () => void
         name="identityNumber"
         label="Number of the document"
         mono
+        autoCapitalize="characters"
         maxLength={40}
         hint={keptOf(start?.identityLast)}
       />
@@ -157,6 +158,7 @@ function AuthorityForm(props: AuthorityPartProps & { readonly onDone: () => void
         name="rightNumber"
         label="Number of the paper"
         mono
+        autoCapitalize="characters"
         maxLength={40}
         hint={keptOf(start?.rightLast)}
       />

@@ -82,6 +82,7 @@ export function SecretsPanel({ job, secrets, zone, onKeep, onBitting }: SecretsP
             label="It says"
             type="password"
             mono
+            autoCapitalize="characters"
             autoComplete="off"
             maxLength={200}
           />

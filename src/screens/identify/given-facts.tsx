@@ -106,6 +106,7 @@ function AddFact({ applications, pending, problem, onAnswer }: AddFactProps) {
             label={kind === 'modelYear' ? 'Year, or from' : 'Month, or from'}
             className="w-36"
             mono
+            inputMode={kind === 'modelYear' ? 'numeric' : undefined}
             value={value}
             placeholder={kind === 'modelYear' ? '2019' : '2019-05'}
             error={problem}
@@ -115,6 +116,7 @@ function AddFact({ applications, pending, problem, onAnswer }: AddFactProps) {
             label="to"
             className="w-36"
             mono
+            inputMode={kind === 'modelYear' ? 'numeric' : undefined}
             value={until}
             onChange={(event) => setUntil(event.target.value.trim())}
           />

@@ -90,6 +90,7 @@ export function KeyEditor({ draft, others, pending, outcome, onSave, onRemove, o
         <TextField
           label="Name on the tag"
           value={key.name}
+          autoCapitalize="words"
           maxLength={40}
           required
           onChange={(event) => set({ name: event.target.value })}

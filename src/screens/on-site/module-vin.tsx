@@ -37,6 +37,7 @@ export function ModuleVin({ vin, noted, onExamine, onNoted }: ModuleVinProps) {
             mono
             value={typed}
             maxLength={60}
+            autoCapitalize="characters"
             spellCheck={false}
             hint="Only how it compares is kept."
             onChange={({ target }) => {

@@ -94,6 +94,7 @@ export function PinAnswers({
           label="PIN"
           mono
           type="password"
+          inputMode="numeric"
           autoComplete="off"
           className="max-w-60"
           value={told}

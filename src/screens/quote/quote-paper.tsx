@@ -62,17 +62,19 @@ export function QuotePaper(props: QuotePaperProps) {
         <tbody>
           {chosen.lines.map((line) => (
             <tr key={`${line.payee} ${line.label}`} className="border-t border-line">
-              <td className="py-1 pr-3">{payeeLabel(line)}</td>
-              <td className="py-1 text-right font-mono">{show(line.netMinor)}</td>
-              <td className="py-1 text-right font-mono">{show(line.taxMinor)}</td>
-              <td className="py-1 text-right font-mono">{show(line.netMinor + line.taxMinor)}</td>
+              <td className="py-1 pr-3 print:py-0.5">{payeeLabel(line)}</td>
+              <td className="py-1 text-right print:py-0.5 font-mono">{show(line.netMinor)}</td>
+              <td className="py-1 text-right print:py-0.5 font-mono">{show(line.taxMinor)}</td>
+              <td className="py-1 text-right print:py-0.5 font-mono">
+                {show(line.netMinor + line.taxMinor)}
+              </td>
             </tr>
           ))}
           <tr className="border-t-2 border-ink font-bold">
-            <td className="py-1">Total</td>
-            <td className="py-1 text-right font-mono">{show(chosen.netMinor)}</td>
-            <td className="py-1 text-right font-mono">{show(chosen.taxMinor)}</td>
-            <td className="py-1 text-right font-mono">{show(chosen.totalMinor)}</td>
+            <td className="py-1 print:py-0.5">Total</td>
+            <td className="py-1 text-right print:py-0.5 font-mono">{show(chosen.netMinor)}</td>
+            <td className="py-1 text-right print:py-0.5 font-mono">{show(chosen.taxMinor)}</td>
+            <td className="py-1 text-right print:py-0.5 font-mono">{show(chosen.totalMinor)}</td>
           </tr>
         </tbody>
       </table>
@@ -84,7 +86,10 @@ export function QuotePaper(props: QuotePaperProps) {
           <h2 className="mt-4 font-semibold print:mt-2">Other ways, for comparison</h2>
           <ul>
             {alternatives.map((option) => (
-              <li key={option.kind} className="flex justify-between gap-4 border-t border-line py-1">
+              <li
+                key={option.kind}
+                className="flex justify-between gap-4 border-t border-line py-1 print:py-0.5"
+              >
                 <span>
                   {[`${option.name}, ready by ${readyWords(option)}`, comebackWords(option)]
                     .filter(Boolean)
@@ -98,7 +103,7 @@ export function QuotePaper(props: QuotePaperProps) {
           </ul>
         </>
       )}
-      <div className="mt-4 grid gap-x-6 gap-y-3 border-t border-line pt-2 sm:grid-cols-2 print:mt-2 print:gap-y-1 print:pt-1">
+      <div className="mt-4 grid gap-x-6 gap-y-3 border-t border-line pt-2 sm:grid-cols-2 print:mt-2 print:grid-cols-3 print:gap-y-1 print:pt-1">
         <WordList title="Included" words={paper.included} />
         <WordList title="Not included" words={paper.notIncluded} />
         <WordList

@@ -75,6 +75,7 @@ export function TermsPanel(props: TermsPanelProps) {
           <TextField
             label="Coupon"
             className="w-40"
+            autoCapitalize="characters"
             mono
             value={code}
             error={edit.problemOf('couponCode')}

@@ -28,8 +28,8 @@ export function SetUp({ onSetUp }: { onSetUp: (data: unknown) => Promise<Failed>
     <Standalone title="Set up the shop">
       <Form of={of} className="flex flex-col gap-3">
         <FormText of={of} name="code" label="Set-up code" hint="Shown where the program was started." mono />
-        <FormText of={of} name="shopName" label="Name of the shop" />
-        <FormText of={of} name="personName" label="Your name" />
+        <FormText of={of} name="shopName" label="Name of the shop" autoCapitalize="words" />
+        <FormText of={of} name="personName" label="Your name" autoCapitalize="words" />
         <FormText
           of={of}
           name="passcode"

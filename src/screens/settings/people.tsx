@@ -100,7 +100,7 @@ function PersonForm({
       title={person.id ? person.name : 'Add somebody'}
     >
       <Form of={of} className="flex flex-col gap-2">
-        <FormText of={of} name="name" label="Name" maxLength={80} />
+        <FormText of={of} name="name" label="Name" autoCapitalize="words" maxLength={80} />
         <FormSelect
           of={of}
           name="role"

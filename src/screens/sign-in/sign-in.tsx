@@ -46,6 +46,7 @@ export function SignIn({ shopName, people, to }: SignInProps) {
           <TextField
             label="Your name"
             autoFocus
+            autoCapitalize="words"
             autoComplete="username"
             value={who}
             onChange={(event) => setWho(event.target.value)}

@@ -89,6 +89,7 @@ export function VinBench({ markets, onExamine }: VinBenchProps) {
                   label="The other one"
                   mono
                   value={other}
+                  autoCapitalize="characters"
                   maxLength={60}
                   spellCheck={false}
                   placeholder="?????????4KH012734"
