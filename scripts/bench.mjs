@@ -4,6 +4,7 @@ import { spawn } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
+import { firstPrice } from './bench/first-price.mjs';
 import { tasksOfDecode, tasksOfWait } from './bench/page-tasks.mjs';
 import { measureRelease } from './bench/release.mjs';
 import { report, weightRows } from './bench/report.mjs';
@@ -63,7 +64,7 @@ async function main() {
   const browsed = !only || only === 'pages' ? await pageFigures(address) : undefined;
   if (only === 'pages') {
     console.log(weightRows(browsed.weights));
-    console.log(browsed.longTasks, browsed.carTasks);
+    console.log(browsed.longTasks, browsed.carTasks, browsed.price);
     return;
   }
   const figures = await measure({
@@ -78,12 +79,12 @@ async function main() {
     if (only === 'runs' || only === 'timed') console.log(await runPaint(address, figures.job));
     return;
   }
-  const { weights: scripts, longTasks, carTasks } = browsed;
+  const { weights: scripts, longTasks, carTasks, price } = browsed;
   const paint = await runPaint(address, figures.atTheCar.job);
   const release = await measureRelease({ ...env, NEXT_TELEMETRY_DISABLED: '1' });
   writeFileSync(
     join(root, 'docs', 'bench.md'),
-    report({ ...figures, release, longTasks, carTasks, paint }, scripts),
+    report({ ...figures, release, longTasks, carTasks, price, paint }, scripts),
   );
   say('docs/bench.md is written');
 }
@@ -197,6 +198,7 @@ async function pageFigures(address) {
   }
   const longTasks = await tasksOfDecode(context, address);
   const carTasks = await tasksOfWait(context, address);
+  const price = await firstPrice(browser, address);
   await browser.close();
-  return { weights, longTasks, carTasks };
+  return { weights, longTasks, carTasks, price };
 }

@@ -26,6 +26,7 @@ export function report(figures, scripts) {
     procedures,
     longTasks,
     carTasks,
+    price,
     atTheCar,
     paint,
   } = figures;
@@ -60,6 +61,9 @@ ${prices.cars} drawn cars, told of by make, model, a year as callers state it an
 price, once it is known, lay within the first range in ${percent(prices.within)} (target: at least 95 %); the range was
 ${dollars(prices.meanMinor)} wide on average, against ${dollars(prices.allMinor)} from the cheapest to the dearest candidate
 (${percent(prices.meanMinor / prices.allMinor)}, target: at most 50 %). It was one price in ${percent(prices.one)} of the calls.
+
+On a phone, from the press that signs in until the price of one typed line stands there: ${price.middle} s in the middle of five,
+${price.longest} s at worst, ${price.typing} s of them typing (target: under 10 s).
 
 ## Worn keys
 

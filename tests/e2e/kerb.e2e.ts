@@ -1,51 +1,62 @@
-import { expect, expectAccessible, line, passcodes, signIn, steady, test } from './support';
+import { expect, expectAccessible, line, passcodes, signIn, steady, tabTo, test } from './support';
 
 const phone = { viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true };
 
-test('a call that is cut by a reload, a lock and a lost connection comes to an open job', async ({
+test('a call that is cut by a reload, a lock and a lost connection comes to an open job, by keyboard alone', async ({
   browser,
 }) => {
   const context = await browser.newContext(phone);
   const page = steady(await context.newPage());
+  const { keyboard } = page;
+  const key = async (name: string) => {
+    await keyboard.press('Escape');
+    await keyboard.press(name);
+  };
   await signIn(page);
-  await page.goto('/jobs/new');
-  await line(page).fill('merrowdale 2018 push start spare one key works');
+  await key('n');
+  await page.waitForURL('**/jobs/new');
+  await expect(line(page)).toBeFocused();
+  await keyboard.type('merrowdale 2018 push start spare one key works');
   await expect(page.getByRole('button', { name: /model Merrowdale/ })).toBeVisible();
 
   // A reload: the words are there again, and go on.
   await page.reload();
   await expect(line(page)).toHaveValue('merrowdale 2018 push start spare one key works');
-  await line(page).press('End');
-  await line(page).pressSequentially(' quarry end');
-  await page.getByLabel('Name', { exact: true }).fill('Odile Varga');
+  await expect(line(page)).toBeFocused();
+  await keyboard.press('End');
+  await keyboard.type(' quarry end');
+  await tabTo(page, /^Name$/);
+  await keyboard.type('Odile Varga');
 
   // Another place and back; nobody is asked, since nothing is lost.
-  await page.getByRole('link', { name: 'Jobs' }).click();
+  await key('j');
   await page.waitForURL('**/jobs');
   await expect(page.getByText(/A call was not finished/)).toBeVisible();
   await expectAccessible(page);
-  await page.getByRole('button', { name: 'Take it up again' }).click();
+  await tabTo(page, /^Take it up again/);
+  await keyboard.press('Enter');
   await page.waitForURL('**/jobs/new');
   await expect(line(page)).toHaveValue('merrowdale 2018 push start spare one key works quarry end');
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Odile Varga');
 
   // The lock, which shows nothing of it.
-  await page.setViewportSize({ width: 844, height: 390 });
-  await page.getByRole('button', { name: 'Lock', exact: true }).click();
+  await key('q');
   await page.waitForURL('**/locked*');
-  await page.setViewportSize(phone.viewport);
   await expect(page.getByText(/merrowdale|Odile/i)).toHaveCount(0);
-  await page.getByLabel('Your passcode').fill(passcodes['Sunniva Aasgren'] ?? '');
-  await page.getByRole('button', { name: 'Unlock' }).click();
+  await expect(page.getByLabel('Your passcode')).toBeFocused();
+  await keyboard.type(passcodes['Sunniva Aasgren'] ?? '');
+  await keyboard.press('Enter');
   await page.waitForURL('**/jobs/new');
   await expect(line(page)).toHaveValue('merrowdale 2018 push start spare one key works quarry end');
   await expect(page.getByText(/^“From/)).toBeVisible();
 
   // No connection: the price is marked as that of older words, the press waits, and the job opens by itself.
   await context.setOffline(true);
-  await line(page).fill('pelmore 2012 turn key spare one key works quarry end');
+  await expect(line(page)).toBeFocused();
+  await keyboard.press('Control+a');
+  await keyboard.type('pelmore 2012 turn key spare one key works quarry end');
   await expect(page.getByText('No connection: of the words before').first()).toBeVisible();
-  await page.getByRole('button', { name: 'Open the job' }).click();
+  await keyboard.press('Alt+Enter');
   await expect(page.getByText(/its job opens by itself once there is one/)).toBeVisible();
   await expectAccessible(page);
   await context.setOffline(false);
@@ -54,7 +65,8 @@ test('a call that is cut by a reload, a lock and a lost connection comes to an o
   const opened = page.url();
 
   // The call is ended with it.
-  await page.goto('/jobs/new');
+  await key('n');
+  await page.waitForURL('**/jobs/new');
   await expect(line(page)).toHaveValue('');
   await expect(page.getByText(/A call was not finished/)).toBeHidden();
   await page.goto('/jobs?q=odile');

@@ -1,30 +1,4 @@
-import type { Page } from '@playwright/test';
-import { expect, passcodes, test } from './support';
-
-/** Presses Tab until the element with this accessible name has the focus; the focus must be visible all the way. */
-async function tabTo(page: Page, name: RegExp, most = 90): Promise<void> {
-  for (let presses = 0; presses < most; presses += 1) {
-    await page.keyboard.press('Tab');
-    const focused = await page.evaluate(() => {
-      const element = document.activeElement as HTMLInputElement | null;
-      if (!element || element === document.body) return undefined;
-      const words = [
-        element.getAttribute('aria-label'),
-        ...[...(element.labels ?? [])].map((label) => label.textContent),
-        element.textContent,
-      ];
-      const { outlineStyle, outlineWidth } = getComputedStyle(element);
-      return {
-        words: words.filter(Boolean).join(' | '),
-        visible: outlineStyle !== 'none' && outlineWidth !== '0px',
-      };
-    });
-    if (!focused) continue;
-    expect(focused.visible, `focus is visible on ${focused.words}`).toBe(true);
-    if (name.test(focused.words)) return;
-  }
-  throw new Error(`Tab does not reach ${name}`);
-}
+import { expect, hangTag, passcodes, signIn, tabTo, takeCandidate, test } from './support';
 
 test('from a caller’s sentence to a closed job, by keyboard alone', async ({ page }) => {
   test.setTimeout(400_000);
@@ -158,6 +132,46 @@ test('from a caller’s sentence to a closed job, by keyboard alone', async ({ p
     await page.waitForURL(/\?q=/);
     await expect(page.getByRole('link', { name: new RegExp(`K-${number}`) })).toBeVisible();
   }
+});
+
+test('five presses at most lead from an open job to an offered quote', async ({ page }) => {
+  // Every press of a pointer or a key on a control, through each page.
+  await page.addInitScript(() => {
+    addEventListener(
+      'click',
+      ({ isTrusted }) => {
+        if (isTrusted) sessionStorage.presses = Number(sessionStorage.presses ?? 0) + 1;
+      },
+      true,
+    );
+  });
+  const begin = () => page.evaluate(() => sessionStorage.setItem('presses', '0'));
+  const presses = () => page.evaluate(() => Number(sessionStorage.presses));
+  const station = page.getByRole('navigation', { name: 'Stations' }).getByRole('link', { name: /Quote/ });
+  const offered = page.getByText(/^Q-\d+$/).first();
+  await signIn(page);
+  await hangTag(page, 'merrowdale 2018 push start spare one key works quarry end');
+
+  // What is advised, as soon as the job is open.
+  await begin();
+  await station.click();
+  await page.waitForURL('**/quote');
+  await page.getByRole('button', { name: 'Offer this one' }).click();
+  await expect(offered).toBeVisible();
+  expect(await presses()).toBe(2);
+
+  // The car settled first, and another option than the advised one.
+  await hangTag(page, 'merrowdale 2018 push start spare one key works quarry end');
+  await begin();
+  await takeCandidate(page, 'Likeliest by the mark');
+  await station.click();
+  await page.waitForURL('**/quote');
+  const others = page.getByRole('radio', { name: /^(Shop|Customer)/, checked: false });
+  await others.first().click();
+  await page.getByRole('button', { name: 'Offer this one' }).click();
+  await expect(offered).toBeVisible();
+  expect(await presses()).toBeGreaterThan(2);
+  expect(await presses()).toBeLessThanOrEqual(5);
 });
 
 test('the shortcuts are listed under ?', async ({ page }) => {

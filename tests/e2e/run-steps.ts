@@ -51,9 +51,14 @@ export async function knowsKeys(page: Page, many: number): Promise<void> {
   if (many > 0) await page.reload();
 }
 
-/** Presses what goes well until a step of a kind is at hand. */
-export async function goesTo(page: Page, until: RegExp): Promise<void> {
+/** Presses what goes well until a step of a kind is at hand; each one can be looked at before it is pressed. */
+export async function goesTo(
+  page: Page,
+  until: RegExp,
+  onStep: () => Promise<void> = async () => {},
+): Promise<void> {
   for (let turn = 0; turn < 40; turn += 1) {
+    await onStep();
     const text = (await card(page).textContent()) ?? '';
     if (until.test(text)) return;
     await press(page);

@@ -4,6 +4,8 @@ import { useRouter } from 'next/navigation';
 import { ToggleGroup } from 'radix-ui';
 import { useTransition } from 'react';
 import type { Role } from '@/core/kinds/actor';
+import { Button } from '@/ui/button';
+import { lockScreen } from '@/ui/device/lock-screen';
 import { SignOutButton } from '@/ui/device/sign-out-button';
 import type { Theme } from '@/ui/tokens';
 
@@ -38,9 +40,14 @@ export function Settings({ person, shop, theme, onTheme, onSignOut }: SettingsPr
             {person.role} at {shop.name}. Local time is {shop.zone}, money is {shop.currency}.
           </p>
         </div>
-        <SignOutButton personId={person.personId} onSignOut={onSignOut}>
-          Sign out
-        </SignOutButton>
+        <div className="flex flex-wrap gap-3">
+          <Button look="quiet" onClick={() => lockScreen()}>
+            Lock this screen
+          </Button>
+          <SignOutButton personId={person.personId} onSignOut={onSignOut}>
+            Sign out
+          </SignOutButton>
+        </div>
       </div>
       <div className="flex flex-wrap items-center gap-3">
         <span id="theme-label" className="text-mute">

@@ -3,13 +3,10 @@
 import { useEffect, useState } from 'react';
 import { Button } from '@/ui/button';
 import { markLocked } from '@/ui/device/device-store';
+import { coverEvent, lockScreen } from '@/ui/device/lock-screen';
 import { staysOpen } from '@/ui/stay-open';
-import { forgetUnsaved } from '@/ui/unsaved';
 
 const tellEveryMs = 60_000;
-
-/** Said in the page where the server cannot be told that it is locked. */
-const coverEvent = 'kilnsman:cover';
 
 /**
  * Locks this screen when nobody has touched it for the shop's minutes; while somebody does, tells the server so. Without the server
@@ -72,19 +69,4 @@ export function IdleLock({
       </Button>
     </div>
   );
-}
-
-/** Locks the session and leaves nothing of the page on the screen. */
-export async function lockScreen(): Promise<void> {
-  const { pathname, search } = window.location;
-  await markLocked(true).catch(() => {});
-  try {
-    await fetch('/api/session', { method: 'DELETE' });
-  } catch {
-    window.dispatchEvent(new Event(coverEvent));
-    return;
-  }
-  // A locked screen shows nothing and asks nothing.
-  forgetUnsaved();
-  window.location.assign(`/locked?to=${encodeURIComponent(pathname + search)}`);
 }
