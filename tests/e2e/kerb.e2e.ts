@@ -22,14 +22,15 @@ test('a call that is cut by a reload, a lock and a lost connection comes to an o
   // A reload: the words are there again, and go on.
   await page.reload();
   await expect(line(page)).toHaveValue('merrowdale 2018 push start spare one key works');
-  await expect(line(page)).toBeFocused();
+  await tabTo(page, /The caller's words/);
   await keyboard.press('End');
   await keyboard.type(' quarry end');
   await tabTo(page, /^Name$/);
   await keyboard.type('Odile Varga');
 
   // Another place and back; nobody is asked, since nothing is lost.
-  await key('j');
+  await tabTo(page, /^Jobs$/);
+  await keyboard.press('Enter');
   await page.waitForURL('**/jobs');
   await expect(page.getByText(/A call was not finished/)).toBeVisible();
   await expectAccessible(page);
@@ -40,8 +41,11 @@ test('a call that is cut by a reload, a lock and a lost connection comes to an o
   await expect(page.getByLabel('Name', { exact: true })).toHaveValue('Odile Varga');
 
   // The lock, which shows nothing of it.
-  await key('q');
+  await page.setViewportSize({ width: 844, height: 390 });
+  await tabTo(page, /^Lock$/);
+  await keyboard.press('Enter');
   await page.waitForURL('**/locked*');
+  await page.setViewportSize(phone.viewport);
   await expect(page.getByText(/merrowdale|Odile/i)).toHaveCount(0);
   await expect(page.getByLabel('Your passcode')).toBeFocused();
   await keyboard.type(passcodes['Sunniva Aasgren'] ?? '');
@@ -52,7 +56,7 @@ test('a call that is cut by a reload, a lock and a lost connection comes to an o
 
   // No connection: the price is marked as that of older words, the press waits, and the job opens by itself.
   await context.setOffline(true);
-  await expect(line(page)).toBeFocused();
+  await tabTo(page, /The caller's words/);
   await keyboard.press('Control+a');
   await keyboard.type('pelmore 2012 turn key spare one key works quarry end');
   await expect(page.getByText('No connection: of the words before').first()).toBeVisible();

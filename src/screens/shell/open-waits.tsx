@@ -63,7 +63,11 @@ export function OpenWaits() {
             over="By its usual time it is over: look at the car."
             soundsLate
           />
-          <Link href={`/jobs/${jobNumber}/program`} prefetch={false} className="text-small underline">
+          <Link
+            href={`/jobs/${jobNumber}/program`}
+            prefetch={false}
+            className="inline-flex min-h-11 items-center text-small underline"
+          >
             To the run of K-{jobNumber}
           </Link>
         </div>

@@ -1,7 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { mentionsSecret, textsIn } from '@/core/authority/secret-words';
 import type { LineRead } from '@/core/identify/identification';
-import { changedFields } from '@/core/job/changes';
 import { formatJobNumber } from '@/core/job/job';
 import { customersErase, openingRing } from '@/core/job/opening-keys';
 import { toldOfKey } from '@/core/job/sight';
@@ -9,14 +8,10 @@ import { factsOfLine } from '@/core/job/told-call';
 import { inNameOf, type PersonActor, type ShopActor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
 import { done, type Failed, failed, type Result } from '@/core/kinds/result';
-import { appendAudit } from '@/data/audit';
 import { readLexicon } from '@/data/catalogue';
 import type { Db } from '@/data/db';
-import { insertHistory } from '@/data/job-history';
 import {
   deleteGiven,
-  insertJob,
-  replaceRing,
   type StoredCall,
   storeChoice,
   updateCall,
@@ -34,6 +29,7 @@ import { type Asked, once } from '../once';
 import { keepSealed } from '../vault/vault';
 import { readLine } from '../view/read-line';
 import { keepRival } from '../view/rival';
+import { hangTag } from './hang-tag';
 
 /** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
 export function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
@@ -65,18 +61,8 @@ async function openJobIn(db: Db, actor: ShopActor, input: OpenJobInput): Promise
   const refused = await checkNames(db, call);
   if (refused) return refused;
   const stored = storedCall({ ...call, line: await withoutCodes(db, actor, call.line) });
-  const id = uuid();
   const ring = openingRing({ working, lost, wanted, valet, erase }, call.why, uuid);
-  const number = await insertJob(db, {
-    id,
-    customerId: uuid(),
-    openedAt: actor.at,
-    openedBy: by,
-    openedWith: actor.kind === 'program' ? actor.tokenId : null,
-    call: stored,
-    keysWanted: ring.wanted,
-  });
-  await replaceRing(db, id, ring);
+  const { id, number } = await hangTag(db, actor, { call: stored, ring });
   for (const given of toldOfKey(buttons, ring.keys, call))
     await upsertGiven(db, id, given, { at: actor.at, personId: by });
   if (erase) await storeChoice(db, id, customersErase, { at: actor.at, personId: by });
@@ -87,20 +73,8 @@ async function openJobIn(db: Db, actor: ShopActor, input: OpenJobInput): Promise
       { kind: 'keyCode', source: 'customer', value: keyCode.trim() },
       { at: actor.at, by },
     );
-  await insertHistory(db, actor, {
-    id: uuid(),
-    jobId: id,
-    version: 1,
-    section: 'call',
-    changes: changedFields({}, { ...stored }),
-  });
-  if (rival !== null) await keepRival(db, actor, number, rival);
-  await appendAudit(db, actor, {
-    action: 'job.opened',
-    subjectKind: 'job',
-    subjectId: id,
-    details: { number },
-  });
+  const unkept = rival !== null && (await keepRival(db, actor, number, rival));
+  if (unkept) return failed(unkept.problems[0]?.message ?? '', 'rival');
   return done({ number });
 }
 

@@ -11,12 +11,10 @@ import { appendAudit } from '@/data/audit';
 import { insertHistory } from '@/data/job-history';
 import {
   findComebacks,
-  insertJob,
   listReopened,
   markComeback,
   markReopened,
   type ReopenedRow,
-  replaceRing,
   takeVersion,
   updateChoices,
 } from '@/data/job-writes';
@@ -30,6 +28,7 @@ import { refusedFor } from '../duties';
 import { sections } from '../editing/sections';
 import { guardTexts, withOwnWords } from '../editing/texts';
 import { jobViewIn } from '../view/job-view';
+import { hangTag } from './hang-tag';
 import { noteComeback } from './key-sources';
 
 /** Opens a closed job again, with a reason that stays on record; what was handed over and given stays as it was. */
@@ -83,19 +82,8 @@ export async function openComeback(
     const old = noted.value;
     const view = await jobViewIn(db, actor, old.number);
     const name = formatJobNumber(old.number);
-    const id = uuid();
     const { make: _, model: __, place: ___, placeKm: ____, placeMinutes: _____, ...call } = old.call;
-    const ring = openingRing(
-      { working: Math.max(0, workingKeys(view?.proof ?? []).length - 1), lost: 0, wanted: 1 },
-      null,
-      uuid,
-    );
-    const number = await insertJob(db, {
-      id,
-      customerId: uuid(),
-      openedAt: actor.at,
-      openedBy: actor.personId,
-      openedWith: null,
+    const { id, number } = await hangTag(db, actor, {
       call: {
         ...call,
         // A part that was sealed with the old job is read nowhere else.
@@ -110,27 +98,18 @@ export async function openComeback(
         by: null,
         note: `Comeback of ${name}: ${comebackReasons[input.reason]}.`,
       },
-      keysWanted: ring.wanted,
+      ring: openingRing(
+        { working: Math.max(0, workingKeys(view?.proof ?? []).length - 1), lost: 0, wanted: 1 },
+        null,
+        uuid,
+      ),
+      details: { comebackOf: old.number },
     });
-    await replaceRing(db, id, ring);
     await updateChoices(db, id, {
       applicationId: old.applicationId,
       applicationReason: old.applicationId === null ? null : `As in ${name}`,
     });
     await markComeback(db, id, old.id);
-    await insertHistory(db, actor, {
-      id: uuid(),
-      jobId: id,
-      version: 1,
-      section: sections.call.name,
-      changes: changedFields({}, { ...call }),
-    });
-    await appendAudit(db, actor, {
-      action: 'job.opened',
-      subjectKind: 'job',
-      subjectId: id,
-      details: { number, comebackOf: old.number },
-    });
     await announceJob(db, old.number);
     return done({ number });
   });
