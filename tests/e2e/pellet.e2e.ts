@@ -45,7 +45,7 @@ test('a hunt goes through two lockouts on the clock, reloaded in the middle', as
   const page = steady(await context.newPage());
   const complaints: string[] = [];
   watch(page, complaints);
-  await signIn(page, 'Imre Pellimoor');
+  await signIn(page, 'Imre Pellimoor', baseURL);
   const number = await atTheCar(page, 'brevane harrowick 1991 turn key lost all keys open');
   await page.goto(`/jobs/${number}/blade`);
   await page.getByRole('tab', { name: 'Pellet' }).click();

@@ -116,9 +116,10 @@ export async function onQuickServer(
   name: string,
   viewport: { width: number; height: number },
 ) {
-  const context = await browser.newContext({ baseURL: process.env.E2E_QUICK_ADDRESS ?? '', viewport });
+  const baseURL = process.env.E2E_QUICK_ADDRESS ?? '';
+  const context = await browser.newContext({ baseURL, viewport });
   const page = steady(await context.newPage());
-  await signIn(page, name);
+  await signIn(page, name, baseURL);
   return { context, page };
 }
 

@@ -43,17 +43,20 @@ export function watch(page: Page, complaints: string[]): void {
 const sessions = new Map<string, Cookies>();
 type Cookies = Awaited<ReturnType<ReturnType<Page['context']>['cookies']>>;
 
-/** Signs in, or takes up the person's session of an earlier test while it stands. */
-export async function signIn(page: Page, name = 'Sunniva Aasgren'): Promise<void> {
-  await page.goto('/sign-in');
-  const own = `${new URL(page.url()).origin} ${name}`;
+/** Signs in, or takes up the person's session of an earlier test while it stands. @param address of the page's server, where it is another one */
+export async function signIn(
+  page: Page,
+  name = 'Sunniva Aasgren',
+  address = process.env.E2E_ADDRESS,
+): Promise<void> {
+  const own = `${address} ${name}`;
   const kept = sessions.get(own);
   if (kept) {
     await page.context().addCookies(kept);
     await page.goto('/jobs');
     if (new URL(page.url()).pathname === '/jobs') return;
-    await page.goto('/sign-in');
   }
+  await page.goto('/sign-in');
   await page.getByRole('radio', { name: new RegExp(name) }).click();
   await page.getByLabel('Passcode').fill(passcodes[name] ?? '');
   await page.getByRole('button', { name: 'Sign in' }).click();
