@@ -63,7 +63,7 @@ test('the stations of a job at 320 px', async ({ browser }) => {
   await page.context().close();
 });
 
-test('the papers of a job and the prices at 320 px', async ({ browser }) => {
+test('the papers of a job, prices and other places at 320 px', async ({ browser }) => {
   test.setTimeout(400_000);
   const page = await onPhone(browser, 320, 'Imre Pellimoor');
   const number = await hangTag(page, line);
@@ -77,7 +77,15 @@ test('the papers of a job and the prices at 320 px', async ({ browser }) => {
   await expectFits(page, 'the quote on paper');
   await page.goto(`/jobs/${number}/close/handover`);
   await expectFits(page, 'the handover note');
-  for (const path of ['/settings/prices', '/settings/dealers', '/settings/firm', '/news', '/jobs', '/van']) {
+  for (const path of [
+    '/settings/prices',
+    '/settings/first-hour',
+    '/library/import',
+    '/benches/car',
+    '/news',
+    '/jobs',
+    '/van',
+  ]) {
     await page.goto(path);
     await expectFits(page, path);
   }

@@ -68,7 +68,7 @@ export function DoorPanel(props: DoorPanelProps) {
       <div className="flex flex-col gap-4">
         {!job.closed && !danger && (
           <div className="flex flex-wrap items-center gap-3 rounded-lg border-l-4 border-oxide bg-oxide-wash p-3">
-            <p className="min-w-64 flex-1 text-oxide">
+            <p className="min-w-[min(16rem,100%)] flex-1 text-oxide">
               <b>Somebody in danger, a child or an animal inside:</b> call the emergency services, then open.
               It is written down first and recorded afterwards; it opens the door and nothing else.
             </p>
@@ -136,7 +136,7 @@ export function DoorPanel(props: DoorPanelProps) {
           <div className="flex flex-wrap items-start gap-3">
             <TextField
               label="What was met at the door"
-              className="min-w-64 flex-1"
+              className="min-w-[min(16rem,100%)] flex-1"
               maxLength={300}
               value={conditions}
               onChange={(changed) => setConditions(changed.target.value)}

@@ -27,7 +27,7 @@ export function RefusePanel({ job, onRefuse }: { readonly job: JobRef; readonly 
           of={of}
           name="reason"
           label="Why it is refused"
-          className="min-w-64 flex-1"
+          className="min-w-[min(16rem,100%)] flex-1"
           maxLength={500}
         />
         <Button type="submit" look="danger" className="mt-[22px]" busy={of.busy} follows="closes the job">

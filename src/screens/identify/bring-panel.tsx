@@ -35,7 +35,7 @@ export function BringPanel({ bring, vanName, certainty, currency, locale, onCert
           onChange={(next) => onCertainty(Number(next))}
         />
         {bring ? (
-          <ul className="mt-[22px] flex min-w-64 flex-1 flex-col gap-1.5">
+          <ul className="mt-[22px] flex min-w-[min(16rem,100%)] flex-1 flex-col gap-1.5">
             {bring.list.map(({ article, inVan, elsewhere, lowestMinor }) => (
               <li key={article} className="flex flex-wrap items-center gap-2">
                 <span className="font-mono font-semibold">{article}</span>

@@ -130,7 +130,7 @@ function Choice({ job, identified, given, chosenId, chosenReason, onChoose }: Id
             {(!settled || selected !== likely[0]?.application.id) && (
               <TextField
                 label="Why this one"
-                className="min-w-64 flex-1"
+                className="min-w-[min(16rem,100%)] flex-1"
                 value={reason}
                 placeholder={preset}
                 maxLength={300}

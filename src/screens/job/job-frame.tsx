@@ -89,7 +89,7 @@ export function JobFrame({
         </Button>
       </div>
       {present === 'quote' && !turned && !onPaper && (
-        <div className="px-4 pt-1">
+        <div className="px-4 pt-3 max-sm:pb-3">
           <TurnButton onTurn={() => setTurned(true)} />
         </div>
       )}

@@ -127,7 +127,7 @@ export function ImportForm({ list: first, imports, zone, onHeader }: ImportFormP
               void look(file, next);
             }}
           />
-          <Field label="File" className="min-w-72 flex-1" error={problem}>
+          <Field label="File" className="min-w-[min(18rem,100%)] flex-1" error={problem}>
             {(props) => (
               <input
                 {...props}

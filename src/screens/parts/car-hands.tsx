@@ -34,12 +34,12 @@ export function HandsPanel({ platform, view, drawn = [], onHand }: HandsPanelPro
   const held = view.since.ignition === undefined ? null : (view.nowUs - view.since.ignition) / 1_000_000;
   return (
     <Panel title="Hands">
-      <fieldset>
+      <fieldset className="min-w-0">
         <legend className="text-small font-semibold text-mute">
           Ignition, {at === 'running' ? 'engine running' : at}
           {held !== null && <span className="font-mono"> {held < 600 ? `${held.toFixed(1)} s` : ''}</span>}
         </legend>
-        <div className="mt-1 grid grid-cols-3 gap-1">
+        <div className="mt-1 grid grid-cols-2 gap-1 sm:grid-cols-3">
           {Object.entries(ignitionSaid).map(([to, words]) => (
             <button
               key={to}
@@ -53,7 +53,7 @@ export function HandsPanel({ platform, view, drawn = [], onHand }: HandsPanelPro
           ))}
         </div>
       </fieldset>
-      <div className="mt-2 grid grid-cols-3 gap-1">
+      <div className="mt-2 grid grid-cols-2 gap-1 sm:grid-cols-3">
         {parts.map(({ name, states }) => {
           const now = view.parts[name] ?? states[0] ?? '';
           const next = states[(states.indexOf(now) + 1) % states.length] ?? '';

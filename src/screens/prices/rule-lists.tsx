@@ -94,7 +94,7 @@ export function Bands({ of, unit }: PartProps & { readonly unit: DistanceUnit })
       add="Add a band"
       empty={{ toKm: '', minor: '' }}
       className="flex flex-wrap gap-x-6 gap-y-1"
-      rowClassName="flex items-start gap-2"
+      rowClassName="flex flex-wrap items-start gap-2"
     >
       {(at) => (
         <>

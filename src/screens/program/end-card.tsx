@@ -90,7 +90,7 @@ export function GiveUp({ shown, busy, onEnd }: EndProps) {
       }}
     >
       <TextField
-        className="min-w-64 flex-1"
+        className="min-w-[min(16rem,100%)] flex-1"
         label="Why is it stopped"
         maxLength={300}
         value={reason}

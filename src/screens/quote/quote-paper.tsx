@@ -24,8 +24,8 @@ export function QuotePaper(props: QuotePaperProps) {
   const { chosen, alternatives } = paper;
   const show = (minor: number) => formatMoney({ minor, currency: paper.currency }, locale);
   return (
-    <article className="mx-auto w-full max-w-[760px] rounded-lg border border-line bg-biscuit p-8 print:max-w-none print:border-0 print:p-0 print:text-small">
-      <header className="flex items-start justify-between gap-4 border-b-2 border-ink pb-3 print:pb-1">
+    <article className="mx-auto w-full max-w-[760px] rounded-lg border border-line bg-biscuit p-4 sm:p-8 print:max-w-none print:border-0 print:p-0 print:text-small">
+      <header className="flex flex-wrap items-start justify-between gap-4 border-b-2 border-ink pb-3 print:pb-1">
         <div>
           <Letterhead firm={firm} />
           <p className="text-mute">Quote for {customer ?? 'the customer'}</p>
@@ -50,7 +50,7 @@ export function QuotePaper(props: QuotePaperProps) {
       <h2 className="mt-4 font-semibold print:mt-2">{chosen.name}</h2>
       <p className="text-mute">{chosen.notes.join(' ')}</p>
       {chosen.lost && <p className="font-semibold">{chosen.lost}</p>}
-      <table className="mt-1 w-full">
+      <table data-stacks className="mt-1 w-full">
         <thead className="text-left text-small text-mute">
           <tr>
             <th className="font-normal">For</th>
@@ -63,8 +63,12 @@ export function QuotePaper(props: QuotePaperProps) {
           {chosen.lines.map((line) => (
             <tr key={`${line.payee} ${line.label}`} className="border-t border-line">
               <td className="py-1 pr-3 print:py-0.5">{payeeLabel(line)}</td>
-              <td className="py-1 text-right print:py-0.5 font-mono">{show(line.netMinor)}</td>
-              <td className="py-1 text-right print:py-0.5 font-mono">{show(line.taxMinor)}</td>
+              <td data-head="Net" className="py-1 text-right print:py-0.5 font-mono">
+                {show(line.netMinor)}
+              </td>
+              <td data-head="Tax" className="py-1 text-right print:py-0.5 font-mono">
+                {show(line.taxMinor)}
+              </td>
               <td className="py-1 text-right print:py-0.5 font-mono">
                 {show(line.netMinor + line.taxMinor)}
               </td>
@@ -72,8 +76,12 @@ export function QuotePaper(props: QuotePaperProps) {
           ))}
           <tr className="border-t-2 border-ink font-bold">
             <td className="py-1 print:py-0.5">Total</td>
-            <td className="py-1 text-right print:py-0.5 font-mono">{show(chosen.netMinor)}</td>
-            <td className="py-1 text-right print:py-0.5 font-mono">{show(chosen.taxMinor)}</td>
+            <td data-head="Net" className="py-1 text-right print:py-0.5 font-mono">
+              {show(chosen.netMinor)}
+            </td>
+            <td data-head="Tax" className="py-1 text-right print:py-0.5 font-mono">
+              {show(chosen.taxMinor)}
+            </td>
             <td className="py-1 text-right print:py-0.5 font-mono">{show(chosen.totalMinor)}</td>
           </tr>
         </tbody>

@@ -156,7 +156,7 @@ export function RouteStation(props: RouteStationProps) {
         >
           <TextField
             label={other ? 'Why not the advised one' : 'Remark on the choice'}
-            className="min-w-64 flex-1"
+            className="min-w-[min(16rem,100%)] flex-1"
             maxLength={300}
             value={reason}
             error={edit.problemOf('reason') ?? edit.problemOf('route')}

@@ -56,7 +56,7 @@ export function TrialCall({ line, missing, onPrice }: TrialCallProps) {
           of={of}
           name="line"
           label="In the caller’s words"
-          className="min-w-72 flex-1"
+          className="min-w-[min(18rem,100%)] flex-1"
           maxLength={300}
         />
         <Button type="submit" className="mt-6" busy={of.busy}>
