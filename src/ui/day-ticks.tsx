@@ -26,7 +26,7 @@ export function DayTicks({
         aria-labelledby={id}
         value={days.map(String)}
         onValueChange={(next) => onChange(next.map(Number).sort())}
-        className="flex w-fit rounded-lg border-[1.5px] border-edge"
+        className="flex w-fit max-w-full flex-wrap rounded-lg border-[1.5px] border-edge"
       >
         {names.map((name, day) => (
           <ToggleGroup.Item

@@ -128,7 +128,7 @@ export function BenchCar({ platforms, onPlatform, traces, zone, onRemove }: Benc
               onHand={run.hand}
             />
           )}
-          <div className="grid items-start gap-4 lg:grid-cols-[300px_minmax(0,1fr)_330px]">
+          <div className="grid grid-cols-1 items-start gap-4 lg:grid-cols-[300px_minmax(0,1fr)_330px]">
             <div className="flex flex-col gap-4">
               <HandsPanel platform={platform} view={run.view} drawn={drawnParts} onHand={run.hand} />
               <ToolPanel
