@@ -88,7 +88,7 @@ await offerPage.getByRole('button', { name: /Accept this one/ }).click();
 await offerPage.getByText(/You accepted/).waitFor();
 await offerPage.getByLabel('Write to the shop').fill('Is the dog a problem? He is friendly, but big.');
 await offerPage.getByRole('button', { name: 'Send' }).last().click();
-await light.getByRole('link', { name: 'News 2 new' }).click();
+await light.getByRole('link', { name: /^News \d+ new$/ }).click();
 await light.getByRole('button', { name: 'Mark all as read' }).waitFor();
 await shoot(light, 'news-light');
 await light.goto(`${job}/prepare`);

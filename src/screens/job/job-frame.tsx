@@ -79,20 +79,29 @@ export function JobFrame({
       if (station) router.push(hrefOf(station.name));
     },
   );
+  const canTurn = present === 'quote' && !turned && !onPaper;
   return (
     <main className="flex min-h-dvh flex-col" data-turned={turned || undefined}>
       {turned && <TurnedBar onBack={() => setTurned(false)} />}
-      <div className={classNames('flex items-start gap-2 px-4 pt-3', onPaper && 'no-print')}>
+      <div
+        className={classNames(
+          'flex flex-wrap items-start gap-x-2 gap-y-3 px-4 pt-3 sm:flex-nowrap',
+          onPaper && 'no-print',
+        )}
+      >
         <JobTag number={name} car={car} below={below} chips={chips} />
-        <Button look="quiet" className="no-print ml-auto max-sm:hidden" onClick={() => window.print()}>
-          Print
-        </Button>
-      </div>
-      {present === 'quote' && !turned && !onPaper && (
-        <div className="px-4 pt-3 max-sm:pb-3">
-          <TurnButton onTurn={() => setTurned(true)} />
+        <div
+          className={classNames(
+            'no-print ml-auto flex flex-none gap-2',
+            canTurn ? 'max-sm:w-full max-sm:pb-3' : 'max-sm:hidden',
+          )}
+        >
+          {canTurn && <TurnButton onTurn={() => setTurned(true)} />}
+          <Button look="quiet" className="max-sm:hidden" onClick={() => window.print()}>
+            Print
+          </Button>
         </div>
-      )}
+      </div>
       <div className="no-print z-10 mt-1 max-sm:sticky max-sm:bottom-0 max-sm:order-last max-sm:mt-auto sm:px-4">
         <MainBar />
         <StationStrip stations={stations} present={present} hrefOf={hrefOf} back={<BackLink />} />

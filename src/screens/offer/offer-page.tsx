@@ -218,7 +218,10 @@ function OptionCard({
           </span>
           <span className="block text-mute">{option.notes.join(' ')}</span>
           {option.lost && <span className="block font-semibold">{option.lost}</span>}
-          <span className="block">Ready by {readyWords(option, today)}.</span>
+          <span className="block">
+            Ready {option.earliestOn === today ? '' : 'by '}
+            {readyWords(option, today)}.
+          </span>
           {option.comebackPercent !== null && option.comebackPercent > 0 && (
             <span className="block text-mute">
               Of a hundred such keys {option.comebackPercent} had to be made again.

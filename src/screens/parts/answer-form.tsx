@@ -37,7 +37,12 @@ export function AnswerForm({
         error={answer.problemOf('words')}
         onChange={(event) => setWords(event.target.value)}
       />
-      <Button type="submit" className="mt-6" busy={answer.pending} disabled={words.trim() === ''}>
+      <Button
+        type="submit"
+        className="max-sm:basis-full sm:mt-6"
+        busy={answer.pending}
+        disabled={words.trim() === ''}
+      >
         Send
       </Button>
       <Problems problems={answer.general} />
