@@ -61,7 +61,9 @@ async function main() {
   if (wanted.includes('unit')) await vitest('unit');
   if (wanted.includes('dom')) await vitest('dom');
   if (wanted.includes('data') || wanted.includes('e2e')) {
-    await ensureDebianPackages(wanted.includes('data') ? ['postgresql', 'tshark'] : ['postgresql']);
+    await ensureDebianPackages(
+      wanted.includes('data') ? ['postgresql', 'tshark', 'poppler-utils'] : ['postgresql'],
+    );
     const cluster = await startCluster(clusterName, 'throwaway');
     endings.push(async () => {
       await cluster.stop();
