@@ -54,7 +54,8 @@ export async function listJobs(db: Db, query: JobsQuery): Promise<JobListRow[]> 
          (SELECT jsonb_build_object('at', q.made_at, 'validUntil', q.valid_until) FROM quote q
           WHERE q.job_id = j.id ORDER BY q.version DESC LIMIT 1) END AS quoted,
        CASE WHEN j.closed_at IS NULL THEN
-         (SELECT jsonb_build_object('at', a.accepted_at, 'readyOn', coalesce((SELECT o->>'earliestOn'
+         (SELECT jsonb_build_object('at', a.accepted_at, 'readyOn', coalesce((SELECT
+              CASE WHEN o ? 'comes' THEN o->'comes'->>'on' ELSE o->>'earliestOn' END
             FROM jsonb_array_elements(q.frozen->'options') o WHERE o->>'kind' = a.option), a.accepted_at::date::text))
           FROM quote_acceptance a JOIN quote q ON q.id = a.quote_id WHERE q.job_id = j.id
           ORDER BY a.accepted_at DESC LIMIT 1) END AS accepted,

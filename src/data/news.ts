@@ -104,11 +104,13 @@ export async function listNews(
        SELECT 'answer', 'answer:' || b.id, b.job_id, b.settled_at, jsonb_build_object('asked', b.kind, 'failure', b.failure), false
        FROM bureau_enquiry b JOIN job j ON j.id = b.job_id WHERE b.settled_at > $2 AND j.closed_at IS NULL
        UNION ALL
-       SELECT 'parcel', 'parcel:' || t.quote_id || ':' || (t.offered->>'earliestOn'), t.job_id,
-         (t.offered->>'earliestOn')::date::timestamp AT TIME ZONE $5, jsonb_build_object('dueOn', t.offered->>'earliestOn'),
+       SELECT 'parcel', 'parcel:' || t.quote_id || ':' || (t.comes->>'on'), t.job_id,
+         (t.comes->>'on')::date::timestamp AT TIME ZONE $5, jsonb_build_object('dueOn', t.comes->>'on'),
          t.planned OR t.worked
-       FROM taken t WHERE t.offered->>'earliestOn' <= $4
-         AND t.offered->>'earliestOn' > (t.accepted_at AT TIME ZONE $5)::date::text
+       FROM (SELECT *, offered->'comes' AS comes FROM taken) t
+       -- What the customer orders is no parcel of the shop's; a later day of the van alone is none.
+       WHERE (t.comes->>'ordered')::boolean AND t.comes->>'on' <= $4
+         AND t.comes->>'on' > (t.accepted_at AT TIME ZONE $5)::date::text
        UNION ALL
        SELECT 'late', 'promise:' || t.quote_id || ':' || (t.offered->>'p80On'), t.job_id,
          ((t.offered->>'p80On')::date + 1)::timestamp AT TIME ZONE $5, jsonb_build_object('promisedBy', t.offered->>'p80On'), t.worked

@@ -77,6 +77,17 @@ export function minorPlaces(currency: string): number {
   );
 }
 
+/** An amount in whole units, in minor units of its currency, to the nearest. @example minorOf(2.5, 'USD') // 250 */
+export function minorOf(amount: number, currency: string): number {
+  return Math.round(amount * 10 ** minorPlaces(currency));
+}
+
+/** The same; undefined where the currency has nothing that small. @example exactMinor(0.5, 'JPY') // undefined */
+export function exactMinor(amount: number, currency: string): number | undefined {
+  const minor = minorOf(amount, currency);
+  return Math.abs(minor - amount * 10 ** minorPlaces(currency)) > 1e-3 ? undefined : minor;
+}
+
 /**
  * Money as the shop's locale writes it; `short` leaves out a fraction that is zero.
  * @example formatMoney({ minor: 26800, currency: 'USD' }, 'en-US') // '$268.00'

@@ -266,6 +266,25 @@ describe('quoteOf', () => {
     expect(optionIn('shopAftermarket', { ...testRequest, keys: 2 }, snapshot).reserves).toEqual([]);
   });
 
+  it('says what has to come first, and for whom: nothing where the van alone comes on a later day', () => {
+    const stock = (['REM', 'BLANK'] as const).map((article) => ({
+      article,
+      grade: 'aftermarket' as const,
+      condition: 'new' as const,
+      pieces: 1,
+      costMinor: 3000,
+      source: 'Wharf',
+    }));
+    const gaps = testSnapshot.gaps.filter(({ day }) => day > testSnapshot.at.day);
+    const later = optionIn('shopAftermarket', testRequest, { ...testSnapshot, stock, gaps });
+    expect(later.earliestOn > testSnapshot.at.day).toBe(true);
+    expect(later.comes).toBeNull();
+    const ordered = optionIn('shopAftermarket', testRequest, testSnapshot);
+    expect(ordered.comes).toEqual({ on: expect.any(String), ordered: true });
+    expect((ordered.comes?.on ?? '') <= ordered.earliestOn).toBe(true);
+    expect(optionIn('customerBuys', testRequest, testSnapshot).comes).toMatchObject({ ordered: false });
+  });
+
   it('takes a reset equal under another badge, and says what is different', () => {
     const articles = { ...testSnapshot.articles, equivalents: [{ article: 'REM-2', note: 'plainer case' }] };
     const prices = [

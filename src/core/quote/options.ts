@@ -107,6 +107,7 @@ function optionOf(
     leadMinor:
       totalMinor + scaleMinor(comeback.customerMinor + rules.rateMinor, comeback.basisPoints, 10_000),
     daysRest: daysRestOn(draft, arrival, visit, at),
+    comes: draft.parcels.length === 0 ? null : { on: arrival.earliest.day, ordered: draft.ordered },
     earliestOn,
     p80On,
     earliestDays: daysBetween(at.day, earliestOn),

@@ -296,6 +296,8 @@ export interface Available {
   readonly leadMinor?: number;
   /** What the days rest on; quotes of earlier times do not say it. */
   readonly daysRest?: readonly string[];
+  /** What has to come first: the day it can be there, and whether the shop orders of it; quotes of earlier times do not say it. */
+  readonly comes?: { readonly on: LocalDay; readonly ordered: boolean } | null;
   readonly earliestOn: LocalDay;
   readonly p80On: LocalDay;
   readonly earliestDays: number;

@@ -318,6 +318,7 @@ const available = object(
     inTime: yesNo,
     leadMinor: whole,
     daysRest: list(text),
+    comes: orNull(object({ on: day, ordered: yesNo })),
     earliestOn: day,
     p80On: day,
     earliestDays: whole,
@@ -334,7 +335,7 @@ const available = object(
     stale: list(text),
     worseThan: orNull(kind),
   },
-  ['keys', 'daysRest', 'asked', 'trip', 'inTime', 'leadMinor', 'about', 'lost', 'fuller'],
+  ['keys', 'daysRest', 'comes', 'asked', 'trip', 'inTime', 'leadMinor', 'about', 'lost', 'fuller'],
 );
 const closed = object({ kind, available: { const: false }, reason: text });
 const computed = {

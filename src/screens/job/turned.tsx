@@ -3,11 +3,11 @@
 import { Eye } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { Button } from '@/ui/button';
-import { TextField } from '@/ui/field';
 import { LockedOut } from '@/ui/locked-out';
 import { Problems } from '@/ui/problems';
 import { sendPasscode } from '@/ui/send-passcode';
 import { useSubmit } from '@/ui/use-submit';
+import { PasscodeField } from '../parts/passcode-field';
 import { turnedCookie } from './turned-cookie';
 
 /** Whether a job is turned to the customer on this device: until the passcode, or until the job is left. */
@@ -59,15 +59,7 @@ export function TurnedBar({ onBack }: { readonly onBack: () => void }) {
             send({ passcode }, onBack);
           }}
         >
-          <TextField
-            label="Your passcode"
-            type="password"
-            autoFocus
-            autoComplete="current-password"
-            value={passcode}
-            error={problemOf('passcode')}
-            onChange={(event) => setPasscode(event.target.value)}
-          />
+          <PasscodeField value={passcode} error={problemOf('passcode')} onChange={setPasscode} />
           <Button type="submit" className="mt-6" busy={pending}>
             Turn it back
           </Button>

@@ -1,7 +1,7 @@
 'use client';
 
 import { type ReactNode, useState } from 'react';
-import { minorPlaces } from '@/core/kinds/money';
+import { minorOf } from '@/core/kinds/money';
 import { type Bargain, bargainOver, type CounterOffer } from '@/core/quote/bargain';
 import type { AtPrice } from '@/core/quote/earnings';
 import type { GoingPrice } from '@/core/quote/going-price';
@@ -36,7 +36,7 @@ export function BargainPanel(props: BargainPanelProps) {
   const { request, snapshot } = quote;
   const amount = Number(told.replace(',', '.'));
   const asked = told.trim() !== '' && Number.isFinite(amount) && amount > 0;
-  const rivalMinor = Math.round(amount * 10 ** minorPlaces(snapshot.currency));
+  const rivalMinor = minorOf(amount, snapshot.currency);
   const bargain = asked ? bargainOver(option, rivalMinor, request, snapshot, quote) : undefined;
   const agreeable = bargain && agreeableOf(bargain);
   const { agreed } = request;

@@ -3,13 +3,13 @@
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '@/ui/button';
 import { SignOutButton } from '@/ui/device/sign-out-button';
-import { TextField } from '@/ui/field';
 import { LockedOut } from '@/ui/locked-out';
 import { useTitleNews } from '@/ui/page-title';
 import { Problems } from '@/ui/problems';
 import { sendPasscode } from '@/ui/send-passcode';
 import { Standalone } from '@/ui/standalone';
 import { useSubmit } from '@/ui/use-submit';
+import { PasscodeField } from '../parts/passcode-field';
 import { tellNews, useTellsNews } from '../parts/tell-news';
 import { useSweptDrafts } from '../parts/use-swept-drafts';
 
@@ -44,15 +44,7 @@ export function Locked({ name, personId, to, onSignOut }: LockedProps) {
             {news === 1 ? 'Something is new at the shop.' : `${news} things are new at the shop.`}
           </p>
         )}
-        <TextField
-          label="Your passcode"
-          type="password"
-          autoFocus
-          autoComplete="current-password"
-          value={passcode}
-          error={problemOf('passcode')}
-          onChange={(event) => setPasscode(event.target.value)}
-        />
+        <PasscodeField value={passcode} error={problemOf('passcode')} onChange={setPasscode} />
         <LockedOut message={problemOf('lockedOut')} />
         <Problems problems={general} />
         <Button type="submit" look="main" busy={pending}>

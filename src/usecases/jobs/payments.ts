@@ -2,7 +2,7 @@ import { v7 as uuid } from 'uuid';
 import { formatJobNumber, type Job } from '@/core/job/job';
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { type LocalDay, localMoment } from '@/core/kinds/local-time';
-import { formatMoney, minorPlaces } from '@/core/kinds/money';
+import { exactMinor, formatMoney } from '@/core/kinds/money';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { type Bill, billOf, type Receipt, receiptOf, warrantyDay } from '@/core/quote/receipt';
 import { appendAudit } from '@/data/audit';
@@ -123,9 +123,8 @@ export async function takePayment(actor: PersonActor, input: TakePaymentInput): 
     if (payments.some(({ id }) => id === input.id)) return done(null);
     if (endedUndone(ground.job)) return failed('The work was not done: nothing is due for it.');
     const { currency } = sold.quote;
-    const amountMinor = Math.round(input.amount * 10 ** minorPlaces(currency));
-    if (Math.abs(amountMinor - input.amount * 10 ** minorPlaces(currency)) > 1e-6)
-      return failed(`Smaller than ${currency} has.`, 'amount');
+    const amountMinor = exactMinor(input.amount, currency);
+    if (amountMinor === undefined) return failed(`Smaller than ${currency} has.`, 'amount');
     const { locale } = await getShopOrThrow(db);
     const { dueMinor } = billOf(sold.option, payments);
     if (amountMinor > dueMinor)

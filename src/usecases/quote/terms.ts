@@ -2,7 +2,7 @@ import type { Job } from '@/core/job/job';
 import type { JobTerms } from '@/core/job/terms';
 import type { Actor, PersonActor, ShopActor } from '@/core/kinds/actor';
 import { instantOf, type LocalDay, localMoment } from '@/core/kinds/local-time';
-import { minorPlaces } from '@/core/kinds/money';
+import { minorOf } from '@/core/kinds/money';
 import { type Failed, failed } from '@/core/kinds/result';
 import { highestAgreed } from '@/core/quote/bargain';
 import type { OwnWork } from '@/core/quote/price-rules';
@@ -134,7 +134,7 @@ export async function agreePrice(actor: PersonActor, input: AgreePriceInput): Pr
 export async function setHandPrice(actor: PersonActor, input: HandPriceInput): Promise<Edited> {
   return editJob(actor, input, sections.handPrice, async (db, job, { articles, lines, minutes }) => {
     const { currency } = await getShopOrThrow(db);
-    const minor = (amount: number) => Math.round(amount * 10 ** minorPlaces(currency));
+    const minor = (amount: number) => minorOf(amount, currency);
     const none = articles.length + lines.length === 0;
     await storeJobTerms(db, job.id, {
       ...job.terms,

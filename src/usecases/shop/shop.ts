@@ -1,6 +1,6 @@
 import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { type LocalMoment, localMoment } from '@/core/kinds/local-time';
-import { minorPlaces } from '@/core/kinds/money';
+import { exactMinor, minorOf } from '@/core/kinds/money';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import { getShopOrThrow, type ShopRow, updateHabits, updatePriceClass, updateRules } from '@/data/shop';
@@ -24,10 +24,9 @@ export async function setPriceClass(
   if (mayNot) return mayNot;
   return transact(async (db) => {
     const shop = await getShopOrThrow(db);
-    const minor = amount * 10 ** minorPlaces(shop.currency);
-    if (!Number.isInteger(Math.round(minor * 1000) / 1000) || minor < 1)
+    const priceClassMinor = exactMinor(amount, shop.currency);
+    if (priceClassMinor === undefined || priceClassMinor < 1)
       return failed(`Smaller than ${shop.currency} has.`, 'amount');
-    const priceClassMinor = Math.round(minor);
     await updatePriceClass(db, priceClassMinor);
     await appendAudit(db, actor, {
       action: 'shop.priceClass',
@@ -64,7 +63,7 @@ export async function setHabits(actor: PersonActor, input: HabitsInput): Promise
   if (mayNot) return mayNot;
   return transact(async (db) => {
     const { id, currency, spelling, proveDepth, arrivalForm } = await getShopOrThrow(db);
-    const minor = (amount: number) => Math.round(amount * 10 ** minorPlaces(currency));
+    const minor = (amount: number) => minorOf(amount, currency);
     const { missing, copy, first, lockMinutes } = input;
     await updateHabits(db, {
       habits: { missing, copy, first },

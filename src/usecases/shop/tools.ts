@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import type { PersonActor } from '@/core/kinds/actor';
-import { minorPlaces } from '@/core/kinds/money';
+import { minorOf } from '@/core/kinds/money';
 import { done, type Failed, failed, failedOf, type Result } from '@/core/kinds/result';
 import { appendAudit } from '@/data/audit';
 import { listPlatformNames } from '@/data/catalogue';
@@ -95,8 +95,7 @@ export function saveRight(actor: PersonActor, input: RightInput): Promise<Result
   return changing(actor, input, 'right', input.name, async (db) => {
     const { currency } = await getShopOrThrow(db);
     const { kind, credits, expiresOn } = input;
-    const minor = (amount: number | null) =>
-      amount === null ? null : Math.round(amount * 10 ** minorPlaces(currency));
+    const minor = (amount: number | null) => (amount === null ? null : minorOf(amount, currency));
     await upsertRight(db, input.vanId, uuid(), {
       name: input.name.trim(),
       kind,

@@ -1,6 +1,6 @@
 import { v7 as uuid } from 'uuid';
 import { inNameOf, type ShopActor } from '@/core/kinds/actor';
-import { minorPlaces } from '@/core/kinds/money';
+import { minorOf } from '@/core/kinds/money';
 import { type Failed, failed } from '@/core/kinds/result';
 import { knownInHand } from '@/core/programming/keys';
 import { hourRuleAt } from '@/core/quote/hour';
@@ -22,7 +22,7 @@ export async function keepRival(
   const view = await jobViewIn(db, actor, number);
   if (!view) return failed('This job is not there any more.');
   const { currency } = view.shop;
-  const totalMinor = Math.round(amount * 10 ** minorPlaces(currency));
+  const totalMinor = minorOf(amount, currency);
   if (totalMinor < 1) return failed(`Smaller than ${currency} has.`, 'amount');
   await insertRival(db, {
     id: uuid(),

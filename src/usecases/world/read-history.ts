@@ -3,7 +3,7 @@ import { applyEvent, type JobEvent } from '@/core/job/events/events';
 import { emptyLog } from '@/core/job/events/log';
 import { openingRing } from '@/core/job/opening-keys';
 import { addDays, instantOf, type LocalDay } from '@/core/kinds/local-time';
-import { minorPlaces } from '@/core/kinds/money';
+import { minorOf } from '@/core/kinds/money';
 import { purposeOf } from '@/core/programming/purpose';
 import { methodOf } from '@/core/programming/route';
 import {
@@ -55,7 +55,7 @@ export function readHistory(
     return { row, id, personId, openedAt, madeKeyIds, place: at };
   });
   const events = new Map<string, JobEvent[]>(past.map(({ row, id }) => [id, countsOf(row, 'before')]));
-  const minor = (amount: string) => Math.round(Number(amount) * 10 ** minorPlaces(now.currency));
+  const minor = (amount: string) => minorOf(Number(amount), now.currency);
   const pastOf = (job: string, at: RowPlace): PastJob | undefined => {
     const found = past.find(({ row }) => row.job === job);
     if (!found) at.wrong('job', 'No past job of this number.');

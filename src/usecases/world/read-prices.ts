@@ -1,5 +1,5 @@
 import { addDays, type LocalDay } from '@/core/kinds/local-time';
-import { minorPlaces } from '@/core/kinds/money';
+import { minorOf } from '@/core/kinds/money';
 import { usualDelivery } from '@/core/supply/arrival';
 import {
   AccountRow,
@@ -24,7 +24,7 @@ const listDays = 12;
 
 /** Suppliers with prices, dealers, the price book with all its rules, taxes, accounts and coupons. */
 export function readPrices(world: WorldReader, currency: string, today: LocalDay): TableRows[] {
-  const minor = (amount: string) => Math.round(Number(amount) * 10 ** minorPlaces(currency));
+  const minor = (amount: string) => minorOf(Number(amount), currency);
   const valid = `[${addDays(today, -historyDays)},)`;
   const bookId = worldId('price book', 'first');
 

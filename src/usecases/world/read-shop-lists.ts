@@ -1,5 +1,5 @@
 import { addDays, type LocalDay } from '@/core/kinds/local-time';
-import { minorPlaces } from '@/core/kinds/money';
+import { minorOf } from '@/core/kinds/money';
 import {
   BureauRow,
   FerryRow,
@@ -16,7 +16,7 @@ import type { RowPlace, TableRows, WorldReader } from './world-reader';
 
 /** Places and roads, vans with tools and rights, meters, and the bureau. */
 export function readShopLists(world: WorldReader, currency: string, today: LocalDay): TableRows[] {
-  const minor = (amount: string) => Math.round(Number(amount) * 10 ** minorPlaces(currency));
+  const minor = (amount: string) => minorOf(Number(amount), currency);
 
   const places = world.read('places', PlaceRow, (row, at) => ({
     id: at.define('place', row.name, 'name'),
