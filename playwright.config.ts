@@ -17,6 +17,8 @@ export default defineConfig({
   retries: 1,
   expect: { timeout: 30_000 },
   use: {
+    // What cannot be pressed is said, with the page as it stands, long before the test's own time is over.
+    actionTimeout: 90_000,
     baseURL: process.env.E2E_ADDRESS,
     viewport: { width: 1280, height: 800 },
     timezoneId: 'Pacific/Auckland',
