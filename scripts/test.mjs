@@ -145,7 +145,7 @@ function databaseOf(at) {
 }
 
 async function endToEnd(cluster, env) {
-  await ensureDebianPackages(['chromium', 'poppler-utils', 'zbar-tools']);
+  await ensureDebianPackages(['chromium-headless-shell', 'chromium', 'poppler-utils', 'zbar-tools']);
   await ensureBuilt('.next-test');
   const databases = Array.from({ length: browsers }, (_, at) =>
     cluster.url('kilnsman_serving', databaseOf(at)),
@@ -176,7 +176,8 @@ async function endToEnd(cluster, env) {
         E2E_EMPTY_ADDRESS: emptyAddress,
         E2E_EMPTY_DATABASE: cluster.url('kilnsman_serving', 'empty'),
         E2E_CLUSTER: clusterName,
-        CHROMIUM: findOnPath('chromium'),
+        CHROMIUM: findOnPath('chromium-headless-shell'),
+        CHROMIUM_WHOLE: findOnPath('chromium'),
         CHROMIUM_ROOT: isRoot ? 'yes' : '',
         PLAYWRIGHT_JSON_OUTPUT_NAME: file,
       },

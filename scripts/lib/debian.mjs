@@ -7,7 +7,14 @@ import { isRoot, Stop, say } from './project.mjs';
 /** Package, what it is for, and how its presence is seen. */
 const packages = {
   postgresql: { for: 'the database server', path: () => postgresFolder() },
-  chromium: { for: 'the browser of the end-to-end tests', path: () => findOnPath('chromium') },
+  'chromium-headless-shell': {
+    for: 'the browser of the end-to-end tests',
+    path: () => findOnPath('chromium-headless-shell'),
+  },
+  chromium: {
+    for: 'a browser that shows notifications, and for pictures',
+    path: () => findOnPath('chromium'),
+  },
   'poppler-utils': { for: 'reading PDF back in the tests', path: () => findOnPath('pdftotext') },
   tshark: { for: 'reading logs of frames back in the tests', path: () => findOnPath('tshark') },
   'zbar-tools': { for: 'reading QR codes back in the tests', path: () => findOnPath('zbarimg') },

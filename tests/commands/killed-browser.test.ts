@@ -34,7 +34,7 @@ let address = '';
 /** What signs the tablet in, kept beside its browser: a session's cookie goes with a browser that is killed. */
 let cookies: Awaited<ReturnType<BrowserContext['cookies']>> = [];
 beforeAll(async () => {
-  await ensureDebianPackages(['chromium']);
+  await ensureDebianPackages(['chromium-headless-shell']);
   await ensureBuilt('.next-test');
   cluster = await KilledCluster.starts();
   locksmith = await actorOf('locksmith');
@@ -82,7 +82,7 @@ class Tablet {
     for (const file of ['Lock', 'Cookie', 'Socket'])
       rmSync(join(this.profile, `Singleton${file}`), { force: true });
     this.context = await chromium.launchPersistentContext(this.profile, {
-      executablePath: findOnPath('chromium') ?? '',
+      executablePath: findOnPath('chromium-headless-shell') ?? '',
       args: [...(isRoot ? ['--no-sandbox'] : []), '--disable-dev-shm-usage', '--no-first-run'],
       viewport: { width: 1280, height: 800 },
     });

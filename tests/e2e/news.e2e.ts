@@ -1,6 +1,14 @@
 import type { Browser, Page } from '@playwright/test';
 import { expect, expectAccessible, hangTag, passcodes, signIn, steady, takeCandidate, test } from './support';
 
+// The browser of the other tests has no windows, and shows no notification.
+test.use({
+  launchOptions: [
+    async ({ launchOptions }, use) => use({ ...launchOptions, executablePath: process.env.CHROMIUM_WHOLE }),
+    { scope: 'worker' },
+  ],
+});
+
 /** A job whose newest quote has a link, and where the link leads. */
 async function linkedJob(page: Page): Promise<{ readonly number: string; readonly address: string }> {
   const number = await hangTag(page, 'merrowdale 2018 push start spare one key quarry end');
