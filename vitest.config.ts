@@ -5,6 +5,9 @@ const shared = { resolve: { alias: { '@': join(import.meta.dirname, 'src') } } }
 /** Properties are drawn from a seed that can be named, so that a failure can be seen again. */
 const setupFiles = ['tests/support/fast-check-seed.ts'];
 
+/** A busy machine may be many times slower than a quiet one: a test ends on what it waits for, not on these. */
+const limits = { testTimeout: 180_000, hookTimeout: 180_000 };
+
 export default defineConfig({
   test: {
     projects: [
@@ -17,7 +20,7 @@ export default defineConfig({
           // What they test keeps no state, so that files share what they import: a third of the time.
           isolate: false,
           setupFiles,
-          testTimeout: 30_000,
+          ...limits,
           // Its own default leaves a machine of two cores half idle.
           maxWorkers: 2,
         },
@@ -29,7 +32,7 @@ export default defineConfig({
           include: ['src/**/*.test.tsx'],
           environment: 'happy-dom',
           setupFiles: ['tests/support/dom.ts'],
-          testTimeout: 30_000,
+          ...limits,
         },
       },
       {
@@ -39,8 +42,7 @@ export default defineConfig({
           include: ['tests/data/**/*.test.ts'],
           environment: 'node',
           setupFiles,
-          testTimeout: 30_000,
-          hookTimeout: 60_000,
+          ...limits,
           maxWorkers: 2,
         },
       },
@@ -50,8 +52,8 @@ export default defineConfig({
           name: 'commands',
           include: ['tests/commands/**/*.test.ts'],
           environment: 'node',
-          testTimeout: 180_000,
-          hookTimeout: 180_000,
+          testTimeout: 600_000,
+          hookTimeout: 600_000,
           // Starts and builds wait for each other's processors: two files at a time took longer than their limits.
           fileParallelism: false,
         },

@@ -40,11 +40,11 @@ beforeAll(async () => {
   locksmith = await actorOf('locksmith');
   address = `http://127.0.0.1:${await freePort()}`;
   await serves();
-}, 300_000);
+});
 afterAll(async () => {
   if (server) await endGroup(server);
   await cluster.ends();
-}, 60_000);
+});
 
 /** Serves the program; resolves once it answers. */
 async function serves(): Promise<void> {
@@ -189,7 +189,7 @@ async function goesThrough(number: number, random: Random, blows: Strike[]): Pro
 }
 
 describe('runs in a browser that is killed, as its server and its database are', () => {
-  it('end as undisturbed ones do, with each event, piece and credit once', { timeout: 500_000 }, async () => {
+  it('end as undisturbed ones do, with each event, piece and credit once', async () => {
     const random = seededRandom('browsers');
     const numbers: number[] = [];
     for (let at = 0; at <= disturbed; at += 1)

@@ -194,7 +194,7 @@ afterAll(async () => {
 });
 
 describe('one more of each', () => {
-  it('compiles', { timeout: 120_000 }, () => {
+  it('compiles', () => {
     expect(problems()).toEqual([]);
   });
 
@@ -215,7 +215,7 @@ describe('one more of each', () => {
       "  purposes: () => ['learn'],\n",
     ],
     ['a list without its storage', 'src/data/library/storage/keys.ts', '  tumblers: withKey('],
-  ])('does not compile: %s', { timeout: 120_000 }, (_, file, line) => {
+  ])('does not compile: %s', (_, file, line) => {
     expect(
       problems(line.startsWith('  tumblers') ? renamed(file, line) : without(file, line), file),
     ).not.toEqual([]);

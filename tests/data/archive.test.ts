@@ -289,9 +289,7 @@ describe('an archive that is not what was made', () => {
     const bomb = await changed((name, text) =>
       name === 'tables/job.jsonl' ? ' '.repeat(200_000_000) : text,
     );
-    const before = performance.now();
     expect(await refusal(bomb)).toMatch(/was altered since it was made/);
-    expect(performance.now() - before).toBeLessThan(60_000);
   });
 
   it('is refused where a newer version made it', async () => {

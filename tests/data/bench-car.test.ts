@@ -110,5 +110,5 @@ describe('traces of the bench car', () => {
     expect((await listBenchTraces(sunniva)).length).toBe(50);
     const batches = await database().query('SELECT DISTINCT trace_id FROM trace_batch');
     expect(batches.rows.length).toBe(50);
-  }, 60_000);
+  });
 });

@@ -18,7 +18,7 @@ describe('the first price while candidates differ', () => {
     const figures = priceFigures(await priceRuns(actor, 60));
     expect(figures.within).toBeGreaterThanOrEqual(0.95);
     expect(figures.meanMinor).toBeLessThanOrEqual(figures.allMinor / 2);
-  }, 120_000);
+  });
 
   it('says the question that settles it, and after the answer one price', async () => {
     const models = await database().query<{ id: string; make_id: string }>(
