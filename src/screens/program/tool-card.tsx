@@ -123,13 +123,20 @@ function ToolWords({ tool, run, telling }: Omit<ToolCardProps, 'node'>) {
   const isOpen = command !== null && view.told?.act !== actOf(command);
   const cannotSay = command !== null && view.stands?.act === actOf(command) && view.stands.standing !== null;
   if (tool.trouble) return <Notice tone="oxide">{tool.trouble}</Notice>;
+  if (telling) return <Notice tone="smalt">The tool is told.</Notice>;
   if (view.tool.stopped || view.told?.came === 'unseen')
     return (
       <Notice tone="ochre">
-        <p>The tool stands still. What came of it was not seen, and it is not told twice.</p>
-        <Button className="mt-2" onClick={tool.onAsk}>
-          Switch it off and on, and ask the car
-        </Button>
+        {command === null ? (
+          <p>The tool stands still, and says nothing more.</p>
+        ) : (
+          <>
+            <p>The tool stands still. What came of it was not seen, and it is not told twice.</p>
+            <Button className="mt-2" onClick={tool.onAsk}>
+              Switch it off and on, and ask the car
+            </Button>
+          </>
+        )}
       </Notice>
     );
   if (cannotSay)
@@ -138,7 +145,6 @@ function ToolWords({ tool, run, telling }: Omit<ToolCardProps, 'node'>) {
         The car was asked what came of it, and its word leaves that open: look, and say what you see.
       </Notice>
     );
-  if (telling) return <Notice tone="smalt">The tool is told.</Notice>;
   if (isOpen && !view.tool.busy && !view.device.busy)
     return (
       <Notice tone="ochre">
