@@ -121,12 +121,12 @@ function measure(env) {
 }
 
 /** A browser in which somebody is signed in. */
-async function signedIn(address) {
+async function signedIn(address, options = {}) {
   const browser = await chromium.launch({
     executablePath: findOnPath('chromium'),
     args: [...(isRoot ? ['--no-sandbox'] : []), '--disable-dev-shm-usage', '--no-first-run'],
   });
-  const context = await browser.newContext();
+  const context = await browser.newContext(options);
   const first = await context.newPage();
   await first.goto(`${address}/sign-in`);
   await first.getByRole('radio', { name: /Imre Pellimoor/ }).click();
@@ -147,7 +147,8 @@ async function runPaint(address, job) {
 
 /** Compressed JavaScript that a page loads before anything is pressed, and what a decode leaves of a page. */
 async function pageFigures(address) {
-  const { browser, context, first } = await signedIn(address);
+  // What a worker of the page fetches in its stead is counted nowhere.
+  const { browser, context, first } = await signedIn(address, { serviceWorkers: 'block' });
   const href = await first.locator('ul a[href^="/jobs/"]').first().getAttribute('href');
   const job = href.replace(/\/[a-z]+$/, '');
   const weights = {};

@@ -26,7 +26,10 @@ export async function firstPrice(browser, address) {
       .click();
     const field = page.getByLabel("The caller's words in one line");
     await field.pressSequentially(line, { delay: betweenSigns });
-    await page.getByText(/^“From /).waitFor();
+    await page
+      .locator('#page')
+      .getByText(/^“From /)
+      .waitFor();
     seconds.push((performance.now() - from) / 1000);
     await context.close();
   }

@@ -22,23 +22,32 @@ export async function tasksOfWait(context, address) {
   await page.getByLabel('Platform').selectOption('Heddle 3');
   await page.getByLabel('Waits go by').selectOption('600 times faster');
   await page.getByRole('button', { name: 'Ask what it is' }).click();
-  await page.getByText(/^Its VIN is/).waitFor();
+  await page
+    .locator('#page')
+    .getByText(/^Its VIN is/)
+    .waitFor();
   await watchTasks(page);
   const from = Date.now();
   await page.getByRole('button', { name: /^AKL, erasing/ }).click();
-  await page.getByText('AKL, erasing is open.').waitFor({ timeout: 60_000 });
+  await page.locator('#page').getByText('AKL, erasing is open.').waitFor({ timeout: 60_000 });
   const seconds = (Date.now() - from) / 1000;
   await page.getByRole('button', { name: /^Erase every key/ }).click();
-  await page.getByText(/^Every key is erased/).waitFor();
+  await page
+    .locator('#page')
+    .getByText(/^Every key is erased/)
+    .waitFor();
   for (const key of ['2', '3']) {
     await page.getByRole('button', { name: 'Take a key' }).click();
-    await page.getByText('The tool works.').waitFor();
+    await page.locator('#page').getByText('The tool works.').waitFor();
     // Each is presented twice before it counts.
     for (const place of ['at the pocket', 'beside the car', 'at the pocket']) {
       await page.getByLabel(`Where key ${key} is`).selectOption(place);
       await page.waitForTimeout(300);
     }
-    await page.getByText(/^A key was taken/).waitFor();
+    await page
+      .locator('#page')
+      .getByText(/^A key was taken/)
+      .waitFor();
     await page.getByLabel(`Where key ${key} is`).selectOption('beside the car');
   }
   const tasks = await page.evaluate(() => globalThis.tasks);
