@@ -12,7 +12,7 @@ const packages = {
     path: () => findOnPath('chromium-headless-shell'),
   },
   chromium: {
-    for: 'a browser that shows notifications, and for pictures',
+    for: 'a browser that shows notifications, for tests of them, figures and pictures',
     path: () => findOnPath('chromium'),
   },
   'poppler-utils': { for: 'reading PDF back in the tests', path: () => findOnPath('pdftotext') },

@@ -131,9 +131,8 @@ export class RunDriver {
   }
 
   private async tells(): Promise<void> {
-    const here = card(this.page);
     const before = await this.at();
-    await here.getByRole('button', { name: /^Go: / }).click();
+    await card(this.page).getByRole('button', { name: /^Go: / }).click();
     const asks = tool(this.page).getByRole('button', { name: /ask the car$/i });
     await expect
       .poll(async () => (await asks.isVisible()) || (await this.isAnswered(before)), { timeout: 120_000 })
