@@ -40,6 +40,7 @@ const subjects = [
 const floors = [
   ['pool', 'people'],
   ['vault'],
+  ['asking'],
   ['audit', 'shop', 'library'],
   ['editing'],
   ['view'],
@@ -103,6 +104,17 @@ module.exports = {
       comment: 'the loose files of the use-cases import no folder of them',
       from: { path: '^src/usecases/[^/]+$', pathNot: '\\.test\\.ts$' },
       to: { path: '^src/usecases/[^/]+/' },
+    },
+    {
+      name: 'texts-by-view',
+      severity: 'error',
+      comment:
+        'what a job holds is read and changed in the name of whoever asks (asking/read-as), so that no text tells its writer what became of it',
+      from: {
+        path: '^src/usecases/(editing|view|jobs|secrets|quote|identify|benches|library/(check|contradictions|run-marks|settle|procedures)\\.ts)',
+        pathNot: '^src/usecases/secrets/retention\\.ts$',
+      },
+      to: { path: '^src/usecases/database\\.ts$' },
     },
     {
       name: 'screens-take-types',

@@ -162,3 +162,12 @@ export async function endSecondPerson(db: Db, jobId: string, traineeId: string, 
     [jobId, traineeId, at],
   );
 }
+
+/** Whether a job was refused, by which everything that belongs to it is shut. */
+export async function isJobRefused(db: Db, jobId: string): Promise<boolean> {
+  const result = await db.query<{ refused: boolean }>(
+    "SELECT outcome IS NOT DISTINCT FROM 'refused' AS refused FROM job WHERE id = $1",
+    [jobId],
+  );
+  return result.rows[0]?.refused ?? false;
+}

@@ -22,8 +22,6 @@ export async function findHandover(db: Db, jobId: string): Promise<HandoverNote 
 export interface HandedOverRow {
   readonly jobId: string;
   readonly jobNumber: number;
-  /** Who made the link, and so has shown the customer this note. */
-  readonly linkMadeBy: string;
   readonly madeAt: Date;
   readonly note: HandoverNote;
 }
@@ -34,7 +32,7 @@ export async function findHandedOver(
   at: Date,
 ): Promise<HandedOverRow | undefined> {
   const result = await db.query<HandedOverRow>(
-    `SELECT j.id AS "jobId", j.number AS "jobNumber", l.made_by AS "linkMadeBy", h.made_at AS "madeAt", h.note
+    `SELECT j.id AS "jobId", j.number AS "jobNumber", h.made_at AS "madeAt", h.note
      FROM quote_link l JOIN handover h ON h.job_id = l.job_id JOIN job j ON j.id = l.job_id
      WHERE l.quote_id IS NULL AND l.cookie_hash = $1 AND l.revoked_at IS NULL AND l.expires_at > $2
      ORDER BY h.made_at DESC LIMIT 1`,

@@ -72,11 +72,24 @@ export async function openLink(
   return result.rows[0];
 }
 
+/** A customer's link that was opened and has not ended. */
+export interface OpenedLink {
+  readonly id: string;
+  readonly madeBy: string;
+}
+
+export async function findOpenedLink(db: Db, cookieHash: Buffer, at: Date): Promise<OpenedLink | undefined> {
+  const result = await db.query<OpenedLink>(
+    `SELECT id, made_by AS "madeBy" FROM quote_link
+     WHERE cookie_hash = $1 AND revoked_at IS NULL AND expires_at > $2`,
+    [cookieHash, at],
+  );
+  return result.rows[0];
+}
+
 /** The quote a customer's cookie stands for, and how it stands. */
 export interface OfferRow {
   readonly linkId: string;
-  /** Who made the link, and so has shown the customer this paper. */
-  readonly linkMadeBy: string;
   readonly quoteId: string;
   readonly quoteNumber: number;
   readonly jobId: string;
@@ -96,7 +109,7 @@ export async function findOffer(db: Db, cookieHash: Buffer, at: Date): Promise<O
   const result = await db.query<
     Omit<OfferRow, 'visit'> & { visit: { readonly from: string; readonly to: string } | null }
   >(
-    `SELECT l.id AS "linkId", l.made_by AS "linkMadeBy", q.id AS "quoteId", q.number AS "quoteNumber", q.job_id AS "jobId", j.number AS "jobNumber",
+    `SELECT l.id AS "linkId", q.id AS "quoteId", q.number AS "quoteNumber", q.job_id AS "jobId", j.number AS "jobNumber",
        q.version, (SELECT max(version) FROM quote WHERE job_id = q.job_id) AS "newestVersion",
        q.valid_until::text AS "validUntil", j.closed_at IS NOT NULL AS closed, pl.name AS place,
        q.frozen->'paper' AS paper,

@@ -158,6 +158,14 @@ export async function listRunEvents(db: Db, id: string, after = 0): Promise<RunE
   return found.rows;
 }
 
+/** Whether the car was told anything in a run. */
+export async function hasCommanded(db: Db, id: string): Promise<boolean> {
+  const found = await db.query("SELECT 1 FROM run_event WHERE run_id = $1 AND kind = 'commanded' LIMIT 1", [
+    id,
+  ]);
+  return found.rowCount === 1;
+}
+
 /** What became of event ids that were seen before. */
 export type SeenRunEvent = { readonly id: string } & (
   | { readonly seq: number }

@@ -77,6 +77,11 @@ export async function listEnvelopes(db: Db, jobId: string): Promise<EnvelopeRow[
   return result.rows;
 }
 
+/** Whether a secret of any job has an id. */
+export async function isSecret(db: Db, id: string): Promise<boolean> {
+  return (await db.query('SELECT 1 FROM envelope WHERE id = $1', [id])).rowCount === 1;
+}
+
 /** The secrets of a job by reference, without what they say. */
 export async function listSecretRefs(db: Db, jobId: string): Promise<SecretRef[]> {
   const result = await db.query<SecretRef>(

@@ -153,6 +153,8 @@ export class LeaseInput {
 
 /** What a run seals with its job. */
 export class RunSecretInput {
+  @IsUUID(undefined, { message: 'A secret has an id of its own.' }) id!: string;
+  @IsUUID(undefined, { message: 'A device has an id of its own.' }) device!: string;
   @IsIn(Object.keys(runSecrets), { message: 'pin, toldPin, board or image.' }) of!: RunSecret;
   @Matches(/^[\x21-\x7e][\x20-\x7e]{0,998}[\x21-\x7e]$/, { message: '2 to 1,000 letters, digits and signs.' })
   value!: string;

@@ -1,13 +1,13 @@
 import { dropOldAttempts } from '@/data/attempt-limits';
 import { log } from '@/outside/log';
 import { backUpWhenDue } from '@/usecases/archive/backups';
+import { forgetOldRequests } from '@/usecases/asking/once';
 import { sealAudit } from '@/usecases/audit/audit-seal';
 import { warmShortLane } from '@/usecases/benches/ask-in-pool';
 import { database } from '@/usecases/database';
 import { isDatabaseAway } from '@/usecases/failures';
 import { forgetOldRead } from '@/usecases/jobs/news';
 import { endDeadImports } from '@/usecases/library/signs-of-life';
-import { forgetOldRequests } from '@/usecases/once';
 import { publicOriginProblem } from '@/usecases/request-origin';
 import { applyRetention } from '@/usecases/secrets/retention';
 import { prepareVault } from '@/usecases/vault/prepare-vault';

@@ -155,7 +155,7 @@ describe('marks of a run', () => {
     expect((await mark('volts', '', 12.4)).answers[0]).toHaveProperty('seq');
     expect((await mark('note', '')).answers[0]).toHaveProperty('refused');
     const view = await viewOf(locksmith, number);
-    expect(await readRunMarks(locksmith, view.job.id, view.runs)).toMatchObject([
+    expect(await readRunMarks(locksmith, view.runs)).toMatchObject([
       { mark: 'textWrong', words: 'The socket is on the left', step: expect.any(String) },
       { mark: 'volts', volts: 12.4 },
     ]);
@@ -190,8 +190,10 @@ describe('what a run seals', () => {
   it('is kept once, behind the gate, and found by its name', async () => {
     const number = await jobAtCar(locksmith);
     const device = await RunDevice.starts(locksmith, number);
-    const first = await keepRunSecret(locksmith, device.runId, { of: 'pin', value: '7741' });
-    const again = await keepRunSecret(locksmith, device.runId, { of: 'pin', value: '7741' });
+    const told = { id: uuid(), device: device.device, of: 'pin', value: '7741' } as const;
+    const first = await keepRunSecret(locksmith, device.runId, told);
+    const again = await keepRunSecret(locksmith, device.runId, told);
+    expect(first).toMatchObject({ ok: true });
     expect(first).toEqual(again);
     const view = await viewOf(locksmith, number);
     const { secrets } = await readSecrets(locksmith, view.job);
@@ -204,7 +206,9 @@ describe('what a run seals', () => {
 
     const bare = await jobAtCar(locksmith, { papers: false });
     const other = await RunDevice.starts(locksmith, bare);
-    expect(await keepRunSecret(locksmith, other.runId, { of: 'pin', value: '7741' })).toMatchObject({
+    expect(
+      await keepRunSecret(locksmith, other.runId, { ...told, id: uuid(), device: other.device }),
+    ).toMatchObject({
       ok: false,
     });
   });

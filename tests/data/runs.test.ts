@@ -140,11 +140,15 @@ describe('a run of a job', () => {
     const number = await jobAtCar(locksmith, { papers: false });
     const device = await RunDevice.starts(locksmith, number);
     const command = await toCommand(device);
+    // The id of a device is no secret, and takes nobody the wheel.
+    const byId = await new RunDeviceOf(proprietor, device).sends([command]);
+    expect(byId.answers[0]).toMatchObject({ conflict: 'driven' });
     for (const actor of [locksmith, proprietor, await actorOf('trainee')]) {
       const sent = await new RunDeviceOf(actor, device).sends([command]);
       expect(sent.answers[0]).toMatchObject({
         refused: expect.stringMatching(/right to the car|On site|second person/),
       });
+      await changeLease(actor, device.runId, { device: device.device, want: 'leave' });
     }
     expect(await countOf('run_event_refused', device.runId)).toBe(3);
 

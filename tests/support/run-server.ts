@@ -53,7 +53,7 @@ export class RunServer {
       const refused = this.refused.get(id);
       if (seen >= 0) answers.push({ id, seq: seen + 1 });
       else if (refused !== undefined) answers.push({ id, refused });
-      else if (!isFree(this.lease, device, this.nowMs)) answers.push({ id, conflict: 'driven' });
+      else if (!isFree(this.lease, { device, personId }, this.nowMs)) answers.push({ id, conflict: 'driven' });
       else if (basedOn + at !== this.events.length) answers.push({ id, conflict: 'cameFurther' });
       else {
         const step = weighRunEvent(this.log, event, this.ground, {
@@ -85,14 +85,14 @@ export class RunServer {
 
   wants(device: string, personId: string, want: 'drive' | 'ask' | 'give' | 'keep' | 'leave'): LeaseRead {
     const driver = { device, personId };
-    if (want === 'drive' && isFree(this.lease, device, this.nowMs))
+    if (want === 'drive' && isFree(this.lease, driver, this.nowMs))
       this.lease = renewed(this.lease, driver, this.nowMs);
     if (want === 'ask') this.lease = wanted(this.lease, driver, this.nowMs, this.log.command !== null);
     if (want === 'give' || want === 'keep')
-      this.lease = decided(this.lease, device, want === 'give', this.nowMs);
+      this.lease = decided(this.lease, driver, want === 'give', this.nowMs);
     return {
       lease: this.lease,
-      drives: drives(this.lease, device, this.nowMs),
+      drives: drives(this.lease, driver, this.nowMs),
       driverName: this.lease?.driver.personId ?? null,
       askedName: this.lease?.asked?.by.personId ?? null,
       lastSeq: this.events.length,

@@ -1,12 +1,13 @@
 import type { ClassConstructor } from 'class-transformer';
 import type { Scope } from '@/core/authority/scopes';
 import type { PersonActor, ShopActor } from '@/core/kinds/actor';
+import type { Purpose } from '@/core/kinds/purpose';
 import type { Result } from '@/core/kinds/result';
 import { canonicalJson } from '@/formats/canonical-json';
 import type { TraceFile } from '@/formats/trace-file';
 import { parseInput } from '@/inputs/parse';
+import type { Asked } from '@/usecases/asking/once';
 import { type Passing, passingFailure, reportUnexpected } from '@/usecases/failures';
-import type { Asked } from '@/usecases/once';
 import type { Refused } from '@/usecases/people/sign-in';
 import { readProgram } from '@/usecases/people/tokens';
 import { checkRequestOrigin, isReadableAddress, transportHeaders } from '@/usecases/request-origin';
@@ -34,6 +35,20 @@ export function handler<Context>(work: (request: Request, context: Context) => P
       return problem(500, `Something unexpected happened; it is logged as ${reportUnexpected(error)}.`);
     }
   }
+}
+
+/** What a handler of a job's address asks the gate for; `plain` where nothing it answers opens a car, `byContent` where each event says it. */
+export type JobPurpose = Purpose | 'plain' | 'byContent';
+
+/**
+ * Names the purpose of a handler whose address is a job's, a run's or of what hangs on them. The use-case asks the gate; a test walks
+ * all handlers, fails where one names none, and tries each at its gate.
+ */
+export function ofJob<Handler extends (...given: never[]) => Promise<Response>>(
+  purpose: JobPurpose,
+  work: Handler,
+): Handler {
+  return Object.assign(work, { purpose });
 }
 
 /** A handler for signed-in people; 401 for all others. */

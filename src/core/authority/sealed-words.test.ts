@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { sealedWord, withoutParts, withParts } from './sealed-words';
+import { markOf, marksIn, sealedWord, withoutParts, withParts } from './sealed-words';
 import { findSecrets, mentionsSecret } from './secret-words';
 
 describe('sealed parts of a text', () => {
@@ -9,13 +9,15 @@ describe('sealed parts of a text', () => {
     fc.assert(
       fc.property(fc.lorem(), secret, fc.nat(4), fc.lorem(), (before, own, cut, after) => {
         const text = `${before} ${own.slice(0, cut)}-${own.slice(cut)}, ${after} pin${own}`;
-        const parts = new Map<number, string>();
+        const parts = new Map<string, string>();
         const sealed = withoutParts(text, findSecrets(text, [own]), (part) => {
-          parts.set(parts.size + 1, part);
-          return sealedWord(parts.size);
+          const mark = markOf(Uint8Array.from({ length: 10 }, () => parts.size));
+          parts.set(mark, part);
+          return sealedWord(mark);
         });
         expect(mentionsSecret(sealed, [own])).toBe(false);
         expect(parts.size).toBe(2);
+        expect(marksIn(sealed)).toEqual([...parts.keys()]);
         expect(withParts(sealed, parts)).toBe(text);
         expect(withParts(sealed, new Map())).toBe(sealed);
       }),

@@ -83,6 +83,16 @@ function plainOf(secret: string): string {
   return [...secret].map(plainSign).join('');
 }
 
+/**
+ * How many secrets a text may try at once: one, or as many as its digits make numbers of five. A text of five hundred digits is no
+ * single guess.
+ * @example triesIn('12345 12346 12347') // 3
+ */
+export function triesIn(text: string): number {
+  const digits = [...text].filter((sign) => /^\d$/.test(plainSign(sign))).length;
+  return Math.max(1, Math.floor(digits / leastSigns));
+}
+
 /** Every text in a value, nested ones too; ids are left out. */
 export function textsIn(value: unknown): string[] {
   const texts: string[] = [];
@@ -102,7 +112,8 @@ export function mapTexts<Value>(value: Value, change: (text: string, field: stri
     if (typeof one === 'string') return change(one, field);
     if (Array.isArray(one)) return one.map((item) => map(item, field));
     if (one instanceof Map) return new Map([...one].map(([key, item]) => [key, map(item, String(key))]));
-    if (typeof one !== 'object' || one === null || one instanceof Date || one instanceof Set) return one;
+    if (one instanceof Set) return new Set([...one].map((item) => map(item, field)));
+    if (typeof one !== 'object' || one === null || one instanceof Date || ArrayBuffer.isView(one)) return one;
     return Object.fromEntries(Object.entries(one).map(([name, item]) => [name, map(item, name)]));
   };
   return map(value, '') as Value;

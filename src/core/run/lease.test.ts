@@ -1,6 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { askSeconds, type Driver, decided, drives, type Lease, leaseSeconds, renewed, wanted } from './lease';
+import {
+  askSeconds,
+  type Driver,
+  decided,
+  drives,
+  isFree,
+  type Lease,
+  leaseSeconds,
+  renewed,
+  wanted,
+} from './lease';
 
 const van: Driver = { device: 'tablet', personId: 'imre' };
 const desk: Driver = { device: 'laptop', personId: 'sunniva' };
@@ -10,8 +20,8 @@ const second = 1000;
 describe('the lease of a run', () => {
   it('goes to whoever comes first, and ends without a sign of life', () => {
     const lease = wanted(null, van, 0, false);
-    expect(drives(lease, 'tablet', leaseSeconds * second - 1)).toBe(true);
-    expect(drives(lease, 'tablet', leaseSeconds * second)).toBe(false);
+    expect(drives(lease, van, leaseSeconds * second - 1)).toBe(true);
+    expect(drives(lease, van, leaseSeconds * second)).toBe(false);
     expect(wanted(lease, desk, leaseSeconds * second, true).driver).toEqual(desk);
   });
 
@@ -19,9 +29,9 @@ describe('the lease of a run', () => {
     const asked = wanted(wanted(null, van, 0, false), desk, second, false);
     expect(asked.driver).toEqual(van);
     expect(asked.asked).toEqual({ by: desk, sinceMs: second });
-    expect(decided(asked, 'tablet', true, 2 * second)?.driver).toEqual(desk);
-    expect(decided(asked, 'tablet', false, 2 * second)).toMatchObject({ driver: van, asked: null });
-    expect(decided(asked, 'laptop', true, 2 * second)).toBe(asked);
+    expect(decided(asked, van, true, 2 * second)?.driver).toEqual(desk);
+    expect(decided(asked, van, false, 2 * second)).toMatchObject({ driver: van, asked: null });
+    expect(decided(asked, desk, true, 2 * second)).toBe(asked);
   });
 
   it('is theirs who asked when nobody says no in time, unless a device was told something', () => {
@@ -33,6 +43,15 @@ describe('the lease of a run', () => {
     expect(wanted(kept, desk, late, true).driver).toEqual(van);
     expect(wanted(kept, phone, late, false).driver).toEqual(van);
     expect(wanted(kept, desk, late, false).driver).toEqual(desk);
+  });
+
+  it('is of a person at a device: another at the same one, or with its id, drives nothing', () => {
+    const other: Driver = { ...van, personId: 'dacre' };
+    const lease = wanted(null, van, 0, false);
+    expect(drives(lease, other, second)).toBe(false);
+    expect(isFree(lease, other, second)).toBe(false);
+    expect(wanted(lease, other, second, false).driver).toEqual(van);
+    expect(decided(wanted(lease, desk, second, false), other, true, second)?.driver).toEqual(van);
   });
 
   it('is never held by two', () => {
@@ -53,9 +72,8 @@ describe('the lease of a run', () => {
           const held = before !== null && before.untilMs > now ? before.driver.device : null;
           if (does === 'wants') lease = wanted(before, who, now, busy);
           if (does === 'renews' && (held === null || held === who.device)) lease = renewed(before, who, now);
-          if (does === 'gives' || does === 'keeps')
-            lease = decided(before, who.device, does === 'gives', now);
-          const holds = [van, desk, phone].filter((one) => drives(lease, one.device, now));
+          if (does === 'gives' || does === 'keeps') lease = decided(before, who, does === 'gives', now);
+          const holds = [van, desk, phone].filter((one) => drives(lease, one, now));
           expect(holds.length).toBeLessThanOrEqual(1);
           // It leaves a device that lives by its own word, or after it was asked for long enough.
           if (held !== null && holds[0]?.device !== held) {

@@ -17,13 +17,18 @@ export const leaseSeconds = 15;
 /** So long the one who drives has to say no. */
 export const askSeconds = 15;
 
-export function drives(lease: Lease | null, device: string, nowMs: number): boolean {
-  return lease !== null && lease.driver.device === device && lease.untilMs > nowMs;
+/** Whether two are one: the same person at the same device. An id of a device alone is no secret and takes no wheel. */
+export function isSameDriver(one: Driver, other: Driver): boolean {
+  return one.device === other.device && one.personId === other.personId;
 }
 
-/** Whether nobody else drives, so that a device may take the run as it comes. */
-export function isFree(lease: Lease | null, device: string, nowMs: number): boolean {
-  return lease === null || lease.untilMs <= nowMs || lease.driver.device === device;
+export function drives(lease: Lease | null, driver: Driver, nowMs: number): boolean {
+  return lease !== null && isSameDriver(lease.driver, driver) && lease.untilMs > nowMs;
+}
+
+/** Whether nobody else drives, so that somebody may take the run as it comes. */
+export function isFree(lease: Lease | null, driver: Driver, nowMs: number): boolean {
+  return lease === null || lease.untilMs <= nowMs || isSameDriver(lease.driver, driver);
 }
 
 /** The lease of somebody who goes on driving; who asked stays. */
@@ -31,7 +36,7 @@ export function renewed(lease: Lease | null, driver: Driver, nowMs: number): Lea
   return {
     driver,
     untilMs: nowMs + leaseSeconds * 1000,
-    asked: lease?.driver.device === driver.device ? lease.asked : null,
+    asked: lease && isSameDriver(lease.driver, driver) ? lease.asked : null,
   };
 }
 
@@ -40,15 +45,15 @@ export function renewed(lease: Lease | null, driver: Driver, nowMs: number): Lea
  * @param busy a device was told to do something and has not answered: it is not taken from a device that lives
  */
 export function wanted(lease: Lease | null, driver: Driver, nowMs: number, busy: boolean): Lease {
-  if (lease === null || isFree(lease, driver.device, nowMs)) return renewed(null, driver, nowMs);
+  if (lease === null || isFree(lease, driver, nowMs)) return renewed(null, driver, nowMs);
   const { asked } = lease;
   if (asked === null) return { ...lease, asked: { by: driver, sinceMs: nowMs } };
-  const isOver = asked.by.device === driver.device && nowMs - asked.sinceMs >= askSeconds * 1000;
+  const isOver = isSameDriver(asked.by, driver) && nowMs - asked.sinceMs >= askSeconds * 1000;
   return isOver && !busy ? renewed(null, driver, nowMs) : lease;
 }
 
 /** The one who drives hands over to whoever asked, or keeps it; from anybody else nothing changes. */
-export function decided(lease: Lease | null, device: string, give: boolean, nowMs: number): Lease | null {
-  if (lease === null || !drives(lease, device, nowMs) || lease.asked === null) return lease;
+export function decided(lease: Lease | null, driver: Driver, give: boolean, nowMs: number): Lease | null {
+  if (lease === null || !drives(lease, driver, nowMs) || lease.asked === null) return lease;
   return give ? renewed(null, lease.asked.by, nowMs) : { ...lease, asked: null };
 }

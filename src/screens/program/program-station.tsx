@@ -23,7 +23,7 @@ import { MarkBar } from './mark-bar';
 import type { RunEngine } from './run-engine';
 import { RunKeys } from './run-keys';
 import type { KeptClock, RunShown } from './run-shown';
-import { keepRunSecret, lookAtSecret } from './run-transport';
+import { lookAtSecret } from './run-transport';
 import { StepCard } from './step-card';
 import { ToolCard } from './tool-card';
 import { useRun } from './use-run';
@@ -142,9 +142,9 @@ export function ProgramStation({
     await happens({ kind: 'answered', node, answer: 'done', by: 'person' });
   };
   const tellsPin = async (node: string, value: string) => {
-    const kept = await keepRunSecret(runId, 'toldPin', value);
-    setRefused('refused' in kept ? kept.refused : null);
-    if ('id' in kept) await usesPin(node, kept.id);
+    const kept = await driving?.keepSecret('toldPin', value);
+    setRefused(kept && 'refused' in kept ? kept.refused : null);
+    if (kept && 'id' in kept) await usesPin(node, kept.id);
   };
   const at = node?.id ?? '';
   const ends = (count: number | 'cannotSay' | null, reason: string, systemType?: string) =>

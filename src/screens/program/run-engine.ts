@@ -1,14 +1,22 @@
 import { v7 as uuid } from 'uuid';
+import type { RunSecret } from '@/core/authority/run-secrets';
 import type { RunGround } from '@/core/run/events/run-event-kind';
 import { applyRunEvent, type RunEvent } from '@/core/run/events/run-events';
-import { isFree } from '@/core/run/lease';
+import { isFree, isSameDriver } from '@/core/run/lease';
 import { serverWants } from '@/core/run/needs-server';
 import { boundOf, type RunBasis } from '@/core/run/run-basis';
 import { nodeAt, type RunLog, startLog } from '@/core/run/run-log';
 import type { DeviceStore } from '@/ui/device/device-store';
 import type { LeaseRead, RunRead } from '@/usecases/jobs/read-run';
 import type { Conflict, KeptRun, RunShown } from './run-shown';
-import { Locked, type QueuedEvent, Refused, type RunTransport, Unreachable } from './run-transport';
+import {
+  keepRunSecret,
+  Locked,
+  type QueuedEvent,
+  Refused,
+  type RunTransport,
+  Unreachable,
+} from './run-transport';
 
 const together = 50;
 const beatMs = 5000;
@@ -107,6 +115,11 @@ export class RunEngine {
       return this.refuses('The server did not answer. Nothing was told to the car; try again in a moment.');
     }
     return this.problem === null && this.conflict === null;
+  }
+
+  /** Seals with its job what was read or told in this run. @returns its id, or why not */
+  keepSecret(of: RunSecret, value: string): ReturnType<typeof keepRunSecret> {
+    return keepRunSecret(this.runId, this.store, of, value);
   }
 
   /** The run as it stands here; undefined until it is here. */
@@ -213,8 +226,8 @@ export class RunEngine {
     this.names = run;
     // Who drove last goes on where nobody else does.
     if (run.lease) {
-      if (run.lease.driver.device === this.store.device) this.isDriver = true;
-      else if (!isFree(run.lease, this.store.device, run.nowMs)) this.isDriver = false;
+      if (isSameDriver(run.lease.driver, this.store)) this.isDriver = true;
+      else if (!isFree(run.lease, this.store, run.nowMs)) this.isDriver = false;
     }
     if (basis) {
       this.ground = { basis, bound: boundOf(basis) };

@@ -1,7 +1,9 @@
+import { v4 as uuid } from 'uuid';
 import type { RunSecret } from '@/core/authority/run-secrets';
 import type { TimedInput } from '@/core/benchcar/car/car-state';
 import type { Problem } from '@/core/kinds/result';
 import type { RunEvent } from '@/core/run/events/run-events';
+import type { DeviceStore } from '@/ui/device/device-store';
 import type { RunCarRead } from '@/usecases/benches/run-car';
 import type { LeaseRead, RunRead } from '@/usecases/jobs/read-run';
 import type { RunEventsAnswer } from '@/usecases/jobs/run-events';
@@ -66,19 +68,31 @@ export function carTransport(runId: string): CarTransport {
   };
 }
 
-/** Seals with its job what a run read or was told. @returns its id, or why not */
+/** Seals with its job what a run read or was told, from the device that drives. @returns its id, or why not */
 export async function keepRunSecret(
   runId: string,
+  store: DeviceStore,
   of: RunSecret,
   value: string,
 ): Promise<{ readonly id: string } | { readonly refused: string }> {
+  const { device } = store;
   try {
-    return await ask<{ readonly id: string }>(`/api/v1/runs/${runId}/secrets`, { of, value });
+    const id = await secretId(store, `${runId} ${of}`, value);
+    return await ask<{ readonly id: string }>(`/api/v1/runs/${runId}/secrets`, { id, device, of, value });
   } catch (error) {
     if (error instanceof Refused) return { refused: error.message };
     if (error instanceof Unreachable) return { refused: 'The server does not answer: it is sealed by it.' };
     throw error;
   }
+}
+
+/** The id of what is sealed: the same as long as it says the same, also where the answer to it was lost. */
+async function secretId(store: DeviceStore, place: string, value: string): Promise<string> {
+  const before = await store.read<{ readonly id: string; readonly value: string }>('told', place);
+  if (before?.value === value) return before.id;
+  const id = uuid();
+  await store.write('told', place, { id, value });
+  return id;
 }
 
 /** Reads a secret of a job for the tool; the look stands in the audit. Empty where it is not to be had. */

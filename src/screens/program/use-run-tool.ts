@@ -18,7 +18,7 @@ import type { DeviceSaid, StandView } from '@/workers/run-stand';
 import type { RunEngine } from './run-engine';
 import type { RunShown } from './run-shown';
 import { RunTool, type ToolShown } from './run-tool';
-import { carTransport, keepRunSecret } from './run-transport';
+import { carTransport } from './run-transport';
 
 /** The tool on this device, for the one that drives. */
 export interface ToolHand {
@@ -138,7 +138,7 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
   useEffect(() => {
     if (read !== undefined) setPin(read);
   }, [read]);
-  const sealed = useSealed(runId, read, shown?.view.device.said?.keeps, setTrouble);
+  const sealed = useSealed(engine, read, shown?.view.device.said?.keeps, setTrouble);
 
   const atNode = (work: (own: RunTool, node: BoundNode, log: RunLog) => Promise<void>) => {
     const log = engine.current?.log;
@@ -190,7 +190,7 @@ export function useRunTool({ runId, personId, shown: run, engine, clock }: ToolO
 
 /** What tool and devices read or worked out is sealed with the job as it comes, before anything is written with it. */
 function useSealed(
-  runId: string,
+  engine: RefObject<RunEngine | undefined>,
   pin: string | undefined,
   keeps: DeviceSaid['keeps'],
   onTrouble: (words: string) => void,
@@ -202,11 +202,12 @@ function useSealed(
   trouble.current = onTrouble;
   const keep = useCallback(
     async (of: RunSecret, value: string) => {
-      const answer = await keepRunSecret(runId, of, value);
+      const answer = await engine.current?.keepSecret(of, value);
+      if (!answer) return;
       if ('id' in answer) setSealed((before) => before + 1);
       else trouble.current(answer.refused);
     },
-    [runId],
+    [engine],
   );
   useEffect(() => {
     if (pin === undefined || keptPin.current === pin) return;

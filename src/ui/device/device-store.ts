@@ -26,7 +26,7 @@ export class DeviceStore {
   private constructor(
     private readonly db: IDBPDatabase<Schema>,
     private readonly key: CryptoKey,
-    private readonly personId: string,
+    readonly personId: string,
     /** The id that this browser keeps of itself. */
     readonly device: string,
   ) {}

@@ -15,20 +15,20 @@ import type { Db } from '@/data/db';
 import { deleteTraces, findTrace, listTraces, listTracesBeyond, type TraceRow } from '@/data/traces';
 import { type TraceFile, traceFile, traceText } from '@/formats/trace-file';
 import type { BenchCarRunInput, BenchCarStepInput } from '@/inputs/bench-car-inputs';
-import { database, transact } from '../database';
+import { changeAs, readAs } from '../asking/read-as';
 import { keepTrace, openTrace } from '../vault/traces';
 
 export type { DocumentedPlatform, TraceRow };
 
 /** The platforms whose cars can stand on the bench. */
-export async function listBenchCars(_actor: Actor): Promise<readonly { name: string; link: string }[]> {
-  return listBenchPlatforms(database());
+export async function listBenchCars(actor: Actor): Promise<readonly { name: string; link: string }[]> {
+  return listBenchPlatforms(readAs(actor));
 }
 
 /** A platform of which a car is made; refused where its document and the lists say different things. */
-export async function readBenchCar(_actor: Actor, name: string): Promise<Result<DocumentedPlatform>> {
+export async function readBenchCar(actor: Actor, name: string): Promise<Result<DocumentedPlatform>> {
   if (!isAllowed('practice', 'none')) return failed('Nobody practises here.');
-  const found = await findBenchPlatform(database(), name);
+  const found = await findBenchPlatform(readAs(actor), name);
   if (!found) return failed('The library has no behaviour of this platform.', 'platform');
   const [problem] = behaviourProblems(found.behaviour, found.platform);
   return problem
@@ -92,7 +92,7 @@ export async function keepBenchTrace(
     traceText(link.kind, lines.slice(at * linesTogether, (at + 1) * linesTogether), at === 0),
   );
   const id = uuid();
-  await transact(async (db) => {
+  await changeAs(actor, async (db) => {
     const { name } = platform.platform;
     const told = { messages: lines.length, seconds: Math.round(state.nowUs / 1_000_000) };
     const { personId } = actor;
@@ -104,13 +104,13 @@ export async function keepBenchTrace(
 }
 
 /** The traces that are kept, without what was said. */
-export async function listBenchTraces(_actor: Actor): Promise<readonly TraceRow[]> {
-  return listTraces(database(), mostKept);
+export async function listBenchTraces(actor: Actor): Promise<readonly TraceRow[]> {
+  return listTraces(readAs(actor), mostKept);
 }
 
 /** A trace as a file; who took it stands in the audit before it is opened. */
 export async function exportBenchTrace(actor: PersonActor, id: string): Promise<Result<TraceFile>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     await auditOf(db, actor, 'exported', id, {});
     const opened = await openTrace(db, id);
     if (!opened) throw new Gone();
@@ -124,7 +124,7 @@ export async function removeBenchTrace(
   actor: PersonActor,
   { id }: { readonly id: string },
 ): Promise<Result<null>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const trace = await findTrace(db, id);
     if (!trace) throw new Gone();
     if (trace.personId !== actor.personId && actor.role !== 'proprietor')

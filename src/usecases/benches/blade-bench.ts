@@ -6,13 +6,14 @@ import { type Blade, bittingRule, bladeOfKeyway } from '@/core/blade/spec';
 import { drawCodeRows } from '@/core/catalogue/code-rows';
 import type { Recut } from '@/core/catalogue/lists/keys';
 import { type CarLock, locksOfCar } from '@/core/catalogue/locks';
-import type { Actor } from '@/core/kinds/actor';
+import type { Actor, PersonActor } from '@/core/kinds/actor';
 import { seededRandom } from '@/core/kinds/random';
 import { done, failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
 import { findBitting, findSeries, listHeldSeries, listPackedRows, listSeriesOf } from '@/data/code-rows';
 import { findKeyway, type LockFact, listKeywayNames, listLockFacts, listLocksOf } from '@/data/keyways';
 import type { DeviceInput } from '@/inputs/blade-inputs';
-import { database } from '../database';
+import { changeAs, nobody, readAs } from '../asking/read-as';
 import { depthGauge, photographReader } from '../outside';
 import type { JobView } from '../view/job-view';
 
@@ -35,14 +36,14 @@ export interface BladeBenchView {
 
 /** What the bench shows: all keyways by name, and the chosen one whole. */
 export async function readBladeBench(actor: Actor, name: string | undefined): Promise<BladeBenchView> {
-  const keyways = await listKeywayNames(database());
+  const keyways = await listKeywayNames(readAs(actor));
   const chosen = name ?? keyways[0];
   return { keyways, keyway: chosen === undefined ? undefined : await readBenchKeyway(actor, chosen) };
 }
 
 /** A keyway of the library for the bench; undefined where there is none of this name. */
-export async function readBenchKeyway(_actor: Actor, name: string): Promise<BenchKeyway | undefined> {
-  const db = database();
+export async function readBenchKeyway(actor: Actor, name: string): Promise<BenchKeyway | undefined> {
+  const db = readAs(actor);
   const known = await findKeyway(db, name);
   if (!known) return undefined;
   const found = bladeOfKeyway(known);
@@ -69,7 +70,7 @@ export async function readJobBlade(
   { application, job }: JobView,
 ): Promise<JobBlade | undefined> {
   if (!application) return undefined;
-  const db = database();
+  const db = readAs(actor);
   const [keyway, locks, found] = await Promise.all([
     readBenchKeyway(actor, application.keyway.name),
     listLocksOf(db, application.id),
@@ -81,11 +82,22 @@ export async function readJobBlade(
 /**
  * The bittings of a series without their codes, in an order of this request alone: where one stands says nothing of its code.
  */
-export async function readShuffledBittings(_actor: Actor, name: string): Promise<PackedBittings | undefined> {
-  const db = database();
-  const series = await findSeries(db, name);
-  if (!series) return undefined;
-  const { packed } = await listPackedRows(db, series);
+export async function readShuffledBittings(
+  actor: PersonActor,
+  name: string,
+): Promise<PackedBittings | undefined> {
+  const packed = await changeAs(actor, async (db) => {
+    const series = await findSeries(db, name);
+    if (!series) return undefined;
+    await appendAudit(db, actor, {
+      action: 'series.bittingsRead',
+      subjectKind: 'series',
+      subjectId: series.id,
+      details: { series: series.name },
+    });
+    return (await listPackedRows(db, series)).packed;
+  });
+  if (!packed) return undefined;
   const { count, spaces, depths } = packed;
   const random = seededRandom(randomUUID());
   for (let at = count - 1; at > 0; at -= 1) {
@@ -102,10 +114,10 @@ export async function readShuffledBittings(_actor: Actor, name: string): Promise
 
 /** Readings that a device gives: one of the gauge, or all faces of a photograph. */
 export async function readWithDevice(
-  _actor: Actor,
+  actor: Actor,
   { keyway, device, key, face, space, attempt }: DeviceInput,
 ): Promise<Result<{ readonly faces: readonly FaceReadings[] }>> {
-  const db = database();
+  const db = readAs(actor);
   const known = await findKeyway(db, keyway);
   if (!known) return failed('The library has no keyway of this name.', 'keyway');
   const found = bladeOfKeyway(known);
@@ -126,7 +138,7 @@ export async function readWithDevice(
 
 /** The cuts of a demo key: of the keyway's series, where the shop has rows of one. */
 async function demoBitting(name: string, keyway: string, blade: Blade): Promise<readonly number[]> {
-  const db = database();
+  const db = readAs(nobody);
   const [series] = await listSeriesOf(db, keyway);
   const at = series && series.first + Math.floor(seededRandom(`demo key ${name}`)() * series.count);
   const bitting = series && at !== undefined ? await findBitting(db, series.id, at) : undefined;

@@ -18,7 +18,7 @@ import { readPriceLists } from '@/data/prices';
 import { listReservations } from '@/data/reservations';
 import { listSecretRefs } from '@/data/secrets';
 import { listSpareStock, listStock } from '@/data/stock';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { standingOf } from '../editing/gates';
 import { type FirstStep, firstStep } from '../view/first-step';
 import type { JobView } from '../view/job-view';
@@ -76,7 +76,7 @@ const tryMinutes = 5;
 export async function readBladeCar(actor: PersonActor, view: JobView): Promise<BladeCar | undefined> {
   const { job, application, van, now } = view;
   if (!application) return undefined;
-  const db = database();
+  const db = readAs(actor);
   const { blank, keyway } = application;
   const article = cuttingArticle(keyway.profile);
   const [stock, reserved, spare, lists, secrets, standing, ladders, meters, terms, locks] = await Promise.all(

@@ -15,7 +15,7 @@ import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { listPackedRows, listSeriesOf } from '@/data/code-rows';
 import { findKeyway } from '@/data/keyways';
 import type { BladeInput, BladeUnit, DecodeInput } from '@/inputs/blade-inputs';
-import { database } from '../database';
+import { nobody, readAs } from '../asking/read-as';
 
 export interface Decoded extends Decode {
   /** What wear and residuals are in. */
@@ -75,10 +75,10 @@ async function seriesOf(
       : done(read.packed);
   }
   if (codeSeries === undefined) return done(null);
-  const own = keyway === undefined ? [] : await listSeriesOf(database(), keyway);
+  const own = keyway === undefined ? [] : await listSeriesOf(readAs(nobody), keyway);
   const named = own.find(({ name }) => name === codeSeries);
   if (!named) return failed('The keyway has no series of this name.', 'codeSeries');
-  const { packed } = await listPackedRows(database(), named);
+  const { packed } = await listPackedRows(readAs(nobody), named);
   return packed.count === 0 ? failed('The shop has no rows of this series.', 'codeSeries') : done(packed);
 }
 
@@ -91,7 +91,7 @@ async function bladeOf({ keyway, blade, unit }: DecodeInput): Promise<Result<Bla
     return failed('Name a keyway or send a blade whole, not both.', 'blade');
   if (blade) return done(sentWhole(blade, unit));
   if (keyway === undefined) return failed('Name a keyway, or send a blade whole.', 'keyway');
-  const known = await findKeyway(database(), keyway);
+  const known = await findKeyway(readAs(nobody), keyway);
   if (!known) return failed('The library has no keyway of this name.', 'keyway');
   const found = bladeOfKeyway(known);
   return 'reason' in found ? failed(found.reason, 'keyway') : done(found.blade);

@@ -24,7 +24,7 @@ import { lockJob } from '@/data/job-writes';
 import { findJob } from '@/data/jobs';
 import { findKeyway } from '@/data/keyways';
 import type { SearchInput } from '@/inputs/blade-inputs';
-import { database, transact } from '../database';
+import { changeAs, nobody, readAs } from '../asking/read-as';
 import { closedGate } from '../editing/gates';
 
 /** What fits, by series; the codes themselves only with the right to the car. */
@@ -124,7 +124,7 @@ async function searchedSeries(
       { name: 'sent', fitting: searchBittings(index, wanted), codeAt: (place) => codes[place] ?? '' },
     ]);
   }
-  const db = database();
+  const db = readAs(nobody);
   const known = keyway === undefined ? undefined : await findKeyway(db, keyway);
   if (!known || keyway === undefined) return failed('The library has no keyway of this name.', 'keyway');
   const problems = wantedProblems(wanted, known.spaces, known.depths);
@@ -184,7 +184,7 @@ export function openedFor(
   action: string,
   details: Readonly<Record<string, unknown>> = {},
 ): Promise<Failed | undefined> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const job = (await lockJob(db, number)) ? await findJob(db, number) : undefined;
     if (!job) return failed(`There is no job ${formatJobNumber(number)}.`, 'job');
     if (job.closed) return failed('The job is closed.', 'job');

@@ -9,7 +9,7 @@ import { done, failed, type Result } from '@/core/kinds/result';
 import { findKeyway } from '@/data/keyways';
 import { drawingSvg } from '@/formats/blade-svg';
 import type { GaugeInput } from '@/inputs/blade-inputs';
-import { database } from '../database';
+import { nobody, readAs } from '../asking/read-as';
 import { drawForShop } from '../shop/draw-paper';
 
 export interface GaugeFile {
@@ -38,7 +38,7 @@ async function sheetOf({
   bitting: written,
   unit,
 }: GaugeInput): Promise<Result<{ readonly title: string; readonly drawing: Drawing }>> {
-  const known = await findKeyway(database(), keyway);
+  const known = await findKeyway(readAs(nobody), keyway);
   if (!known) return failed('The library has no keyway of this name.', 'keyway');
   const found = bladeOfKeyway(known);
   if ('reason' in found) return failed(found.reason, 'keyway');

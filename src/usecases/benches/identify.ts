@@ -1,4 +1,3 @@
-import type { Pool } from 'pg';
 import { v7 as uuid } from 'uuid';
 import type { LineRead } from '@/core/identify/identification';
 import { type Lexicon, noKeysTold } from '@/core/identify/line/reading';
@@ -14,7 +13,7 @@ import type { Db } from '@/data/db';
 import { findNamed, listMarkets, listModels } from '@/data/names';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import type { IdentifyInput } from '@/inputs/identify-input';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { type Identified, surround } from '../identify/surround';
 import { jobOf } from '../view/draft-job';
 import { gatheredOf } from '../view/grounds';
@@ -36,7 +35,7 @@ interface Told {
 
 /** Identifies a car that hangs on no job; stores nothing. */
 export async function identify(actor: Actor, input: IdentifyInput): Promise<Result<IdentifiedLine>> {
-  const db = database();
+  const db = readAs(actor);
   const told = await tellCar(db, actor, input);
   if (!told.ok) return told;
   const { job, shop } = told.value;
@@ -60,7 +59,7 @@ export async function findCandidates(
     readonly candidates: readonly Candidate[];
   }>
 > {
-  const db = database();
+  const db = readAs(actor);
   const told = await tellCar(db, actor, input);
   if (!told.ok) return told;
   const { job, shop } = told.value;
@@ -78,7 +77,7 @@ function readOf({ job: { call }, unknown, problems }: Told): LineRead {
 
 /** @param wanted new keys, where the line does not say it or says otherwise */
 export async function tellCar(
-  db: Pool,
+  db: Db,
   actor: Actor,
   input: IdentifyInput,
   wanted?: number,

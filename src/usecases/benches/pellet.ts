@@ -8,7 +8,7 @@ import { type PelletAnswer, readPellet } from '@/core/pellet/read-pellet';
 import { listMeters, type MeterRow } from '@/data/meters';
 import { listLadders } from '@/data/pellets';
 import type { MeterReadInput, PelletInput } from '@/inputs/pellet-inputs';
-import { database } from '../database';
+import { nobody, readAs } from '../asking/read-as';
 import { ohmMeter } from '../outside';
 
 export interface PelletBenchView {
@@ -17,8 +17,8 @@ export interface PelletBenchView {
 }
 
 /** What the bench measures by: the ladders of the library and the meters of the shop. */
-export async function readPelletBench(_actor: Actor): Promise<PelletBenchView> {
-  const db = database();
+export async function readPelletBench(actor: Actor): Promise<PelletBenchView> {
+  const db = readAs(actor);
   const [ladders, meters] = await Promise.all([listLadders(db), listMeters(db)]);
   return { ladders, meters };
 }
@@ -72,13 +72,13 @@ export async function measurePellet(_actor: Actor, input: PelletInput): Promise<
 
 /** The next value of the meter beside the bench. */
 export async function readMeter(
-  _actor: Actor,
+  actor: Actor,
   { platform, key, face, at, meter: name }: MeterReadInput,
 ): Promise<Result<{ readonly ohms: number | null }>> {
-  const ladders = await listLadders(database());
+  const ladders = await listLadders(readAs(actor));
   const ladder = ladders.find((one) => one.platform === platform);
   if (!ladder) return failed('The library has no ladder of this platform.', 'platform');
-  const meter = (await listMeters(database())).find((one) => one.name === name);
+  const meter = (await listMeters(readAs(actor))).find((one) => one.name === name);
   const answer = await ohmMeter.read(
     { name: `${platform} ${key}`, ladder, leadOhms: meter?.leadOhms ?? 0 },
     face,
@@ -103,7 +103,7 @@ async function ladderOf({ platform, ladder }: PelletInput): Promise<Result<Ladde
         .sort((a, b) => a.ohms - b.ohms),
     });
   }
-  const known = (await listLadders(database())).find((one) => one.platform === platform);
+  const known = (await listLadders(readAs(nobody))).find((one) => one.platform === platform);
   return known ? done(known) : failed('The library has no ladder of this platform.', 'platform');
 }
 
@@ -116,6 +116,6 @@ async function meterOf({ meter, whole }: PelletInput): Promise<Result<Meter>> {
       ? { ok: false, problems: problems.map((one) => ({ ...one, field: `whole.${one.field}` })) }
       : done({ ...whole, name: 'sent' });
   }
-  const known = (await listMeters(database())).find(({ name }) => name === meter);
+  const known = (await listMeters(readAs(nobody))).find(({ name }) => name === meter);
   return known ? done(known) : failed('The shop has no meter of this name.', 'meter');
 }

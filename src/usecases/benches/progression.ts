@@ -18,7 +18,7 @@ import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import { listPackedRows } from '@/data/code-rows';
 import { findKeyway } from '@/data/keyways';
 import type { ProgressionInput } from '@/inputs/blade-inputs';
-import { database } from '../database';
+import { nobody, readAs } from '../asking/read-as';
 import { sentWhole } from './blade';
 import { namedSeries, openedFor, readWanted } from './code-search';
 
@@ -132,7 +132,7 @@ async function metalOf({
       return failed('deeper or never for each row of cuts.', 'recut');
     return done({ blade: whole, recut: recut.filter(isRecut) });
   }
-  const known = keyway === undefined ? undefined : await findKeyway(database(), keyway);
+  const known = keyway === undefined ? undefined : await findKeyway(readAs(nobody), keyway);
   if (!known) return failed('The library has no keyway of this name.', 'keyway');
   const found = bladeOfKeyway(known);
   return 'reason' in found
@@ -170,7 +170,7 @@ export async function fittingCandidates(
   const { spaces, depths } = bittingRule(blade);
   const problems = wantedProblems(wanted.value, spaces, depths);
   if (problems.length > 0) return { ok: false, problems };
-  const db = database();
+  const db = readAs(nobody);
   const meant = await namedSeries(db, keyway, named);
   if (!meant.ok) return meant;
   const bittings = new Map<string, readonly number[]>();

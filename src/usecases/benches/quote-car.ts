@@ -6,7 +6,7 @@ import type { PricedQuote } from '@/core/quote/recommend';
 import { listPlaces } from '@/data/names';
 import { listAccounts, listCoupons } from '@/data/quote-terms';
 import type { QuoteCallInput } from '@/inputs/quote-call-input';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { carOnPaper, computeView, type JobView } from '../view/job-view';
 import { tellCar } from './identify';
 
@@ -20,7 +20,7 @@ export interface QuotedCar {
 
 /** Quotes a car that hangs on no job, by its likeliest candidate and the advised route; stores nothing. */
 export async function quoteCar(actor: Actor, input: QuoteCallInput): Promise<Result<QuotedCar>> {
-  const db = database();
+  const db = readAs(actor);
   const { wanted, place: placeName, book, prefer, flexible, account, coupon, ...car } = input;
   const told = await tellCar(db, actor, car, wanted);
   if (!told.ok) return told;

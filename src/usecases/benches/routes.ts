@@ -20,7 +20,7 @@ import { listRouteRecords } from '@/data/route-records';
 import { getShopOrThrow } from '@/data/shop';
 import { listVans } from '@/data/vans';
 import type { BenchKeyInput, KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
-import { database } from '../database';
+import { nobody, readAs } from '../asking/read-as';
 import { articlesUsedUp } from '../view/pricing';
 
 export interface RoutesFound {
@@ -38,7 +38,7 @@ export interface RoutesFound {
 
 /** Routes and order of attempts for keys on a platform, without a job; stores nothing. */
 export async function findRoutesFor(actor: Actor, input: RoutesInput): Promise<Result<RoutesFound>> {
-  const db = database();
+  const db = readAs(actor);
   const shop = await getShopOrThrow(db);
   const { day } = localMoment(actor.at, shop.zone);
   const platform = await platformNamed(input.platform);
@@ -147,8 +147,8 @@ function situationOf(
 }
 
 async function platformNamed(name: string): Promise<Platform | undefined> {
-  const found = (await listPlatformNames(database())).find((one) => one.name === name);
-  return found && (await listPlatforms(database(), [found.id]))[0];
+  const found = (await listPlatformNames(readAs(nobody))).find((one) => one.name === name);
+  return found && (await listPlatforms(readAs(nobody), [found.id]))[0];
 }
 
 export interface BenchNames {
@@ -159,8 +159,8 @@ export interface BenchNames {
 }
 
 /** What can be chosen at the Route bench. */
-export async function readBenchNames(_actor: Actor): Promise<BenchNames> {
-  const db = database();
+export async function readBenchNames(actor: Actor): Promise<BenchNames> {
+  const db = readAs(actor);
   const [platforms, vans, makes, markets] = await Promise.all([
     listPlatformNames(db),
     listVans(db),

@@ -16,7 +16,8 @@ import { lockRun, type RunRow } from '@/data/runs';
 import { findRunTrace, lengthenTrace } from '@/data/traces';
 import { type TraceFile, traceFile, traceText } from '@/formats/trace-file';
 import type { PutCarInput, RunPartInput } from '@/inputs/run-inputs';
-import { database, transact } from '../database';
+import { changeAs, readAs } from '../asking/read-as';
+import { shutToReader } from '../editing/gates';
 import { readRunGround } from '../jobs/run-ground';
 import { beginRunTrace, keepRunPart, openRunTrace } from '../vault/traces';
 import { KeyDestroyed, openSealed } from '../vault/vault';
@@ -48,9 +49,9 @@ export async function putRunCar(
   runId: string,
   { device, wrong }: PutCarInput,
 ): Promise<Result<RunCarRead>> {
-  return withRun(runId, device, async (db, run, basis) => {
+  return withRun(actor, runId, device, async (db, run, basis) => {
     const there = await readParts(db, actor, run);
-    if (there) return done(there);
+    if (there) return handedOver(db, actor, run, there);
     const found = await readBenchCar(actor, basis.platform);
     if (!found.ok) return found;
     const platform = found.value;
@@ -85,17 +86,33 @@ export async function putRunCar(
   });
 }
 
-/** The car as the device that drives takes it over; what it was told carries secrets, so that it stands in the audit. */
+/** The car as the device that drives takes it over. */
 export async function readRunCar(
   actor: PersonActor,
   runId: string,
   device: string,
 ): Promise<Result<RunCarRead | null>> {
-  return withRun(runId, device, async (db, run) => {
+  return withRun<RunCarRead | null>(actor, runId, device, async (db, run) => {
     const car = await readParts(db, actor, run);
-    if (car && car.parts > 1) await auditOf(db, actor, run, 'carTakenOver');
-    return done(car ?? null);
+    return car ? handedOver(db, actor, run, car) : done(null);
   });
+}
+
+/** A car that is handed to a device: with what was said to it, or what devices hold of it, by the gate alone. On record. */
+async function handedOver(
+  db: Db,
+  actor: PersonActor,
+  run: RunRow,
+  car: RunCarRead,
+): Promise<Result<RunCarRead>> {
+  const tells =
+    car.held.board !== null ||
+    car.held.image !== null ||
+    car.inputs.some(({ input: { kind } }) => kind === 'frame' || kind === 'bytes' || kind === 'device');
+  const shut = tells ? await shutToReader(db, actor, run.jobId, 'seeSecret') : undefined;
+  if (shut) return shut;
+  await auditOf(db, actor, run, 'carTakenOver');
+  return done(car);
 }
 
 /**
@@ -107,7 +124,7 @@ export async function keepRunCar(
   runId: string,
   { device, part, inputs, untilUs }: RunPartInput,
 ): Promise<Result<{ readonly parts: number }>> {
-  return withRun(runId, device, async (db, run) => {
+  return withRun(actor, runId, device, async (db, run) => {
     const trace = await findRunTrace(db, runId);
     if (!trace) return failed('No car was put there.');
     if (part <= trace.parts) return done({ parts: trace.parts });
@@ -124,24 +141,27 @@ export async function keepRunCar(
 }
 
 /** Whether something was said on the line of a run that can be taken as a file. */
-export async function hasRunTrace(_actor: PersonActor, runId: string): Promise<boolean> {
-  const trace = await findRunTrace(database(), runId);
+export async function hasRunTrace(actor: PersonActor, runId: string): Promise<boolean> {
+  const trace = await findRunTrace(readAs(actor), runId);
   return trace !== undefined && trace.link !== 'none' && trace.parts > 1;
 }
 
-/** All that was said on the line of a run, as a file; who took it stands in the audit. */
+/** All that was said on the line of a run, as a file: behind the gate, and who took it stands in the audit. */
 export async function exportRunTrace(
   actor: PersonActor,
   { runId }: { readonly runId: string },
 ): Promise<Result<TraceFile>> {
-  const opened = await transact(async (db) => {
+  const opened = await changeAs(actor, async (db) => {
     const run = await lockRun(db, runId);
     const car = run && (await readParts(db, actor, run));
     if (!run || !car || car.platform.behaviour.link.kind === 'none') return undefined;
+    const shut = await shutToReader(db, actor, run.jobId, 'seeSecret');
+    if (shut) return shut;
     await auditOf(db, actor, run, 'traceExported');
     return { run, car };
   }).catch(gone);
   if (!opened) return failed('No trace of this run is kept.');
+  if ('ok' in opened) return opened;
   const { run, car } = opened;
   const { link } = car.platform.behaviour;
   const { lines } = playCar(car.platform, startCar(car.platform, car.setup).state, car.inputs);
@@ -150,15 +170,17 @@ export async function exportRunTrace(
 
 /** A run locked for a device that drives it, or that no other drives. */
 async function withRun<Value>(
+  actor: PersonActor,
   runId: string,
   device: string,
   work: (db: Db, run: RunRow, basis: RunBasis) => Promise<Result<Value>>,
 ): Promise<Result<Value>> {
-  const worked = await transact(async (db) => {
+  const worked = await changeAs(actor, async (db) => {
     const run = await lockRun(db, runId);
-    const ground = await readRunGround(db, runId);
+    const ground = await readRunGround(db, runId, 'kept');
     if (!run || !ground) return failed('There is no such run.');
-    if (!isFree(run.lease, device, run.nowMs)) return failed('Another device drives this run.');
+    if (!isFree(run.lease, { device, personId: actor.personId }, run.nowMs))
+      return failed('Another device drives this run.');
     return work(db, run, ground.basis);
   }).catch(gone);
   return worked ?? failed('The period of this job is over: what was sealed with it cannot be read.');

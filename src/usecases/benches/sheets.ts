@@ -9,7 +9,7 @@ import { done, failed, type Result } from '@/core/kinds/result';
 import { findJob } from '@/data/jobs';
 import { findKeyway } from '@/data/keyways';
 import type { CandidatesInput, OpenSheetInput, SheetInput } from '@/inputs/blade-inputs';
-import { database } from '../database';
+import { nobody, readAs } from '../asking/read-as';
 import { closedGate } from '../editing/gates';
 import { onNewest } from '../secrets/blade-secrets';
 import { applicationOf, sealedWith } from '../secrets/secrets';
@@ -93,7 +93,7 @@ export async function openSheet(
     sheet: id,
   });
   if (closed) return closed;
-  const db = database();
+  const db = readAs(actor);
   const job = await findJob(db, number);
   const sealed = job && (await openSealed(db, job.id)).get(id);
   const sheet = sealed?.envelope.kind === 'candidates' ? readSheet(sealed.value) : undefined;
@@ -121,7 +121,7 @@ export async function openSheetWritten(
 async function metalNamed(
   name: string,
 ): Promise<Result<{ readonly blade: Blade; readonly recut: readonly Recut[] }>> {
-  const known = await findKeyway(database(), name);
+  const known = await findKeyway(readAs(nobody), name);
   if (!known) return failed('The library has no keyway of this name.', 'keyway');
   const found = bladeOfKeyway(known);
   return 'reason' in found

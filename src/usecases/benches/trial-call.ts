@@ -6,7 +6,7 @@ import { firstOption } from '@/core/quote/options';
 import type { Available, QuoteOption } from '@/core/quote/quote';
 import { findTrialWords } from '@/data/first-hour';
 import type { TrialLineInput } from '@/inputs/firm-inputs';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { readShopNow } from '../shop/shop';
 import { quoteCar } from './quote-car';
 
@@ -25,8 +25,8 @@ export interface TrialPrice {
 }
 
 /** A line to try the prices with, of what the library and the places have; empty where it has no car. */
-export async function trialLine(_actor: PersonActor): Promise<string> {
-  const { car, place } = await findTrialWords(database());
+export async function trialLine(actor: PersonActor): Promise<string> {
+  const { car, place } = await findTrialWords(readAs(actor));
   return car === null ? '' : [car, 'one key works, wants a spare', place].filter(Boolean).join(', ');
 }
 

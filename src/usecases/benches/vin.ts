@@ -9,7 +9,7 @@ import { listMarkets } from '@/data/names';
 import { getShopOrThrow } from '@/data/shop';
 import { listKnownVins, readVinRules } from '@/data/vin-context';
 import type { VinInput } from '@/inputs/vin-input';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 
 /** A part shorter than this fits too many cars to name them. */
 const leastPlaces = 6;
@@ -17,7 +17,7 @@ const mostJobs = 5;
 
 /** Everything that a whole or partial VIN tells; stores nothing. */
 export async function examine(actor: Actor, input: VinInput): Promise<Result<VinAnswer>> {
-  const db = database();
+  const db = readAs(actor);
   const shop = await getShopOrThrow(db);
   const rules = await readVinRules(db);
   if (input.market !== undefined && !Object.hasOwn(rules.markets, input.market))
@@ -58,6 +58,6 @@ function jobsLike(vin: string, known: readonly { vin: string; jobNumber: number 
 }
 
 /** The markets a VIN can be examined for. */
-export function readMarkets(_actor: Actor): Promise<string[]> {
-  return listMarkets(database());
+export function readMarkets(actor: Actor): Promise<string[]> {
+  return listMarkets(readAs(actor));
 }

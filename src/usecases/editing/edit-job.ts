@@ -12,8 +12,8 @@ import { findJob, getJobOrThrow } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import { together } from '@/data/together';
 import type { JobEdit } from '@/inputs/job-inputs';
-import { transactOrUndo } from '../database';
-import { guardTexts, withOwnWords } from './texts';
+import { changeOrUndoAs } from '../asking/read-as';
+import { guardTexts } from './guard-texts';
 
 /** Somebody changed the job after this screen was shown: nothing was stored, and here is what they changed. */
 export interface Stale extends Failed {
@@ -45,7 +45,7 @@ export function editJob<Edit extends JobEdit>(
   section: Section,
   change: (db: Db, job: Job, edit: Edit) => Promise<Failed | undefined>,
 ): Promise<Edited> {
-  return transactOrUndo((db) => editJobIn(db, actor, edit, section, change));
+  return changeOrUndoAs(actor, (db) => editJobIn(db, actor, edit, section, change));
 }
 
 /** The same in the transaction of the caller, who undoes it where it fails. */
@@ -60,7 +60,7 @@ export async function editJobIn<Edit extends JobEdit>(
   if (!taken) {
     const job = await findJob(db, edit.number);
     return job
-      ? staleAnswer(db, actor, job, edit.version, section)
+      ? staleAnswer(db, job, edit.version, section)
       : failed(`There is no job ${formatJobNumber(edit.number)}.`);
   }
   const { id, version } = taken;
@@ -92,7 +92,7 @@ export async function editJobIn<Edit extends JobEdit>(
   return done({ version });
 }
 
-async function staleAnswer(db: Db, actor: Actor, job: Job, seen: number, section: Section): Promise<Stale> {
+async function staleAnswer(db: Db, job: Job, seen: number, section: Section): Promise<Stale> {
   const history = await listHistory(db, job.id, seen);
   const last = history.at(-1);
   return {
@@ -103,7 +103,7 @@ async function staleAnswer(db: Db, actor: Actor, job: Job, seen: number, section
     stale: {
       version: job.version,
       changes: history.map(({ by, at, section: name }) => ({ by, at, section: sectionName(name) })),
-      theirs: await withOwnWords(db, actor, job.id, section.read(job)),
+      theirs: await section.read(job),
     },
   };
 }

@@ -3,7 +3,7 @@ import { authorityStage, type Job } from '@/core/job/job';
 import type { PersonActor } from '@/core/kinds/actor';
 import type { Purpose } from '@/core/kinds/purpose';
 import { type Failed, failed } from '@/core/kinds/result';
-import { findSecondPerson, readAuthority } from '@/data/authority';
+import { findSecondPerson, isJobRefused, readAuthority } from '@/data/authority';
 import type { Db } from '@/data/db';
 import { readPlainCopyRule } from '@/data/shop';
 import { together } from '@/data/together';
@@ -46,6 +46,22 @@ export function standingFrom(
     role,
     ...beside,
   };
+}
+
+/**
+ * The one gate to what belongs to a job with secrets and is read: what a line said, what a car was told, what a run read,
+ * photographs. It is shut where the job was refused, and where the purpose is not open to whoever asks. The handler that
+ * reads names the purpose, too (`ofJob`), and a test holds both against each other.
+ * @returns the refusal, or undefined where it may be read; for use inside the transaction that reads and writes the audit line
+ */
+export async function shutToReader(
+  db: Db,
+  actor: PersonActor,
+  jobId: string,
+  purpose: Purpose,
+): Promise<Failed | undefined> {
+  if (await isJobRefused(db, jobId)) return failed('The job was refused: its secrets stay sealed.');
+  return closedGate(db, actor, jobId, purpose);
 }
 
 /** The refusal of the gate, or undefined where it is open; for use inside the transaction that acts. */

@@ -1,4 +1,3 @@
-import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
 import { compareRemotes, type RemoteLikeness, standInsFor } from '@/core/catalogue/equivalents';
 import { lastListed } from '@/core/identify/listed-entry';
@@ -16,6 +15,7 @@ import {
   type SisterRow,
 } from '@/data/article-facts';
 import { listApplications, listNeighbours } from '@/data/catalogue';
+import type { Db } from '@/data/db';
 import { type EntryTried, listEntriesTried } from '@/data/library/evidence';
 import type { VanRow } from '@/data/vans';
 
@@ -56,7 +56,7 @@ export interface ArticleFacts {
 }
 
 export async function readArticleFacts(
-  db: Pool,
+  db: Db,
   application: Application,
   facts: CarFacts,
   { day, vans }: { readonly day: string; readonly vans: readonly VanRow[] },
@@ -114,7 +114,7 @@ export async function readArticleFacts(
 
 /** Tools in the vans whose list ends before the car's year; where none is told, before the row's first year. */
 async function endsBefore(
-  db: Pool,
+  db: Db,
   { modelId, span }: Application,
   { year, readYear = year }: CarFacts,
   vans: readonly VanRow[],

@@ -1,10 +1,10 @@
-import type { Pool } from 'pg';
 import { compareRemotes } from '@/core/catalogue/equivalents';
 import { withoutStep, withStep } from '@/core/catalogue/stepped-article';
 import type { Candidate } from '@/core/identify/posterior';
 import { type Need, type WhatToBring, whatToBring } from '@/core/identify/what-to-bring';
 import { isReady } from '@/core/supply/movements';
 import { listEquals, listLowestPrices, listRemotes } from '@/data/article-facts';
+import type { Db } from '@/data/db';
 import { listStock } from '@/data/stock';
 import type { StepsOf } from '../view/pellet-blanks';
 
@@ -16,7 +16,7 @@ const leastLikely = 0.002;
  * has before anything else. Equals stand in for a remote.
  */
 export async function readWhatToBring(
-  db: Pool,
+  db: Db,
   candidates: readonly Candidate[],
   {
     atLeastServed,

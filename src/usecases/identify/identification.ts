@@ -1,4 +1,3 @@
-import type { Pool } from 'pg';
 import type { Application } from '@/core/catalogue/application';
 import type { Platform } from '@/core/catalogue/platform';
 import { findContradiction, sureness } from '@/core/identify/contradiction';
@@ -16,6 +15,7 @@ import { localMoment } from '@/core/kinds/local-time';
 import { decisionParts, decisionsOnce } from '@/core/quote/decision-parts';
 import type { RecommendationGrounds } from '@/core/quote/recommend';
 import { listApplications } from '@/data/catalogue';
+import type { Db } from '@/data/db';
 import { listRouteRecords } from '@/data/route-records';
 import type { ShopRow } from '@/data/shop';
 import type { VanRow } from '@/data/vans';
@@ -24,7 +24,7 @@ import { readPricing } from '../view/pricing';
 
 /** Everything that narrows the car of a job down, stored or not; asks the database for several things at once. */
 export async function identifyCar(
-  db: Pool,
+  db: Db,
   actor: Actor,
   job: Job,
   shop: ShopRow,
@@ -90,7 +90,7 @@ export async function identifyCar(
 }
 
 async function groundsOf(
-  db: Pool,
+  db: Db,
   job: Job,
   gathered: Pick<GatheredFacts, 'vin'>,
   shop: ShopRow,

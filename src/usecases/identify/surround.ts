@@ -1,4 +1,3 @@
-import type { Pool } from 'pg';
 import type { Identification } from '@/core/identify/identification';
 import type { Sight, Stand } from '@/core/identify/sight';
 import { usualCertainty, type WhatToBring } from '@/core/identify/what-to-bring';
@@ -6,11 +5,12 @@ import type { Job } from '@/core/job/job';
 import { sightOf } from '@/core/job/sight';
 import type { Actor } from '@/core/kinds/actor';
 import { localMoment } from '@/core/kinds/local-time';
+import type { Db } from '@/data/db';
 import { listMarkets } from '@/data/names';
 import { findLadders } from '@/data/pellets';
 import { getShopOrThrow, type ShopRow } from '@/data/shop';
 import { listVans } from '@/data/vans';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { stepsOf } from '../view/pellet-blanks';
 import { type ArticleFacts, readArticleFacts } from './article-facts';
 import { readWhatToBring } from './bring';
@@ -38,13 +38,13 @@ export async function surroundJob(
     stand,
   }: { readonly certainty?: number; readonly stand?: Stand | undefined } = {},
 ): Promise<Identified> {
-  const db = database();
+  const db = readAs(actor);
   return surround(db, actor, job, await getShopOrThrow(db), { certainty, sight: sightOf(job, stand) });
 }
 
 /** What surrounds the car of a job, stored or not. */
 export async function surround(
-  db: Pool,
+  db: Db,
   actor: Actor,
   job: Job,
   shop: ShopRow,

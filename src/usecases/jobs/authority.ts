@@ -36,7 +36,7 @@ import type {
   RefuseInput,
   SecondPersonInput,
 } from '@/inputs/job-inputs';
-import { database, transact } from '../database';
+import { changeAs, readAs } from '../asking/read-as';
 import { type Edited, editJob } from '../editing/edit-job';
 import { standingOf } from '../editing/gates';
 import { sections } from '../editing/sections';
@@ -96,11 +96,11 @@ export async function recordAuthority(actor: PersonActor, input: AuthorityInput)
 }
 
 /** What speaks against the plate that was recorded: other jobs where it was on another car. */
-export async function readPlateDoubts(_actor: PersonActor, job: Job): Promise<readonly string[]> {
+export async function readPlateDoubts(actor: PersonActor, job: Job): Promise<readonly string[]> {
   const read = job.authority.find(({ stage }) => stage === 'onSite');
   if (!read?.carPlate || !read.carVin) return [];
   const { carPlate, carVin } = read;
-  const others = await listOtherVins(database(), job.id, { carPlate, carVin });
+  const others = await listOtherVins(readAs(actor), job.id, { carPlate, carVin });
   return others.map(
     ({ jobNumber, vin }) =>
       `In ${formatJobNumber(jobNumber)} this plate was on another car, VIN ${groupVin(vin)}. Look at the papers again.`,
@@ -141,7 +141,7 @@ export async function declareDanger(
   actor: PersonActor,
   { number }: DangerInput,
 ): Promise<Result<{ recordBy: Date }>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, number))) return failed(`There is no job ${formatJobNumber(number)}.`);
     const job = await findJob(db, number);
     if (!job) return failed(`There is no job ${formatJobNumber(number)}.`);
@@ -167,13 +167,13 @@ export async function signInSecond(
   input: SecondPersonInput,
 ): Promise<Result<{ name: string; until: Date }>> {
   if (actor.role !== 'trainee') return failed('Only a trainee needs a second person.');
-  const second = (await listPeople(database())).find(({ id }) => id === input.personId);
+  const second = (await listPeople(readAs(actor))).find(({ id }) => id === input.personId);
   if (!second || !mayDo(second.role, 'secondTrainee'))
     return failed('Choose a locksmith or the proprietor.', 'personId');
   const proved = await proveSecond(actor, input.personId, input.passcode);
   if (!proved.ok) return proved;
   const until = new Date(actor.at.getTime() + secondPersonHours * 3_600_000);
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const job = await findJob(db, input.number);
     if (!job) return failed(`There is no job ${formatJobNumber(input.number)}.`);
     if (job.closed) return failed(`${formatJobNumber(input.number)} is closed.`);
@@ -200,20 +200,20 @@ export async function readSecond(
   actor: PersonActor,
   jobId: string,
 ): Promise<{ people: { id: string; name: string }[]; present: SecondPerson | null }> {
-  const db = database();
+  const db = readAs(actor);
   const present = await findSecondPerson(db, jobId, actor.personId, actor.at);
   return { people: await readSeconds(actor), present: present ?? null };
 }
 
 /** Who of the shop can stand beside a trainee. */
-export async function readSeconds(_actor: PersonActor): Promise<{ id: string; name: string }[]> {
-  const people = (await listPeople(database())).filter(({ role }) => mayDo(role, 'secondTrainee'));
+export async function readSeconds(actor: PersonActor): Promise<{ id: string; name: string }[]> {
+  const people = (await listPeople(readAs(actor))).filter(({ role }) => mayDo(role, 'secondTrainee'));
   return people.map(({ id, name }) => ({ id, name }));
 }
 
 /** The second person steps away. */
 export async function endSecond(actor: PersonActor, { number }: DangerInput): Promise<Result<null>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const job = await findJob(db, number);
     if (!job) return failed(`There is no job ${formatJobNumber(number)}.`);
     await endSecondPerson(db, job.id, actor.personId, actor.at);

@@ -6,8 +6,7 @@ import { warrantyDay } from '@/core/quote/receipt';
 import type { Db } from '@/data/db';
 import { findHandover } from '@/data/handovers';
 import type { HandoverHead } from '@/formats/pdf/handover-pdf';
-import { database } from '../database';
-import { withOwnWords } from '../editing/texts';
+import { readAs } from '../asking/read-as';
 import { drawForShop } from '../shop/draw-paper';
 import { firmOf } from '../shop/firm';
 import { carOnPaper, type JobView, planOf, readJobView } from '../view/job-view';
@@ -40,7 +39,7 @@ export interface JobHandover {
 }
 
 export async function readHandover(actor: Actor, number: number): Promise<JobHandover | undefined> {
-  const db = database();
+  const db = readAs(actor);
   const view = await readJobView(actor, number);
   if (!view) return undefined;
   const { job, shop } = view;
@@ -48,7 +47,7 @@ export async function readHandover(actor: Actor, number: number): Promise<JobHan
   // A job that was closed without one has none; it is not made up afterwards.
   if (job.closed && !frozen) return undefined;
   const day: LocalDay = job.closed ? localMoment(job.closed.at, shop.zone).day : view.now.day;
-  return withOwnWords(db, actor, job.id, {
+  return {
     head: {
       jobName: formatJobNumber(job.number),
       firm: firmOf(shop),
@@ -57,7 +56,7 @@ export async function readHandover(actor: Actor, number: number): Promise<JobHan
     },
     note: frozen ?? (await handoverOfView(db, view)),
     isDraft: frozen === undefined,
-  });
+  };
 }
 
 /** The note as PDF, with the name of its job. */

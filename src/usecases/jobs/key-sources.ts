@@ -15,7 +15,7 @@ import {
 import { listAcceptances } from '@/data/quote-links';
 import { findFrozenQuote, listQuotes } from '@/data/quotes';
 import type { ComebackInput } from '@/inputs/quote-inputs';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 
 /** Keeps from whom the keys of a job that is being closed came: by the option accepted, else the one offered last. */
 export async function keepSources(db: Db, jobId: string, at: Date): Promise<void> {
@@ -38,8 +38,8 @@ export interface JobSources {
   readonly suppliers: readonly string[];
 }
 
-export async function readSources(_actor: Actor, jobId: string): Promise<JobSources> {
-  const db = database();
+export async function readSources(actor: Actor, jobId: string): Promise<JobSources> {
+  const db = readAs(actor);
   return { known: await listKeySources(db, jobId), suppliers: await listSourceNames(db) };
 }
 

@@ -13,8 +13,7 @@ import { type JobListRow, listJobs } from '@/data/jobs-list';
 import { readNames } from '@/data/names';
 import { getShopOrThrow } from '@/data/shop';
 import { writeCsv } from '@/formats/csv';
-import { database } from '../database';
-import { withOwnWords } from '../editing/texts';
+import { readAs } from '../asking/read-as';
 
 const pageSize = 30;
 const mostWords = 8;
@@ -22,21 +21,21 @@ const longestQuery = 100;
 
 /** Every change of a job's rows, oldest first: who, when, which part and which fields. */
 export async function readJobHistory(actor: Actor, { id }: Pick<Job, 'id'>): Promise<HistoryLine[]> {
-  return withOwnWords(database(), actor, id, await listHistory(database(), id));
+  return await listHistory(readAs(actor), id);
 }
 
 /** What state some jobs are in now, so that a page that was made before knows whether it is behind. */
 export async function readJobStates(
-  _actor: PersonActor,
+  actor: PersonActor,
   numbers: readonly number[],
 ): Promise<{ readonly number: number; readonly state: string }[]> {
-  const jobs = await listJobStates(database(), numbers);
+  const jobs = await listJobStates(readAs(actor), numbers);
   return jobs.map((job) => ({ number: job.number, state: jobStateOf(job) }));
 }
 
 export async function readJob(actor: Actor, number: number): Promise<Job | undefined> {
-  const job = await findJob(database(), number);
-  return job && withOwnWords(database(), actor, job.id, job);
+  const job = await findJob(readAs(actor), number);
+  return job && job;
 }
 
 /** A job in a list, and how it stands. */
@@ -69,7 +68,7 @@ export async function findJobs(
   shown: JobsShown = 'all',
   limit = shown === 'open' ? mostOpen : pageSize,
 ): Promise<JobsPage> {
-  const db = database();
+  const db = readAs(actor);
   const words = text.slice(0, longestQuery).split(/\s+/).filter(Boolean).slice(0, mostWords);
   const find = (alike: readonly Correction[]) =>
     listJobs(db, {
@@ -81,24 +80,30 @@ export async function findJobs(
       limit: limit + 1,
     });
   let rows = await find([]);
-  let readAs: readonly string[] = [];
+  let meant: readonly string[] = [];
   if (rows.length === 0 && before === undefined) {
     const maybe = words.map((word) => word.toLowerCase()).filter((word) => /^\p{L}{3,}$/u.test(word));
     const alike = maybe.length === 0 ? [] : await findSimilarNames(db, maybe);
     if (alike.length > 0) {
       rows = await find(alike);
       const names = await namesOf(db, alike);
-      readAs = names.filter((name) => rows.some(({ make, model }) => make === name || model === name));
+      meant = names.filter((name) => rows.some(({ make, model }) => make === name || model === name));
     }
   }
   const { zone } = await getShopOrThrow(db);
   const jobs = await Promise.all(
     rows.slice(0, limit).map(async (job) => ({
-      ...(await withOwnWords(db, actor, job.id, job)),
+      ...(await job),
       standing: standingOfJob(job, actor.at, zone),
     })),
   );
-  return { jobs, next: rows.length > limit ? jobs.at(-1)?.number : undefined, readAs, zone, at: actor.at };
+  return {
+    jobs,
+    next: rows.length > limit ? jobs.at(-1)?.number : undefined,
+    readAs: meant,
+    zone,
+    at: actor.at,
+  };
 }
 
 /** As many jobs stand in one file; older ones are found by words. */

@@ -8,8 +8,7 @@ import { dropOldRead, insertRead, listNews, listRead, type NewsRow } from '@/dat
 import { getShopOrThrow } from '@/data/shop';
 import type { NewsReadInput } from '@/inputs/news-input';
 import { now } from '@/outside/clock';
-import { database } from '../database';
-import { withOwnWords } from '../editing/texts';
+import { nobody, readAs } from '../asking/read-as';
 import { listWaits, type OpenWait } from './waits';
 
 /** Something that happened, for one person. Moments by the shop's clock. */
@@ -35,7 +34,7 @@ const dayMs = 86_400_000;
 export async function readNews(
   actor: PersonActor,
 ): Promise<{ readonly zone: string; readonly today: LocalDay; readonly news: readonly News[] }> {
-  const db = database();
+  const db = readAs(actor);
   const { at, personId } = actor;
   const { zone, locale } = await getShopOrThrow(db);
   const today = localMoment(at, zone).day;
@@ -54,7 +53,7 @@ export async function readNews(
   const read = over.length === 0 ? new Set() : await listRead(db, personId, over.map(waitId));
   const news = await Promise.all(
     rows.map(async (row): Promise<News> => {
-      const fact = factOf(await withOwnWords(db, actor, row.jobId, row));
+      const fact = factOf(await row);
       return {
         id: row.id,
         kind: row.kind,
@@ -114,11 +113,11 @@ function factOf(row: NewsRow): NewsFact {
 
 /** Notes news as read by this person; ids that are not told are of no effect. */
 export async function markNewsRead(actor: PersonActor, { ids }: NewsReadInput): Promise<Result<null>> {
-  await insertRead(database(), actor.personId, ids, actor.at);
+  await insertRead(readAs(actor), actor.personId, ids, actor.at);
   return done(null);
 }
 
 /** What was read is kept as long as it could be told again. */
 export function forgetOldRead(): Promise<number> {
-  return dropOldRead(database(), new Date(now().getTime() - 2 * toldForDays * dayMs));
+  return dropOldRead(readAs(nobody), new Date(now().getTime() - 2 * toldForDays * dayMs));
 }

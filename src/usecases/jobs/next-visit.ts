@@ -1,7 +1,7 @@
 import { localMoment } from '@/core/kinds/local-time';
 import { readRoadNetwork } from '@/data/roads';
 import { listVisits } from '@/data/visits';
-import { database } from '../database';
+import { nobody, readAs } from '../asking/read-as';
 import { roadsOf } from '../outside';
 import type { JobView } from '../view/job-view';
 
@@ -19,7 +19,7 @@ const withinMs = 12 * 3_600_000;
 
 /** The next visit of the van that is at this job, within the next half day; one that should have begun meanwhile too. */
 export async function readNextVisit({ job, shop }: JobView, at: Date): Promise<NextVisit | undefined> {
-  const db = database();
+  const db = readAs(nobody);
   const from = job.visit && job.visit.from < at ? job.visit.from : at;
   const visits = await listVisits(db, from, new Date(at.getTime() + withinMs));
   const next = visits.find(({ vanId, jobNumber }) => vanId === job.vanId && jobNumber !== job.number);

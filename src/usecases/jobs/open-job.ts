@@ -22,10 +22,10 @@ import { getShopOrThrow } from '@/data/shop';
 import { canonicalJson } from '@/formats/canonical-json';
 import type { CallInput, CallLineInput, OpenCallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
-import { transactOrUndo } from '../database';
+import { type Asked, once } from '../asking/once';
+import { changeOrUndoAs } from '../asking/read-as';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
-import { type Asked, once } from '../once';
 import { keepSealed } from '../vault/vault';
 import { readLine } from '../view/read-line';
 import { keepRival } from '../view/rival';
@@ -33,7 +33,7 @@ import { hangTag } from './hang-tag';
 
 /** Hangs the tag: a job from a call, with the first ring. Stored whole or not at all. */
 export function openJob(actor: PersonActor, input: OpenJobInput): Promise<Result<{ number: number }>> {
-  return transactOrUndo((db) => openJobIn(db, actor, input));
+  return changeOrUndoAs(actor, (db) => openJobIn(db, actor, input));
 }
 
 /**

@@ -26,9 +26,10 @@ import { getShopOrThrow } from '@/data/shop';
 import type { ReceiptHead } from '@/formats/pdf/receipt-pdf';
 import type { MakeReceiptInput, TakeBackInput, TakePaymentInput } from '@/inputs/payment-inputs';
 import { now } from '@/outside/clock';
-import { database, transact } from '../database';
+import { changeAs, nobody, readAs } from '../asking/read-as';
+import { readAsLink } from '../asking/read-as-link';
 import { refusedFor } from '../duties';
-import { guardTexts, withOwnWords } from '../editing/texts';
+import { guardTexts } from '../editing/guard-texts';
 import { hashToken } from '../hash-token';
 import { drawForShop } from '../shop/draw-paper';
 import { firmOf } from '../shop/firm';
@@ -80,13 +81,13 @@ async function groundOf(db: Db, job: Job): Promise<Ground | undefined> {
 }
 
 export async function readPayments(actor: Actor, job: Job): Promise<JobPayments | undefined> {
-  const db = database();
+  const db = readAs(actor);
   const ground = await groundOf(db, job);
   if (!ground) return undefined;
   const { sold, payments, receipts, account } = ground;
   const { zone } = await getShopOrThrow(db);
   const newest = receipts[0];
-  return withOwnWords(db, actor, job.id, {
+  return {
     quoteNumber: sold.quote.number,
     option: sold.option.name,
     accepted: sold.accepted,
@@ -99,7 +100,7 @@ export async function readPayments(actor: Actor, job: Job): Promise<JobPayments 
     notDone: endedUndone(job),
     account: account?.name ?? null,
     receiptDue: payments.length > (newest?.content.payments.length ?? 0),
-  });
+  };
 }
 
 function endedUndone({ closed }: Job): boolean {
@@ -114,7 +115,7 @@ function warrantyOf({ job, sold }: Ground, today: LocalDay): LocalDay | null {
 
 /** Notes an amount that was taken. The same id again changes nothing; more than is due is refused. */
 export async function takePayment(actor: PersonActor, input: TakePaymentInput): Promise<Result<null>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
     const ground = job && (await groundOf(db, job));
@@ -157,7 +158,7 @@ export async function takePayment(actor: PersonActor, input: TakePaymentInput): 
 export async function takeBack(actor: PersonActor, input: TakeBackInput): Promise<Result<null>> {
   const mayNot = refusedFor(actor, 'takeBack');
   if (mayNot) return mayNot;
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
     const payments = job ? await listPayments(db, job.id) : [];
@@ -188,7 +189,7 @@ export async function makeReceipt(
   actor: PersonActor,
   { number }: MakeReceiptInput,
 ): Promise<Result<{ receipt: number }>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, number))) return failed('There is no such job.');
     const job = await findJob(db, number);
     const ground = job && (await groundOf(db, job));
@@ -231,8 +232,8 @@ async function tell(
 }
 
 /** A receipt as PDF; undefined for a number nobody has. */
-export async function drawReceipt(_actor: Actor, number: number): Promise<Uint8Array | undefined> {
-  const row = await findReceipt(database(), number);
+export async function drawReceipt(actor: Actor, number: number): Promise<Uint8Array | undefined> {
+  const row = await findReceipt(readAs(actor), number);
   return row && draw(row);
 }
 
@@ -240,12 +241,13 @@ export async function drawReceipt(_actor: Actor, number: number): Promise<Uint8A
 export async function drawReceiptByLink(
   cookie: string,
 ): Promise<{ readonly number: number; readonly bytes: Uint8Array } | undefined> {
-  const row = await findReceiptByLink(database(), hashToken(cookie), now());
+  const db = await readAsLink(cookie);
+  const row = db && (await findReceiptByLink(db, hashToken(cookie), now()));
   return row && { number: row.number, bytes: await draw(row) };
 }
 
 async function draw({ number, jobNumber, madeAt, customer, content }: ReceiptRow): Promise<Uint8Array> {
-  const shop = await getShopOrThrow(database());
+  const shop = await getShopOrThrow(readAs(nobody));
   const head: ReceiptHead = {
     number,
     jobName: formatJobNumber(jobNumber),

@@ -7,8 +7,9 @@ import { findJob } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import { listPhotographs, type PhotographRow } from '@/data/photographs';
 import { findRun } from '@/data/runs';
-import { database, transact } from '../database';
-import { guardTexts, withOwnWords } from '../editing/texts';
+import { changeAs, readAs } from '../asking/read-as';
+import { shutToReader } from '../editing/gates';
+import { guardTexts } from '../editing/guard-texts';
 import { openPhotograph, sealPhotograph } from '../vault/photographs';
 import { KeyDestroyed } from '../vault/vault';
 
@@ -38,7 +39,7 @@ export async function takePhotograph(
 ): Promise<Result<{ readonly id: string }>> {
   const type = starts.find(([, first]) => first.every((byte, at) => bytes[at] === byte))?.[0];
   if (!type) return failed('Expected a photograph as JPEG or PNG.');
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const jobId = await lockJob(db, number);
     const job = jobId && (await findJob(db, number));
     if (!job) return failed(`There is no job ${formatJobNumber(number)}.`);
@@ -64,14 +65,16 @@ export async function takePhotograph(
   }).catch(gone);
 }
 
-/** What is on a photograph; looking at it stands in the audit, since keys and papers may be on it. */
+/** What is on a photograph: behind the gate, and looking at it stands in the audit, since keys and papers may be on it. */
 export async function seePhotograph(
   actor: PersonActor,
   number: number,
   id: string,
 ): Promise<Result<{ readonly type: string; readonly bytes: Buffer }>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const job = await findJob(db, number);
+    const shut = job && (await shutToReader(db, actor, job.id, 'seeSecret'));
+    if (shut) return shut;
     const found = job && (await openPhotograph(db, job.id, id, actor.at));
     if (!found) return failed('There is no such photograph.');
     await appendAudit(db, actor, {
@@ -85,8 +88,8 @@ export async function seePhotograph(
 }
 
 export async function readPhotographs(actor: PersonActor, jobId: string): Promise<readonly PhotographRow[]> {
-  const db = database();
-  return withOwnWords(db, actor, jobId, await listPhotographs(db, jobId));
+  const db = readAs(actor);
+  return await listPhotographs(db, jobId);
 }
 
 function gone(error: unknown): Result<never> {

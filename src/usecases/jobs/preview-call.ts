@@ -12,7 +12,7 @@ import type { PriceRange } from '@/core/quote/price-range';
 import type { Quote, QuoteOption } from '@/core/quote/quote';
 import { listMakes, listPlaces } from '@/data/names';
 import type { PreviewCallInput } from '@/inputs/call-input';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { jobOf } from '../view/draft-job';
 import { computeView } from '../view/job-view';
 
@@ -40,9 +40,9 @@ export interface CallPreview {
 
 /** Candidates, advised route and first prices of a call that is not stored; stores nothing. */
 export async function previewCall(actor: PersonActor, input: PreviewCallInput): Promise<CallPreview> {
-  const makes = input.vin === null ? [] : await listMakes(database());
+  const makes = input.vin === null ? [] : await listMakes(readAs(actor));
   const make = makes.find(({ id }) => id === input.makeId)?.name ?? null;
-  const view = await computeView(database(), actor, await draftJob(actor, input, make), input);
+  const view = await computeView(readAs(actor), actor, await draftJob(actor, input, make), input);
   const { vin, remarks } = view.gathered;
   const opensOnly = view.quote?.request.opens === true && view.quote.request.keys === 0;
   return {
@@ -82,7 +82,7 @@ async function spareOf(
 ): Promise<PriceRange | null> {
   if (input.modelId === null) return null;
   const view = await computeView(
-    database(),
+    readAs(actor),
     actor,
     await draftJob(actor, { ...input, why: 'spare' }, make),
     input,
@@ -111,7 +111,7 @@ async function draftJob(
   }: PreviewCallInput,
   make: string | null,
 ): Promise<Job> {
-  const places = await listPlaces(database());
+  const places = await listPlaces(readAs(actor));
   const place = places.find(({ id }) => id === call.placeId);
   const where = {
     place: place?.name ?? null,

@@ -2,7 +2,16 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import { said } from '@/core/procedure/document/step-words';
 import { type StepDone, stepsDone } from '@/core/run/beside';
-import { decided, drives, isFree, type Lease, renewed, wanted } from '@/core/run/lease';
+import {
+  type Driver,
+  decided,
+  drives,
+  isFree,
+  isSameDriver,
+  type Lease,
+  renewed,
+  wanted,
+} from '@/core/run/lease';
 import { type RunBasis, waitOf } from '@/core/run/run-basis';
 import type { Mark } from '@/core/run/run-log';
 import type { Db } from '@/data/db';
@@ -18,8 +27,7 @@ import {
 } from '@/data/runs';
 import { together } from '@/data/together';
 import type { LeaseInput } from '@/inputs/run-inputs';
-import { database, transact } from '../database';
-import { withOwnWords } from '../editing/texts';
+import { changeAs, readAs } from '../asking/read-as';
 import { stayInUse } from '../people/sessions';
 import { readRunGround } from './run-ground';
 
@@ -34,12 +42,12 @@ export interface RunRead {
 }
 
 /** @param after the sequence that the device has; 0 brings what the run rests on, too */
-export async function readRun(_actor: PersonActor, id: string, after: number): Promise<RunRead | undefined> {
+export async function readRun(actor: PersonActor, id: string, after: number): Promise<RunRead | undefined> {
   const [run, events, ground] = await together(
-    database(),
+    readAs(actor),
     (db) => findRun(db, id),
     (db) => listRunEvents(db, id, after),
-    async (db) => (after === 0 ? readRunGround(db, id) : undefined),
+    async (db) => (after === 0 ? readRunGround(db, id, actor) : undefined),
   );
   if (!run) return undefined;
   const { state: _, ...row } = run;
@@ -48,13 +56,13 @@ export async function readRun(_actor: PersonActor, id: string, after: number): P
 
 /** What was done in a run so far, the earliest first. */
 export async function readStepsDone(
-  _actor: PersonActor,
+  actor: PersonActor,
   { id, startedAt }: RunRow,
 ): Promise<readonly StepDone[]> {
   const [events, ground] = await together(
-    database(),
+    readAs(actor),
     (db) => listRunEvents(db, id, 0),
-    (db) => readRunGround(db, id),
+    (db) => readRunGround(db, id, actor),
   );
   return ground
     ? stepsDone(
@@ -66,8 +74,8 @@ export async function readStepsDone(
 }
 
 /** Licences that a job's runs used up, with how often. */
-export async function readRightUses(_actor: PersonActor, jobId: string) {
-  return listRightUses(database(), jobId);
+export async function readRightUses(actor: PersonActor, jobId: string) {
+  return listRightUses(readAs(actor), jobId);
 }
 
 /** Who drives, after a device said what it wants. */
@@ -88,25 +96,19 @@ export interface StepMark extends Mark {
 /** What was marked in the runs of a job, the earliest first. */
 export async function readRunMarks(
   actor: PersonActor,
-  jobId: string,
   runs: readonly RunRow[],
 ): Promise<readonly StepMark[]> {
-  const db = database();
+  const db = readAs(actor);
   const marks: StepMark[] = [];
   for (const { id, state } of runs) {
     if (state.marks.length === 0) continue;
-    const ground = await readRunGround(db, id);
+    const ground = await readRunGround(db, id, actor);
     for (const mark of state.marks) {
       const say = ground?.bound.nodes.get(mark.node)?.step.say;
       marks.push({ ...mark, step: say === undefined ? 'At the end' : said(say) });
     }
   }
-  return withOwnWords(
-    db,
-    actor,
-    jobId,
-    marks.sort((a, b) => a.atMs - b.atMs),
-  );
+  return marks.sort((a, b) => a.atMs - b.atMs);
 }
 
 /** A device drives on, asks to, hands over, keeps it, or leaves. */
@@ -115,7 +117,8 @@ export async function changeLease(
   id: string,
   { device, want }: LeaseInput,
 ): Promise<Result<LeaseRead>> {
-  return transact(async (db) => {
+  const driver = { device, personId: actor.personId };
+  return changeAs(actor, async (db) => {
     const run = await lockRun(db, id);
     if (!run) return failed('There is no such run.');
     const lease = run.endedAt ? null : after(run);
@@ -128,12 +131,12 @@ export async function changeLease(
         },
       );
     }
-    if (want === 'drive' && lease?.driver.device === device && (await isTimed(db, run, actor.at)))
+    if (want === 'drive' && lease && isSameDriver(lease.driver, driver) && (await isTimed(db, run, actor.at)))
       await stayInUse(db, actor);
     const now = lease === run.lease ? run : ((await findRun(db, id)) ?? run);
     return done({
       lease,
-      drives: drives(lease, device, run.nowMs),
+      drives: drives(lease, driver, run.nowMs),
       driverName: now.driverName,
       askedName: now.askedName,
       lastSeq: run.lastSeq,
@@ -142,17 +145,16 @@ export async function changeLease(
   });
 
   function after({ lease, nowMs, state }: RunRow): Lease | null {
-    const driver = { device, personId: actor.personId };
     switch (want) {
       case 'drive':
-        return isFree(lease, device, nowMs) ? renewed(lease, driver, nowMs) : lease;
+        return isFree(lease, driver, nowMs) ? renewed(lease, driver, nowMs) : lease;
       case 'ask':
         return wanted(lease, driver, nowMs, state.command !== null);
       case 'give':
       case 'keep':
-        return decided(lease, device, want === 'give', nowMs);
+        return decided(lease, driver, want === 'give', nowMs);
       case 'leave':
-        return lease?.driver.device === device ? null : lease;
+        return lease && isSameDriver(lease.driver, driver) ? null : lease;
     }
   }
 }
@@ -163,7 +165,7 @@ const graceMs = 5 * 60_000;
 /** Whether somebody waits at the car, or has both hands full: nobody touches the screen then. */
 async function isTimed(db: Db, { id, state: { begun } }: RunRow, at: Date): Promise<boolean> {
   if (!begun) return false;
-  const ground = await readRunGround(db, id);
+  const ground = await readRunGround(db, id, 'kept');
   const node = ground?.bound.nodes.get(begun.node);
   const wait = ground && node && waitOf(ground.basis, node);
   return at.getTime() - begun.atMs <= (wait?.longestSeconds ?? 0) * 1000 + graceMs;
@@ -171,5 +173,7 @@ async function isTimed(db: Db, { id, state: { begun } }: RunRow, at: Date): Prom
 
 /** Whether others want to know of it: somebody else drives, or asks to. */
 function speaks(before: Lease | null, now: Lease | null): boolean {
-  return before?.driver.device !== now?.driver.device || before?.asked?.by.device !== now?.asked?.by.device;
+  const isOther = (one: Driver | undefined, other: Driver | undefined) =>
+    one && other ? !isSameDriver(one, other) : one !== other;
+  return isOther(before?.driver, now?.driver) || isOther(before?.asked?.by, now?.asked?.by);
 }

@@ -30,9 +30,9 @@ import { readHabits } from '@/data/shop';
 import { countPieces, lockStock } from '@/data/stock';
 import { together } from '@/data/together';
 import type { EventInput } from '@/inputs/event-input';
-import { transact } from '../database';
+import { changeAs } from '../asking/read-as';
 import { readStandingBeside, standingFrom } from '../editing/gates';
-import { type Guarded, hasWords, holdTexts, readTextGround } from '../editing/texts';
+import { type Guarded, hasWords, holdTexts, readTextGround } from '../editing/guard-texts';
 import { moveForJob, notThere } from '../shop/job-stock';
 import { firstStep } from '../view/first-step';
 import { jobViewIn } from '../view/job-view';
@@ -49,7 +49,7 @@ export async function recordEvent(
   input: EventInput,
 ): Promise<Result<{ seq: number; repeated: boolean }>> {
   const event = { kind: input.kind, ...input.content } as JobEvent;
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const [jobId] = await together(
       db,
       (db) => lockJob(db, number),

@@ -23,10 +23,10 @@ import { announceJob } from '@/data/live';
 import { isPeriodOver } from '@/data/retention';
 import type { ReopenJobInput } from '@/inputs/job-inputs';
 import type { ComebackInput } from '@/inputs/quote-inputs';
-import { database, transactOrUndo } from '../database';
+import { changeOrUndoAs, readAs } from '../asking/read-as';
 import { refusedFor } from '../duties';
+import { guardTexts } from '../editing/guard-texts';
 import { sections } from '../editing/sections';
-import { guardTexts, withOwnWords } from '../editing/texts';
 import { jobViewIn } from '../view/job-view';
 import { hangTag } from './hang-tag';
 import { noteComeback } from './key-sources';
@@ -38,7 +38,7 @@ export async function reopenJob(
 ): Promise<Result<{ version: number }>> {
   const mayNot = refusedFor(actor, 'reopenJobs');
   if (mayNot) return mayNot;
-  return transactOrUndo(async (db) => {
+  return changeOrUndoAs(actor, async (db) => {
     const taken = await takeVersion(db, input.number, input.version);
     if (!taken) return failed('Somebody changed this job meanwhile. Look at it again.');
     const before = await getJobOrThrow(db, taken.id);
@@ -76,7 +76,7 @@ export async function openComeback(
   actor: PersonActor,
   input: ComebackInput,
 ): Promise<Result<{ number: number }>> {
-  return transactOrUndo(async (db) => {
+  return changeOrUndoAs(actor, async (db) => {
     const noted = await noteComeback(db, actor, input);
     if (!noted.ok) return noted;
     const old = noted.value;
@@ -123,11 +123,11 @@ export interface JobLinks {
 }
 
 export async function readJobLinks(actor: Actor, jobId: string): Promise<JobLinks> {
-  const db = database();
+  const db = readAs(actor);
   const { of, as } = await findComebacks(db, jobId);
-  return withOwnWords(db, actor, jobId, {
+  return {
     reopened: await listReopened(db, jobId),
     comebackOf: of,
     comebacks: as,
-  });
+  };
 }

@@ -17,6 +17,7 @@ import { getJobAtCar } from '@/data/jobs';
 import { announceJob } from '@/data/live';
 import {
   appendRunEvents,
+  hasCommanded,
   keepRefusedRunEvent,
   listSeenRunEvents,
   lockJobOfRun,
@@ -32,9 +33,9 @@ import { countPieces, lockStock } from '@/data/stock';
 import { together } from '@/data/together';
 import type { EventInput } from '@/inputs/event-input';
 import type { RunEventsInput } from '@/inputs/run-inputs';
-import { transact } from '../database';
+import { changeAs } from '../asking/read-as';
 import { readStandingBeside, standingFrom } from '../editing/gates';
-import { holdTexts, readTextGround } from '../editing/texts';
+import { holdTexts, readTextGround } from '../editing/guard-texts';
 import { moveForJob, notThere } from '../shop/job-stock';
 import { appendInside } from './record-event';
 import { readRunGround } from './run-ground';
@@ -63,7 +64,7 @@ export async function recordRunEvents(
   runId: string,
   input: RunEventsInput,
 ): Promise<Result<RunEventsAnswer>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const wants = input.events.some(({ event }) => isGated(event.kind));
     const [, run, ground] = await together(
       db,
@@ -71,7 +72,7 @@ export async function recordRunEvents(
         if (wants) await lockJobOfRun(db, runId);
       },
       (db) => lockRun(db, runId),
-      (db) => readRunGround(db, runId),
+      (db) => readRunGround(db, runId, 'kept'),
     );
     if (!run || !ground) return failed('There is no such run.');
     const [seen, standing] = await together(
@@ -149,7 +150,8 @@ async function takeAll(
   const events: NewRunEvent[] = [];
   const audited: Taken['audited'][number][] = [];
   let log = run.state;
-  const isDriven = !isFree(run.lease, device, run.nowMs);
+  const driver = { device, personId: actor.personId };
+  const isDriven = !isFree(run.lease, driver, run.nowMs);
   const end = (refused: Taken['refused'] = null): Taken => ({
     log,
     answers,
@@ -159,7 +161,7 @@ async function takeAll(
     lease:
       isDriven || (events.length === 0 && refused === null)
         ? run.lease
-        : renewed(run.lease, { device, personId: actor.personId }, run.nowMs),
+        : renewed(run.lease, driver, run.nowMs),
   });
   for (const { id, event, deviceAt, basedOn } of sent) {
     const before = seen.find((one) => one.id === id);
@@ -190,7 +192,7 @@ async function takeAll(
           actor,
           run,
           { ground, standing },
-          { before: log, after: weighed.log },
+          { before: log, after: weighed.log, queued: events },
           { id, event },
         )
       : weighed;
@@ -216,7 +218,11 @@ async function withActs(
   actor: PersonActor,
   run: RunRow,
   { ground, standing }: Pick<Taking, 'ground' | 'standing'>,
-  { before, after }: { readonly before: RunLog; readonly after: RunLog },
+  {
+    before,
+    after,
+    queued,
+  }: { readonly before: RunLog; readonly after: RunLog; readonly queued: readonly NewRunEvent[] },
   sent: { readonly id: string; readonly event: RunEvent },
 ): Promise<Stored> {
   const { id, event } = sent;
@@ -235,27 +241,50 @@ async function withActs(
         reason: `No use of ${name} is left. Buy more and note it at Settings, or go another way.`,
       };
   }
-  if (event.kind === 'marked') return withWords(db, actor, run, standing, after, event);
-  return withAttempt(db, actor, run, ground, after, sent);
+  if (event.kind === 'marked') {
+    const held = await heldWords(db, actor, run, standing, event.words);
+    if (!held.ok) return held;
+    const { words } = held;
+    const last = after.marks.length - 1;
+    const marks = after.marks.map((mark, at) => (at === last ? { ...mark, words } : mark));
+    return { ok: true, log: { ...after, marks }, event: { ...event, words } };
+  }
+  if (event.kind !== 'ended' || !after.ended) return { ok: true, log: after, event };
+  const attempted = await withAttempt(
+    db,
+    actor,
+    run,
+    ground,
+    { ...after, ended: after.ended },
+    { id, event },
+  );
+  if (attempted.ok || after.ended.result === 'worked' || (await wasCommanded(db, run.id, queued)))
+    return attempted;
+  // Nothing was told to the car: whoever could begin such a run can stop it, and it is no attempt of the job.
+  const held = await heldWords(db, actor, run, standing, after.ended.reason);
+  if (!held.ok) return held;
+  const reason = held.words;
+  return { ok: true, log: { ...after, ended: { ...after.ended, reason } }, event: { ...event, reason } };
 }
 
-/** What is written at a mark is held against the secrets of the job, as every text is. */
-async function withWords(
+/** What is written in a run is held against the secrets of the job, as every text is. */
+async function heldWords(
   db: Db,
   actor: PersonActor,
   { jobId }: RunRow,
   standing: RunStanding | undefined,
-  log: RunLog,
-  event: Extract<RunEvent, { kind: 'marked' }>,
-): Promise<Stored> {
+  words: string,
+): Promise<{ readonly ok: true; readonly words: string } | { readonly ok: false; readonly reason: string }> {
   const maySee = standing !== undefined && gate('seeSecret', standing.standing).open;
-  const held = holdTexts(actor, { words: event.words }, await readTextGround(db, actor, jobId), maySee);
+  const held = holdTexts(actor, { words }, await readTextGround(db, actor, jobId), maySee);
   if (!held.ok) return { ok: false, reason: held.problems[0]?.message ?? 'Refused.' };
   await held.value.store(db);
-  const { words } = held.value.input;
-  const last = log.marks.length - 1;
-  const marks = log.marks.map((mark, at) => (at === last ? { ...mark, words } : mark));
-  return { ok: true, log: { ...log, marks }, event: { ...event, words } };
+  return { ok: true, words: held.value.input.words };
+}
+
+/** Whether the car was told anything in a run, by what is stored and by what comes with it. */
+async function wasCommanded(db: Db, runId: string, queued: readonly NewRunEvent[]): Promise<boolean> {
+  return queued.some(({ event }) => event.kind === 'commanded') || (await hasCommanded(db, runId));
 }
 
 /** A run that ends is an attempt of its job, with what the car said that it knows; what the job refuses ends no run. */
@@ -264,15 +293,17 @@ async function withAttempt(
   actor: PersonActor,
   run: RunRow,
   ground: RunGround,
-  log: RunLog,
-  { id, event }: { readonly id: string; readonly event: RunEvent },
+  log: RunLog & { readonly ended: RunEnd },
+  { id, event }: { readonly id: string; readonly event: Extract<RunEvent, { kind: 'ended' }> },
 ): Promise<Stored> {
-  if (!log.ended || event.kind !== 'ended') return { ok: true, log, event };
   const job = await getJobAtCar(db, run.jobId);
   const input = { deviceAt: actor.at, basedOn: job.lastSeq };
   const learned = new Set(learnTags(ground.bound, log.walk));
   const content: EventContent<'attemptRecorded'> = {
-    attemptId: run.id,
+    // An id that somebody else took meanwhile ends no run.
+    attemptId: job.log.attempts.some(({ attemptId }) => attemptId === run.id)
+      ? uuidOf('attempt of a run', id)
+      : run.id,
     route: ground.basis.way,
     from: run.startedAt,
     to: new Date(Math.max(log.ended.atMs, run.startedAt.getTime())),

@@ -21,7 +21,7 @@ import { findRun, insertRun, listRuns, readDatabaseMs } from '@/data/runs';
 import { listSpareStock } from '@/data/stock';
 import { together } from '@/data/together';
 import type { StartRunInput } from '@/inputs/run-inputs';
-import { database, transact } from '../database';
+import { changeAs, nobody, readAs } from '../asking/read-as';
 import { arrivalGround } from '../view/arrival-ground';
 import { type JobView, jobViewIn } from '../view/job-view';
 
@@ -45,7 +45,7 @@ export async function draftRun(view: JobView): Promise<RunDraft> {
   if (job.applicationId === null || !platform || !method)
     return { ...nothing, refused: 'Choose the car first: its platform decides how it is talked to.' };
   const keys = proposeKeys(situation, method.others);
-  const basis = await basisOf(database(), view, keys);
+  const basis = await basisOf(readAs(nobody), view, keys);
   return {
     keys,
     here,
@@ -60,7 +60,7 @@ export async function startRunOf(
   number: number,
   input: StartRunInput,
 ): Promise<Result<{ readonly id: string }>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const jobId = await lockJob(db, number);
     if (jobId === undefined) return failed(`There is no job ${formatJobNumber(number)}.`);
     const [known, runs, nowMs] = await together(
@@ -173,7 +173,7 @@ export async function readKeyPieces({ job, van, application }: JobView): Promise
   const articles = [application.chip?.article, application.remote?.article].filter(
     (one) => one !== undefined,
   );
-  const lying = await listSpareStock(database(), van.id, articles, job.id);
+  const lying = await listSpareStock(readAs(nobody), van.id, articles, job.id);
   return lying.map(({ article, grade, condition }) => ({
     vanId: van.id,
     article,

@@ -3,7 +3,7 @@ import { carName } from '@/core/job/job';
 import type { Actor } from '@/core/kinds/actor';
 import { waitOf } from '@/core/run/run-basis';
 import { listTimedRuns } from '@/data/runs';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { readRunGround } from './run-ground';
 
 /** A wait that burns down at some car. Moments by the shop's clock. */
@@ -18,11 +18,11 @@ export interface OpenWait {
 }
 
 /** Every wait that burns down now, at whichever car, the one that is over first first. */
-export async function listWaits(_actor: Actor): Promise<readonly OpenWait[]> {
-  const db = database();
+export async function listWaits(actor: Actor): Promise<readonly OpenWait[]> {
+  const db = readAs(actor);
   const waits: OpenWait[] = [];
   for (const run of await listTimedRuns(db)) {
-    const ground = await readRunGround(db, run.id);
+    const ground = await readRunGround(db, run.id, actor);
     const node = ground?.bound.nodes.get(run.begun.node);
     const wait = ground && node && waitOf(ground.basis, node);
     if (!wait) continue;

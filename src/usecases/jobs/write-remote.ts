@@ -5,7 +5,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { failed, type Result } from '@/core/kinds/result';
 import { listRemotes, listUniversals } from '@/data/article-facts';
 import type { WriteRemoteInput } from '@/inputs/job-inputs';
-import { database } from '../database';
+import { nobody, readAs } from '../asking/read-as';
 import { remoteWriter } from '../outside';
 import { readJobView } from '../view/job-view';
 import { recordEvent } from './record-event';
@@ -30,7 +30,7 @@ export interface RemoteBench {
 export async function readRemoteBench(car: Application | undefined): Promise<RemoteBench | null> {
   const article = car?.remote?.article;
   if (!car || article === undefined) return null;
-  const db = database();
+  const db = readAs(nobody);
   const [own] = await listRemotes(db, [article]);
   if (!own) return null;
   const choices = standInsFor(own, car.chip?.family ?? 'none', await listUniversals(db, [article])).map(

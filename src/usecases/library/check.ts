@@ -10,7 +10,7 @@ import type { Db } from '@/data/db';
 import { listEvidence, listGenerations } from '@/data/library/evidence';
 import { countList, findRow, listValues } from '@/data/library/rows';
 import { listUnknownCars, type UnknownCar } from '@/data/library/unknown-cars';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 
 export type { UnknownCar };
 
@@ -19,8 +19,8 @@ export interface OpenConflict extends Conflict {
 }
 
 /** Facts that closed jobs contradict, least certain first, with the jobs as evidence. */
-export async function readConflicts(_actor: Actor): Promise<OpenConflict[]> {
-  return conflictsOf(database(), null);
+export async function readConflicts(actor: Actor): Promise<OpenConflict[]> {
+  return conflictsOf(readAs(actor), null);
 }
 
 /** The conflicts of one application, or of all. */
@@ -49,8 +49,8 @@ const mostUnknown = 100;
 const mostAtOnce = 5000;
 
 /** Rows that nobody could tell apart, and years that no row covers. */
-export async function readGaps(_actor: Actor, asked: string | undefined): Promise<GapsView> {
-  const db = database();
+export async function readGaps(actor: Actor, asked: string | undefined): Promise<GapsView> {
+  const db = readAs(actor);
   const makes = await listValues(db, 'makes', 'name');
   const all = (await countList(db, 'applications')) <= mostAtOnce;
   const known = makes.find((name) => name === asked);
@@ -76,8 +76,8 @@ export interface FactStanding {
 }
 
 /** Every fact of an application that jobs can see, with its source and what they saw. */
-export async function readStandings(_actor: Actor, id: string): Promise<FactStanding[]> {
-  const db = database();
+export async function readStandings(actor: Actor, id: string): Promise<FactStanding[]> {
+  const db = readAs(actor);
   const application = await findApplication(db, id);
   const row = await findRow(db, 'applications', id);
   if (!application || !row) return [];

@@ -8,7 +8,7 @@ import {
   listProcedureVersions,
   type ProcedureUse,
 } from '@/data/procedures';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 
 export interface ProcedureView {
   readonly name: string;
@@ -22,8 +22,8 @@ export interface ProcedureView {
 }
 
 /** A procedure with all that hangs on it; undefined where there is none of this name. */
-export async function readProcedure(_actor: Actor, name: string): Promise<ProcedureView | undefined> {
-  const db = database();
+export async function readProcedure(actor: Actor, name: string): Promise<ProcedureView | undefined> {
+  const db = readAs(actor);
   const procedures = await listProcedures(db);
   const procedure = procedures[name];
   if (!procedure) return undefined;
@@ -40,7 +40,7 @@ export async function readProcedure(_actor: Actor, name: string): Promise<Proced
 }
 
 /** The names of the procedures that are parts of others. */
-export async function readProcedureParts(_actor: Actor): Promise<readonly string[]> {
-  const procedures = await listProcedures(database());
+export async function readProcedureParts(actor: Actor): Promise<readonly string[]> {
+  const procedures = await listProcedures(readAs(actor));
   return Object.entries(procedures).flatMap(([name, { way }]) => (way === null ? [name] : []));
 }

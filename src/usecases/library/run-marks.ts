@@ -7,7 +7,7 @@ import { appendAudit } from '@/data/audit';
 import { listOpenMarks, type OpenMark, settleMark } from '@/data/run-marks';
 import { findRunBasis } from '@/data/runs';
 import type { SettleMarkInput } from '@/inputs/library-inputs';
-import { database, transact } from '../database';
+import { changeAs, readAs } from '../asking/read-as';
 
 /** A mark with the sentence of the step that it is about. */
 export interface MarkToSettle extends OpenMark {
@@ -15,8 +15,8 @@ export interface MarkToSettle extends OpenMark {
 }
 
 /** What runs said of texts and times of the procedures, and nobody has seen to yet. */
-export async function readOpenMarks(_actor: PersonActor): Promise<readonly MarkToSettle[]> {
-  const db = database();
+export async function readOpenMarks(actor: PersonActor): Promise<readonly MarkToSettle[]> {
+  const db = readAs(actor);
   const marks = await listOpenMarks(db);
   const bound = new Map<string, BoundProcedure>();
   for (const id of new Set(marks.map(({ runId }) => runId))) {
@@ -34,7 +34,7 @@ export async function settleRunMark(
   actor: PersonActor,
   { runId, eventId }: SettleMarkInput,
 ): Promise<Result<null>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await settleMark(db, { runId, eventId, at: actor.at, by: actor.personId })))
       return failed('Somebody has seen to it already.');
     await appendAudit(db, actor, {

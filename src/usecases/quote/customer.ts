@@ -15,8 +15,9 @@ import { countMessages, findOffer, listOfferMessages, type OfferRow, openLink } 
 import { getShopOrThrow } from '@/data/shop';
 import type { AcceptOfferInput, OfferMessageInput } from '@/inputs/quote-inputs';
 import { now } from '@/outside/clock';
-import { database, transact } from '../database';
-import { guardTexts, withWordsOf } from '../editing/texts';
+import { changeAs, nobody } from '../asking/read-as';
+import { findLinkOf, readAsLink } from '../asking/read-as-link';
+import { guardTexts } from '../editing/guard-texts';
 import { hashToken } from '../hash-token';
 import { firmOf } from '../shop/firm';
 import { acceptedDays, acceptOption, refusalOf } from './accept';
@@ -33,7 +34,7 @@ export async function openOffer(
   device: string,
 ): Promise<Result<{ cookie: string; expiresAt: Date }>> {
   const cookie = randomBytes(32).toString('base64url');
-  return transact(async (db) => {
+  return changeAs(nobody, async (db) => {
     const at = now();
     const link = await openLink(db, hashToken(token), hashToken(cookie), at);
     if (!link) return failed('This link was opened before, has ended, or is not whole. Ask for a new one.');
@@ -85,19 +86,17 @@ export interface OfferMessage {
 }
 
 export async function readOffer(cookie: string): Promise<CustomerOffer | undefined> {
-  const db = database();
+  const db = await readAsLink(cookie);
   const at = now();
-  const offer = await findOffer(db, hashToken(cookie), at);
+  const offer = db && (await findOffer(db, hashToken(cookie), at));
   if (!offer) return undefined;
   const shop = await getShopOrThrow(db);
   const today = localMoment(at, shop.zone).day;
-  const { quoteNumber, version, validUntil, place, acceptance, closed, visit } = offer;
+  const { quoteNumber, version, validUntil, paper, place, acceptance, closed, visit } = offer;
   const momentOf = (moment: Date) => {
     const { day, hour } = localMoment(moment, shop.zone);
     return { day: formatDay(day, today), hour };
   };
-  // As on the print of whoever made the link, or it would tell them what of their words was sealed.
-  const paper = await withWordsOf(db, offer.linkMadeBy, offer.jobId, offer.paper);
   return {
     quoteNumber,
     version,
@@ -132,16 +131,16 @@ export interface CustomerHandover {
 }
 
 export async function readHandedOver(cookie: string): Promise<CustomerHandover | undefined> {
-  const db = database();
+  const db = await readAsLink(cookie);
   const at = now();
-  const found = await findHandedOver(db, hashToken(cookie), at);
+  const found = db && (await findHandedOver(db, hashToken(cookie), at));
   if (!found) return undefined;
   const shop = await getShopOrThrow(db);
   return {
     firm: firmOf(shop),
     jobName: formatJobNumber(found.jobNumber),
     madeOn: localMoment(found.madeAt, shop.zone).day,
-    note: await withWordsOf(db, found.linkMadeBy, found.jobId, found.note),
+    note: found.note,
     receipt: (await findReceiptByLink(db, hashToken(cookie), at))?.number ?? null,
   };
 }
@@ -152,7 +151,10 @@ export async function acceptOffer(
   device: string,
   input: AcceptOfferInput,
 ): Promise<Result<{ repeated: boolean }>> {
-  return transact(async (db) => {
+  const link = await findLinkOf(cookie);
+  if (!link) return failed('This link has ended. Ask for a new one.');
+  const actor = customerActor(link.id, device);
+  return changeAs(actor, async (db) => {
     const at = now();
     const seen = await findOffer(db, hashToken(cookie), at);
     if (!seen || !(await lockJob(db, seen.jobNumber)))
@@ -161,7 +163,6 @@ export async function acceptOffer(
     const offer = await findOffer(db, hashToken(cookie), at);
     if (!offer || offer.version !== input.version)
       return failed('This page shows another version than the link. Load it again.');
-    const actor = customerActor(offer.linkId, device);
     const words = { when: input.when.trim(), where: input.where.trim() };
     const guarded = await guardTexts(db, actor, offer.jobId, words);
     if (!guarded.ok) return guarded;
@@ -187,13 +188,15 @@ export async function sendMessage(
   device: string,
   input: OfferMessageInput,
 ): Promise<Result<null>> {
-  return transact(async (db) => {
+  const link = await findLinkOf(cookie);
+  if (!link) return failed('This link has ended. Ask for a new one.');
+  const actor = customerActor(link.id, device);
+  return changeAs(actor, async (db) => {
     const offer = await findOffer(db, hashToken(cookie), now());
     if (!offer || !(await lockJob(db, offer.jobNumber)))
       return failed('This link has ended. Ask for a new one.');
     if ((await countMessages(db, offer.linkId)) >= mostMessages)
       return failed('That is as much as one link can send. Call the shop.');
-    const actor = customerActor(offer.linkId, device);
     const guarded = await guardTexts(db, actor, offer.jobId, { words: input.words.trim() });
     if (!guarded.ok) return guarded;
     await keepMessage(

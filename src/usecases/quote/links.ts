@@ -30,8 +30,7 @@ import type {
   LinkInput,
   RevokeLinkInput,
 } from '@/inputs/quote-inputs';
-import { database, transact } from '../database';
-import { withOwnWords } from '../editing/texts';
+import { changeAs, readAs } from '../asking/read-as';
 import { hashToken } from '../hash-token';
 import { acceptOption } from './accept';
 
@@ -45,7 +44,7 @@ export interface MadeLink {
 
 /** Makes a link for the customer to one quote. */
 export async function makeLink(actor: PersonActor, input: LinkInput): Promise<Result<MadeLink>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
     const [newest] = job ? await listQuotes(db, job.id) : [];
@@ -105,7 +104,7 @@ export async function makeHandoverLink(
   actor: PersonActor,
   input: HandoverLinkInput,
 ): Promise<Result<MadeLink>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
     if (!job || !(await findHandover(db, job.id)))
@@ -120,10 +119,10 @@ export async function makeHandoverLink(
 
 /** Whether a handover note stands, and the links to it, the newest first. */
 export async function readHandoverLinks(
-  _actor: PersonActor,
+  actor: PersonActor,
   jobId: string,
 ): Promise<{ readonly stands: boolean; readonly links: readonly CustomerLink[] }> {
-  const db = database();
+  const db = readAs(actor);
   const links = await listLinks(db, jobId);
   return {
     stands: (await findHandover(db, jobId)) !== undefined,
@@ -133,7 +132,7 @@ export async function readHandoverLinks(
 
 /** Ends a link: neither what was sent nor the cookie it became opens anything. */
 export async function revokeLink(actor: PersonActor, input: RevokeLinkInput): Promise<Result<null>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const job = await findJob(db, input.number);
     if (!job || !(await revokeLinks(db, job.id, input.linkId, actor.at)))
       return failed('This link has ended already.');
@@ -153,7 +152,7 @@ export async function acceptByPhone(
   actor: PersonActor,
   input: AcceptByPhoneInput,
 ): Promise<Result<{ repeated: boolean }>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
     const quotes = job ? await listQuotes(db, job.id) : [];
@@ -201,13 +200,13 @@ export interface QuoteReplies {
 }
 
 export async function readReplies(actor: PersonActor, jobId: string): Promise<QuoteReplies> {
-  const db = database();
-  return withOwnWords(db, actor, jobId, {
+  const db = readAs(actor);
+  return {
     links: (await listLinks(db, jobId)).flatMap(({ quoteNumber, ...link }) =>
       quoteNumber === null ? [] : { ...link, quoteNumber },
     ),
     acceptances: await listAcceptances(db, jobId),
     messages: await listMessages(db, jobId),
     reservations: await listReservations(db, jobId),
-  });
+  };
 }

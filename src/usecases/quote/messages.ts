@@ -9,12 +9,12 @@ import { announceJob, announceNews } from '@/data/live';
 import { insertMessage, listLinks } from '@/data/quote-links';
 import { listQuotes } from '@/data/quotes';
 import type { AnswerMessageInput } from '@/inputs/news-input';
-import { transact } from '../database';
-import { guardTexts } from '../editing/texts';
+import { changeAs } from '../asking/read-as';
+import { guardTexts } from '../editing/guard-texts';
 
 /** Writes to whoever has opened a link to a quote: their page shows it. */
 export async function answerMessage(actor: PersonActor, input: AnswerMessageInput): Promise<Result<null>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, input.number))) return failed('There is no such job.');
     const job = await findJob(db, input.number);
     const quote = job && (await listQuotes(db, job.id)).find(({ number }) => number === input.quote);

@@ -17,8 +17,7 @@ import { getShopOrThrow } from '@/data/shop';
 import type { JobSheet } from '@/formats/pdf/job-sheet-pdf';
 import type { KeyLabel } from '@/formats/pdf/labels-pdf';
 import type { QuoteHead } from '@/formats/pdf/quote-pdf';
-import { database, transact } from '../database';
-import { withOwnWords } from '../editing/texts';
+import { changeAs, readAs } from '../asking/read-as';
 import { drawForShop } from '../shop/draw-paper';
 import { firmOf } from '../shop/firm';
 import { carOnPaper, readJobView } from '../view/job-view';
@@ -53,14 +52,13 @@ export async function readQuotePaper(
   actor: Actor,
   number: number,
 ): Promise<{ readonly head: QuoteHead; readonly paper: QuotePaper } | undefined> {
-  const db = database();
+  const db = readAs(actor);
   const quote = await findQuoteByNumber(db, number);
   if (!quote) return undefined;
   const shop = await getShopOrThrow(db);
   const job = await findJob(db, quote.jobNumber);
   return (
-    job &&
-    withOwnWords(db, actor, job.id, {
+    job && {
       paper: quote.paper,
       head: {
         quoteNumber: quote.number,
@@ -71,16 +69,16 @@ export async function readQuotePaper(
         validUntil: quote.validUntil,
         locale: shop.locale,
       },
-    })
+    }
   );
 }
 
 /** All that a quote froze, for programs. */
 export async function readFrozenQuote(actor: Actor, number: number): Promise<FrozenQuote | undefined> {
-  const db = database();
+  const db = readAs(actor);
   const [frozen, quote] = await Promise.all([findFrozenQuote(db, number), findQuoteByNumber(db, number)]);
   const job = quote && (await findJob(db, quote.jobNumber));
-  return frozen && job && withOwnWords(db, actor, job.id, frozen);
+  return frozen && job && frozen;
 }
 
 /** What a locksmith takes along for a job; nothing that opens a car. */
@@ -90,7 +88,7 @@ export async function readJobSheet(actor: Actor, number: number): Promise<JobShe
   const { job, shop, now, van, ring, routes, advice, quote, quotes } = view;
   const route = routes.find(({ kind }) => kind === (job.route ?? advice?.kind));
   const way = route && quote?.snapshot.now.ways[route.kind];
-  const kept = await listReservations(database(), job.id);
+  const kept = await listReservations(readAs(actor), job.id);
   const { visit, call } = job;
   const trip = quote && tripOf(firstOption(quote.options), quote.snapshot);
   const show = (minor: number) => formatMoney({ minor, currency: shop.currency }, shop.locale);
@@ -162,7 +160,7 @@ export async function readKeyLabels(
   number: number,
   origin: string,
 ): Promise<KeyLabel[] | undefined> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const job = await findJob(db, number);
     if (!job) return undefined;
     const ids = await labelIds(
@@ -179,6 +177,6 @@ export async function readKeyLabels(
 }
 
 /** The job behind a label. */
-export function readLabel(_actor: Actor, id: string): Promise<number | undefined> {
-  return findLabelJob(database(), id);
+export function readLabel(actor: Actor, id: string): Promise<number | undefined> {
+  return findLabelJob(readAs(actor), id);
 }

@@ -39,7 +39,7 @@ import type {
   OpenHoursInput,
   PriceRulesInput,
 } from '@/inputs/price-inputs';
-import { database, transact } from '../database';
+import { changeAs, readAs } from '../asking/read-as';
 import { refusedFor } from '../duties';
 import { computeView } from '../view/job-view';
 
@@ -53,7 +53,7 @@ export interface PriceSettings {
 }
 
 export async function readPriceSettings(actor: PersonActor): Promise<PriceSettings> {
-  const db = database();
+  const db = readAs(actor);
   const shop = await getShopOrThrow(db);
   const { day } = localMoment(actor.at, shop.zone);
   return {
@@ -97,7 +97,7 @@ export async function currencyEffect(
 ): Promise<Result<readonly PriceEffect[]>> {
   const mayNot = refusedFor(actor, 'manageShop');
   if (mayNot) return mayNot;
-  const { currency } = await getShopOrThrow(database());
+  const { currency } = await getShopOrThrow(readAs(actor));
   if (currency === input.currency) return failed('The shop has this currency already.', 'currency');
   const factor = factorOf(input, currency);
   return done(await effectOn(actor, (snapshot) => snapshotInOtherMoney(snapshot, input.currency, factor)));
@@ -107,7 +107,7 @@ async function effectOn(
   actor: PersonActor,
   change: (snapshot: QuoteSnapshot) => QuoteSnapshot,
 ): Promise<PriceEffect[]> {
-  const db = database();
+  const db = readAs(actor);
   const effects: PriceEffect[] = [];
   for (const number of await listLatestClosed(db, 4 * effectJobs)) {
     const job = await findJob(db, number);
@@ -141,7 +141,7 @@ export async function savePriceRules(
   if (mayNot) return mayNot;
   const read = rulesOf(input);
   if (!read.ok) return read;
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     await lockPrices(db);
     const { zone } = await getShopOrThrow(db);
     const { day } = localMoment(actor.at, zone);
@@ -300,7 +300,7 @@ async function changeTerms(
 ): Promise<Result<null>> {
   const mayNot = refusedFor(actor, 'manageShop');
   if (mayNot) return mayNot;
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const { id, zone } = await getShopOrThrow(db);
     const refused = await change(db, localMoment(actor.at, zone).day);
     if (refused) return refused;

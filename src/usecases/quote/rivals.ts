@@ -2,7 +2,7 @@ import type { PersonActor } from '@/core/kinds/actor';
 import { type GoingPrice, goingPrice } from '@/core/quote/going-price';
 import { listLikeRivals, listRivals, type RivalRow } from '@/data/rivals';
 import type { RivalInput } from '@/inputs/quote-inputs';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
 import type { JobView } from '../view/job-view';
@@ -21,7 +21,7 @@ export async function readRivals(
   actor: PersonActor,
   view: JobView,
 ): Promise<{ readonly rivals: readonly RivalRow[]; readonly going: GoingPrice | undefined }> {
-  const db = database();
+  const db = readAs(actor);
   const offers = await listLikeRivals(db, {
     kind: rivalKindOf(view),
     currency: view.shop.currency,

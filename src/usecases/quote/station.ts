@@ -4,7 +4,7 @@ import type { OwnWork } from '@/core/quote/price-rules';
 import { readPriceRules } from '@/data/price-rules';
 import { type AccountRow, listAccounts, listCoupons } from '@/data/quote-terms';
 import type { RivalRow } from '@/data/rivals';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import type { JobView } from '../view/job-view';
 import { readRivals } from './rivals';
 
@@ -19,7 +19,7 @@ export interface QuoteSurroundings {
 }
 
 export async function readQuoteStation(actor: PersonActor, view: JobView): Promise<QuoteSurroundings> {
-  const db = database();
+  const db = readAs(actor);
   const { job, now } = view;
   const coupons = job.terms.couponId === null ? [] : await listCoupons(db, now.day);
   return {

@@ -26,7 +26,7 @@ import {
 import { type FileProblem, writePriceFile } from '@/formats/price-file';
 import type { ByIdInput } from '@/inputs/people-inputs';
 import type { SupplierInput } from '@/inputs/price-inputs';
-import { database, transact } from '../database';
+import { changeAs, readAs } from '../asking/read-as';
 import { refusedFor } from '../duties';
 import { runInPool } from '../pool/pool';
 
@@ -38,7 +38,7 @@ export interface SuppliersView {
 }
 
 export async function readSuppliers(actor: Actor): Promise<SuppliersView> {
-  const db = database();
+  const db = readAs(actor);
   const shop = await getShopOrThrow(db);
   const { day } = localMoment(actor.at, shop.zone);
   return {
@@ -54,7 +54,7 @@ export async function saveSupplier(actor: PersonActor, input: SupplierInput): Pr
   const mayNot = refusedFor(actor, 'bringPrices');
   if (mayNot) return mayNot;
   const id = uuid();
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     await upsertSupplier(db, { ...input, id, name: input.name.trim() });
     await appendAudit(db, actor, { action: 'supplier.saved', subjectKind: 'supplier', subjectId: null });
     return done(null);
@@ -62,8 +62,8 @@ export async function saveSupplier(actor: PersonActor, input: SupplierInput): Pr
 }
 
 /** Every price of an article over the days. */
-export function readPriceHistory(_actor: Actor, article: string): Promise<PastPrice[]> {
-  return listPriceHistory(database(), article);
+export function readPriceHistory(actor: Actor, article: string): Promise<PastPrice[]> {
+  return listPriceHistory(readAs(actor), article);
 }
 
 /** What storing a price file would do; with problems nothing of it can be stored. */
@@ -88,12 +88,12 @@ export async function readPriceFile(
 ): Promise<Result<PriceFilePreview>> {
   const mayNot = refusedFor(actor, 'bringPrices');
   if (mayNot) return mayNot;
-  const { currency, zone } = await getShopOrThrow(database());
+  const { currency, zone } = await getShopOrThrow(readAs(actor));
   const read = await runInPool('readPriceFile', { bytes: file.bytes, currency });
   if (!read.ok) return read;
   const { text, listed, problems } = read.value;
   const id = uuid();
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     const { day } = localMoment(actor.at, zone);
     if (!(await listSuppliers(db, day)).some((one) => one.id === file.supplierId))
       return failed('There is no such supplier.');
@@ -127,15 +127,15 @@ export async function storePriceFile(
 ): Promise<Result<{ stored: number; seen: number }>> {
   const mayNot = refusedFor(actor, 'bringPrices');
   if (mayNot) return mayNot;
-  const kept = await findPriceFile(database(), id);
+  const kept = await findPriceFile(readAs(actor), id);
   if (!kept) return failed('A later file took its place. Import it again.');
-  const { currency } = await getShopOrThrow(database());
+  const { currency } = await getShopOrThrow(readAs(actor));
   // Read once more, outside of the locks: the currency may have changed since the preview.
   const read = await runInPool('readPriceFile', { bytes: Buffer.from(kept.content, 'utf8'), currency });
   if (!read.ok || read.value.problems.length > 0)
     return failed('The file cannot be read any more. Import it again.');
   const { listed } = read.value;
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     await lockPrices(db);
     const file = await findPriceFile(db, id);
     if (!file) return failed('A later file took its place. Import it again.');
@@ -159,7 +159,7 @@ export async function storePriceFile(
 
 /** A supplier's present prices as a file that could be brought again. */
 export async function exportPrices(actor: Actor, supplierId: string): Promise<string | undefined> {
-  const db = database();
+  const db = readAs(actor);
   const shop = await getShopOrThrow(db);
   const { day } = localMoment(actor.at, shop.zone);
   if (!(await listSuppliers(db, day)).some(({ id }) => id === supplierId)) return undefined;

@@ -23,10 +23,10 @@ import {
   type VisitInput,
   type WorksInput,
 } from '@/inputs/quote-inputs';
-import { database } from '../database';
+import { type Asked, once } from '../asking/once';
+import { readAs } from '../asking/read-as';
 import { type Edited, editJob, editJobIn } from '../editing/edit-job';
 import { sections } from '../editing/sections';
-import { type Asked, once } from '../once';
 import { endVisit, reserveVisit } from '../shop/visits';
 import { jobViewIn } from '../view/job-view';
 
@@ -91,7 +91,7 @@ export function addWork(actor: ShopActor, asked: Asked, input: JobEdit & AddWork
 
 /** The works of today's prices. */
 export async function readWorks(actor: Actor): Promise<readonly OwnWork[]> {
-  const db = database();
+  const db = readAs(actor);
   const { day } = localMoment(actor.at, (await getShopOrThrow(db)).zone);
   return (await readPriceRules(db, day))?.ownWorks ?? [];
 }

@@ -6,7 +6,7 @@ import { findBitting, listSeriesOf } from '@/data/code-rows';
 import type { Db } from '@/data/db';
 import { findJob } from '@/data/jobs';
 import type { HangBittingInput, KeepCodeInput } from '@/inputs/blade-inputs';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { editJob } from '../editing/edit-job';
 import { closedGate } from '../editing/gates';
 import { sections } from '../editing/sections';
@@ -60,7 +60,7 @@ export async function onNewest(
   number: number,
   change: (db: Db, job: Job) => Promise<Failed | undefined>,
 ): Promise<Result<{ readonly number: number }>> {
-  const job = await findJob(database(), number);
+  const job = await findJob(readAs(actor), number);
   if (!job) return failed(`There is no job ${formatJobNumber(number)}.`, 'number');
   const edited = await editJob(actor, { number, version: job.version }, sections.secrets, change);
   if (edited.ok) return done({ number });

@@ -14,9 +14,9 @@ import { lockJob } from '@/data/job-writes';
 import { findJob } from '@/data/jobs';
 import { listSecretRefs } from '@/data/secrets';
 import type { BittingInput, KeepSecretInput, SecretInput } from '@/inputs/job-inputs';
-import { database, transact } from '../database';
+import { changeAs, readAs } from '../asking/read-as';
 import { type Edited, editJob } from '../editing/edit-job';
-import { closedGate } from '../editing/gates';
+import { closedGate, shutToReader } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { KeyDestroyed, keepSealed, openSealed } from '../vault/vault';
 
@@ -28,8 +28,8 @@ export interface SecretsView {
 }
 
 /** The secrets of a job by reference, and what was asked of the bureau; sheets are worked at Blade. */
-export async function readSecrets(_actor: Actor, job: Job): Promise<SecretsView> {
-  const db = database();
+export async function readSecrets(actor: Actor, job: Job): Promise<SecretsView> {
+  const db = readAs(actor);
   const [secrets, enquiries, terms] = await Promise.all([
     listSecretRefs(db, job.id),
     listEnquiries(db, job.id),
@@ -59,14 +59,13 @@ export async function lookAtSecret(
   actor: PersonActor,
   { number, id }: SecretInput,
 ): Promise<Result<{ value: string }>> {
-  return transact(async (db) => {
+  return changeAs(actor, async (db) => {
     if (!(await lockJob(db, number))) return failed(`There is no job ${formatJobNumber(number)}.`);
     const job = await findJob(db, number);
     const ref = job && (await listSecretRefs(db, job.id)).find((one) => one.id === id);
     if (!job || !ref || ref.kind === 'candidates') return failed('There is no such secret on this job.');
-    if (job.closed?.outcome === 'refused') return failed('The job was refused: its secrets stay sealed.');
-    const closed = await closedGate(db, actor, job.id, 'seeSecret');
-    if (closed) return closed;
+    const shut = await shutToReader(db, actor, job.id, 'seeSecret');
+    if (shut) return shut;
     if (ref.destroyed)
       return failed('Its period is over: the key to it was destroyed, and nobody can read it.');
     await appendAudit(db, actor, {

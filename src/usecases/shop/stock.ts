@@ -16,9 +16,9 @@ import {
 } from '@/data/stock';
 import { listVans } from '@/data/vans';
 import type { MoveStockInput } from '@/inputs/stock-input';
-import { database, transactOrUndo } from '../database';
+import { type Asked, once } from '../asking/once';
+import { changeOrUndoAs, readAs } from '../asking/read-as';
 import { refusedFor } from '../duties';
-import { type Asked, once } from '../once';
 
 export interface StockView {
   readonly stock: readonly StockRow[];
@@ -28,8 +28,8 @@ export interface StockView {
 }
 
 /** What lies where, and what moved last. */
-export async function readStock(_actor: Actor): Promise<StockView> {
-  const db = database();
+export async function readStock(actor: Actor): Promise<StockView> {
+  const db = readAs(actor);
   const { zone } = await getShopOrThrow(db);
   const vans = (await listVans(db)).map(({ id, name }) => ({ id, name }));
   return { stock: await listStock(db), movements: await listMovements(db, 20), zone, vans };
@@ -37,7 +37,7 @@ export async function readStock(_actor: Actor): Promise<StockView> {
 
 /** Writes a movement into the ledger, or two for a move; never below nothing. */
 export function moveStock(actor: PersonActor, input: MoveStockInput): Promise<Result<{ lies: number }>> {
-  return transactOrUndo((db) => moveStockIn(db, actor, input));
+  return changeOrUndoAs(actor, (db) => moveStockIn(db, actor, input));
 }
 
 /** The same for a program, once for its key. */

@@ -1,5 +1,6 @@
-import { randomBytes } from 'node:crypto';
+import { createHmac, randomBytes } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
+import { markOf } from '@/core/authority/sealed-words';
 import type { SecretKind, SecretSource } from '@/core/authority/secrets';
 import type { Db } from '@/data/db';
 import {
@@ -52,11 +53,17 @@ export function unwrap({ id, fingerprint, wrapped }: Omit<DataKeyRow, 'jobId'>):
 export async function keepSealed(
   db: Db,
   jobId: string,
-  secret: { readonly kind: SecretKind; readonly source: SecretSource; readonly value: string },
+  secret: {
+    /** Made by whoever sends it, so that the same again is the same; made here where it is missing. */
+    readonly id?: string;
+    readonly kind: SecretKind;
+    readonly source: SecretSource;
+    readonly value: string;
+  },
   made: { readonly at: Date; readonly by: string },
 ): Promise<{ id: string; number: number }> {
   const key = await dataKeyOf(db, jobId, made.at);
-  const id = uuid();
+  const id = secret.id ?? uuid();
   const number = await insertEnvelope(db, {
     id,
     jobId,
@@ -117,6 +124,14 @@ export function sealPart(key: OpenDataKey, place: TextPlace, part: string): Buff
 
 export function unsealPart(key: OpenDataKey, place: TextPlace, body: Buffer): string {
   return unseal(key.bytes, partPlace(place, key.id), body).toString('utf8');
+}
+
+/**
+ * The mark of a part that somebody wrote on a job: the same words of the same writer always have the same one, so that a text
+ * that is stored again is no other text.
+ */
+export function markFor(key: OpenDataKey, writerId: string, part: string): string {
+  return markOf(createHmac('sha256', key.bytes).update(`mark ${writerId} ${part}`).digest());
 }
 
 function partPlace({ jobId, number }: TextPlace, keyId: string) {

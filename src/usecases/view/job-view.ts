@@ -27,8 +27,7 @@ import type { RunRow } from '@/data/runs';
 import type { ShopRow } from '@/data/shop';
 import { together } from '@/data/together';
 import type { VanRow } from '@/data/vans';
-import { database } from '../database';
-import { withOwnWords } from '../editing/texts';
+import { readAs } from '../asking/read-as';
 import { type Grounds, isLikely, readGrounds, readSettings } from './grounds';
 
 /** A job with everything that is computed from it, for the screens. */
@@ -69,8 +68,8 @@ export interface JobView {
 }
 
 export async function readJobView(actor: Actor, number: number): Promise<JobView | undefined> {
-  const view = await jobViewIn(database(), actor, number);
-  return view && withOwnWords(database(), actor, view.job.id, view);
+  const view = await jobViewIn(readAs(actor), actor, number);
+  return view && view;
 }
 
 /** The view inside a transaction, so that what is shown and what is stored come from the same state. */

@@ -5,15 +5,14 @@ import { localMoment } from '@/core/kinds/local-time';
 import { listKnownJobs } from '@/data/known-cars';
 import { getShopOrThrow } from '@/data/shop';
 import type { KnownCarsInput } from '@/inputs/call-input';
-import { database } from '../database';
-import { withOwnWords } from '../editing/texts';
+import { readAs } from '../asking/read-as';
 
 const mostJobs = 40;
 const mostCars = 5;
 
 /** The cars that a caller's number or a VIN is known for, each by its latest job. */
 export async function findKnownCars(actor: PersonActor, { phone, vin }: KnownCarsInput): Promise<KnownCar[]> {
-  const db = database();
+  const db = readAs(actor);
   const { zone } = await getShopOrThrow(db);
   const jobs = await listKnownJobs(db, { digits: digitsOf(phone ?? ''), vin, limit: mostJobs });
   const cars = new Map<string, KnownCar>();
@@ -23,7 +22,7 @@ export async function findKnownCars(actor: PersonActor, { phone, vin }: KnownCar
     const car = carName({ make, model, carWords: job.carWords, year: job.year });
     const which = job.vin ?? car;
     if (cars.has(which)) continue;
-    cars.set(which, await withOwnWords(db, actor, id, { ...job, car, day: localMoment(openedAt, zone).day }));
+    cars.set(which, await { ...job, car, day: localMoment(openedAt, zone).day });
   }
   return [...cars.values()].slice(0, mostCars);
 }

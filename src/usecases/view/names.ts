@@ -14,12 +14,12 @@ import {
 } from '@/data/names';
 import { together } from '@/data/together';
 import type { NamesInput, WordsInput } from '@/inputs/job-inputs';
-import { database } from '../database';
+import { readAs } from '../asking/read-as';
 import { withoutPlurals } from './read-line';
 
 /** The names a line is read against, all of them. */
-export function readNames(_actor: Actor): Promise<Lexicon> {
-  return readLexicon(database());
+export function readNames(actor: Actor): Promise<Lexicon> {
+  return readLexicon(readAs(actor));
 }
 
 /** Signs of the names that a page gets with itself, about. */
@@ -30,14 +30,14 @@ const mostSigns = 26_000;
  * all places. Names that a page needs beside them are in it in any case.
  */
 export async function readMetNames(
-  _actor: Actor,
+  actor: Actor,
   needed: { readonly makeId: string | null; readonly modelId: string | null } = {
     makeId: null,
     modelId: null,
   },
 ): Promise<Lexicon> {
   const [places, met, own] = await together(
-    database(),
+    readAs(actor),
     (db) => listPlaces(db),
     (db) => listMetModels(db),
     (db) => readNamesById(db, needed.makeId ? [needed.makeId] : [], needed.modelId ? [needed.modelId] : []),
@@ -56,10 +56,10 @@ export async function readMetNames(
 }
 
 /** Names that words may begin, all makes, or the models of one. */
-export async function findNamesFor(_actor: Actor, { words, makes, modelsOf }: NamesInput): Promise<Names> {
+export async function findNamesFor(actor: Actor, { words, makes, modelsOf }: NamesInput): Promise<Names> {
   const folded = words.map(fold);
   const [begun, all, own] = await together(
-    database(),
+    readAs(actor),
     async (db) => (folded.length > 0 ? findNames(db, withoutPlurals(folded)) : none),
     async (db) => (makes ? { ...none, makes: await listMakes(db) } : none),
     async (db) => (modelsOf === null ? none : { ...none, models: await listModels(db, modelsOf) }),
@@ -74,18 +74,18 @@ const none: Names = { makes: [], models: [] };
 
 /** What misspelt make and model words stand for, with the names of these. */
 export async function correctWords(
-  _actor: Actor,
+  actor: Actor,
   { words }: WordsInput,
 ): Promise<{ readonly corrections: readonly Correction[]; readonly names: Names }> {
   const folded = words.map(fold).filter((word) => /^[\p{L}]+$/u.test(word));
-  const corrections = folded.length === 0 ? [] : await findSimilarNames(database(), folded);
+  const corrections = folded.length === 0 ? [] : await findSimilarNames(readAs(actor), folded);
   const idsOf = (kind: 'make' | 'model') => corrections.flatMap((one) => (one.kind === kind ? [one.id] : []));
   const names =
-    corrections.length === 0 ? none : await readNamesById(database(), idsOf('make'), idsOf('model'));
+    corrections.length === 0 ? none : await readNamesById(readAs(actor), idsOf('make'), idsOf('model'));
   return { corrections, names };
 }
 
 /** What the library has for each kind of fact that is chosen from it. */
-export function readFactChoices(_actor: Actor): Promise<Partial<Record<FactKind, string[]>>> {
-  return listFactValues(database());
+export function readFactChoices(actor: Actor): Promise<Partial<Record<FactKind, string[]>>> {
+  return listFactValues(readAs(actor));
 }

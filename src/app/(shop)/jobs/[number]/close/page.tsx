@@ -56,7 +56,7 @@ export default async function ClosePage({ params }: JobPageProps) {
     closed ? readSources(actor, job.id) : undefined,
     readRightUses(actor, job.id),
     readHandoverLinks(actor, job.id),
-    readRunMarks(actor, job.id, view.runs),
+    readRunMarks(actor, view.runs),
     readPhotographs(actor, job.id),
     readPayments(actor, job),
     readJobLinks(actor, job.id),

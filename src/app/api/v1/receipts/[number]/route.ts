@@ -1,6 +1,6 @@
 import { receiptName } from '@/core/quote/receipt';
 import { drawReceipt } from '@/usecases/jobs/payments';
-import { signedIn } from '../../../handler';
+import { ofJob, signedIn } from '../../../handler';
 import { answerPdf, pathNumber } from '../../../pdf-answer';
 
 interface Context {
@@ -8,10 +8,13 @@ interface Context {
 }
 
 /** A receipt as PDF; for people, since it names the customer. */
-export const GET = signedIn(async (actor, _request, { params }: Context) => {
-  const number = pathNumber((await params).number);
-  return answerPdf(
-    number === undefined ? undefined : await drawReceipt(actor, number),
-    receiptName(number ?? 0),
-  );
-});
+export const GET = ofJob(
+  'plain',
+  signedIn(async (actor, _request, { params }: Context) => {
+    const number = pathNumber((await params).number);
+    return answerPdf(
+      number === undefined ? undefined : await drawReceipt(actor, number),
+      receiptName(number ?? 0),
+    );
+  }),
+);

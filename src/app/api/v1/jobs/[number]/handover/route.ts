@@ -1,5 +1,5 @@
 import { drawHandover } from '@/usecases/jobs/handover';
-import { signedIn } from '../../../../handler';
+import { ofJob, signedIn } from '../../../../handler';
 import { answerPdf, pathNumber } from '../../../../pdf-answer';
 
 interface Context {
@@ -7,8 +7,11 @@ interface Context {
 }
 
 /** What the customer is told with his keys; for people, since it names the customer. */
-export const GET = signedIn(async (actor, _request, { params }: Context) => {
-  const number = pathNumber((await params).number);
-  const note = number === undefined ? undefined : await drawHandover(actor, number);
-  return answerPdf(note?.bytes, note?.name ?? '');
-});
+export const GET = ofJob(
+  'plain',
+  signedIn(async (actor, _request, { params }: Context) => {
+    const number = pathNumber((await params).number);
+    const note = number === undefined ? undefined : await drawHandover(actor, number);
+    return answerPdf(note?.bytes, note?.name ?? '');
+  }),
+);

@@ -1,5 +1,5 @@
 import { drawKeyLabels } from '@/usecases/quote/papers';
-import { signedIn } from '../../../../handler';
+import { ofJob, signedIn } from '../../../../handler';
 import { answerPdf, pathNumber } from '../../../../pdf-answer';
 
 interface Context {
@@ -7,9 +7,12 @@ interface Context {
 }
 
 /** Labels for the keys of a job, for people. A change, since the first print makes their ids. */
-export const POST = signedIn(async (actor, request, { params }: Context) => {
-  const number = pathNumber((await params).number);
-  const origin = process.env.PUBLIC_ORIGIN ?? `http://${request.headers.get('host')}`;
-  const labels = number === undefined ? undefined : await drawKeyLabels(actor, number, origin);
-  return answerPdf(labels, `K-${number} tags`);
-});
+export const POST = ofJob(
+  'plain',
+  signedIn(async (actor, request, { params }: Context) => {
+    const number = pathNumber((await params).number);
+    const origin = process.env.PUBLIC_ORIGIN ?? `http://${request.headers.get('host')}`;
+    const labels = number === undefined ? undefined : await drawKeyLabels(actor, number, origin);
+    return answerPdf(labels, `K-${number} tags`);
+  }),
+);

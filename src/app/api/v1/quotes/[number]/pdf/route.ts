@@ -1,5 +1,5 @@
 import { drawQuote } from '@/usecases/quote/papers';
-import { signedIn } from '../../../../handler';
+import { ofJob, signedIn } from '../../../../handler';
 import { answerPdf, pathNumber } from '../../../../pdf-answer';
 
 interface Context {
@@ -7,7 +7,10 @@ interface Context {
 }
 
 /** A quote on one page; for people, since it names the customer. */
-export const GET = signedIn(async (actor, _request, { params }: Context) => {
-  const number = pathNumber((await params).number);
-  return answerPdf(number === undefined ? undefined : await drawQuote(actor, number), `Q-${number}`);
-});
+export const GET = ofJob(
+  'plain',
+  signedIn(async (actor, _request, { params }: Context) => {
+    const number = pathNumber((await params).number);
+    return answerPdf(number === undefined ? undefined : await drawQuote(actor, number), `Q-${number}`);
+  }),
+);

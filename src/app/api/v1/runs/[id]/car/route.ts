@@ -1,7 +1,7 @@
 import { isUuid } from '@/core/kinds/is-uuid';
 import { PutCarInput } from '@/inputs/run-inputs';
 import { putRunCar, readRunCar } from '@/usecases/benches/run-car';
-import { answerJson, json, problem, refusal, watching } from '../../../../handler';
+import { answerJson, json, ofJob, problem, refusal, watching } from '../../../../handler';
 import { runOf } from '../run-of';
 
 interface Context {
@@ -9,20 +9,26 @@ interface Context {
 }
 
 /** The car at the other end of the line, for the device that drives; null while none was put there. */
-export const GET = watching<Context>(async (actor, request, context) => {
-  const run = await runOf(context);
-  if (typeof run !== 'string') return run;
-  const device = new URL(request.url).searchParams.get('device') ?? '';
-  if (!isUuid(device)) return problem(400, 'Which device asks?');
-  const read = await readRunCar(actor, run, device);
-  if (!read.ok) return refusal(read.problems);
-  return json(read.value);
-});
+export const GET = ofJob(
+  'seeSecret',
+  watching<Context>(async (actor, request, context) => {
+    const run = await runOf(context);
+    if (typeof run !== 'string') return run;
+    const device = new URL(request.url).searchParams.get('device') ?? '';
+    if (!isUuid(device)) return problem(400, 'Which device asks?');
+    const read = await readRunCar(actor, run, device);
+    if (!read.ok) return refusal(read.problems);
+    return json(read.value);
+  }),
+);
 
 /** Puts a made-up car there. */
-export const POST = watching<Context>(async (actor, request, context) => {
-  const run = await runOf(context);
-  return typeof run === 'string'
-    ? answerJson(request, PutCarInput, (input) => putRunCar(actor, run, input))
-    : run;
-});
+export const POST = ofJob(
+  'seeSecret',
+  watching<Context>(async (actor, request, context) => {
+    const run = await runOf(context);
+    return typeof run === 'string'
+      ? answerJson(request, PutCarInput, (input) => putRunCar(actor, run, input))
+      : run;
+  }),
+);

@@ -1,12 +1,15 @@
 import { LeaseInput } from '@/inputs/run-inputs';
 import { changeLease } from '@/usecases/jobs/read-run';
-import { answerJson, watching } from '../../../../handler';
+import { answerJson, ofJob, watching } from '../../../../handler';
 import { runOf } from '../run-of';
 
 /** A device says that it drives on, asks to, hands over, keeps it, or leaves. */
-export const POST = watching(async (actor, request, context: { params: Promise<{ id: string }> }) => {
-  const run = await runOf(context);
-  return typeof run === 'string'
-    ? answerJson(request, LeaseInput, (input) => changeLease(actor, run, input))
-    : run;
-});
+export const POST = ofJob(
+  'plain',
+  watching(async (actor, request, context: { params: Promise<{ id: string }> }) => {
+    const run = await runOf(context);
+    return typeof run === 'string'
+      ? answerJson(request, LeaseInput, (input) => changeLease(actor, run, input))
+      : run;
+  }),
+);

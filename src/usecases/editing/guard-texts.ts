@@ -1,23 +1,22 @@
 import { gate } from '@/core/authority/gate';
-import { holdsSealedPart, sealedWord, withoutParts, withParts } from '@/core/authority/sealed-words';
-import { findSecrets, mapTexts, textsIn } from '@/core/authority/secret-words';
+import { sealedWord, withoutParts } from '@/core/authority/sealed-words';
+import { findSecrets, mapTexts, textsIn, triesIn } from '@/core/authority/secret-words';
 import { secretName } from '@/core/authority/secrets';
-import { type Actor, actorId } from '@/core/kinds/actor';
+import type { Actor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
+import { appendAudit } from '@/data/audit';
 import type { Db } from '@/data/db';
-import {
-  countCompared,
-  insertCompared,
-  insertSealedText,
-  listSealedTexts,
-  nextSealedNumber,
-} from '@/data/sealed-texts';
+import { countCompared, insertCompared, insertSealedText, nextSealedNumber } from '@/data/sealed-texts';
 import { together } from '@/data/together';
-import { type OpenVault, openDataKey, openVault, sealPart, unsealPart } from '../vault/vault';
+import { leaveAnyway, writerOf } from '../asking/read-as';
+import { markFor, type OpenVault, openVault, sealPart } from '../vault/vault';
 import { standingOf } from './gates';
 
-/** A text that holds a secret must not tell so to whoever may not see it; these are the comparisons of one hour. */
-const mostCompared = 300;
+/**
+ * A text that holds a secret must not tell so to whoever may not see it; so many tries are compared in one hour, for somebody
+ * of the shop and for a customer's link.
+ */
+const mostCompared = { shop: 300, customer: 60 };
 const hourMs = 3_600_000;
 
 /**
@@ -72,7 +71,7 @@ const noWords: ReadonlySet<string> = new Set([
 export interface Guarded<Input> {
   /** The input as it may be stored. */
   readonly input: Input;
-  /** How many texts were held against the secrets, where the writer may not see them; for the audit. */
+  /** How many tries were held against the secrets, where the writer may not see them; for the audit. */
   readonly compared: number;
   /** Stores what holding them leaves: the parts that were sealed, and how many were compared. */
   readonly store: (db: Db) => Promise<void>;
@@ -82,7 +81,7 @@ export interface Guarded<Input> {
 export interface TextGround {
   readonly jobId: string;
   readonly vault: OpenVault;
-  /** Texts of this writer that were compared within the hour. */
+  /** Tries of this writer that were compared within the hour. */
   readonly compared: number;
   /** The number that the next sealed part gets. */
   readonly next: number;
@@ -129,29 +128,44 @@ export function holdTexts<Input>(
       : done({ input, compared: 0, store: async () => {} });
   }
   const writerId = writerOf(actor);
-  if (writerId !== null && compared + texts.length > mostCompared)
+  const tries = texts.reduce((sum, text) => sum + triesIn(text), 0);
+  if (compared + tries > mostCompared[actor.kind === 'customer' ? 'customer' : 'shop'])
     return failed('That is as much as one can write on this job in an hour. Try again later.');
   const values = secrets.map(({ value }) => value);
-  const parts: string[] = [];
-  const sealed = mapTexts(input, (text, field) =>
-    noWords.has(field)
-      ? text
-      : withoutParts(text, findSecrets(text, values), (part) => sealedWord(next + parts.push(part) - 1)),
-  );
+  const parts = new Map<string, string>();
   const { key } = vault;
+  const seal = (part: string) => {
+    if (!key) throw new Error('a part was found of a secret whose key is gone');
+    const mark = markFor(key, writerId ?? 'system', part);
+    parts.set(mark, part);
+    return sealedWord(mark);
+  };
+  const sealed = mapTexts(input, (text, field) =>
+    noWords.has(field) ? text : withoutParts(text, findSecrets(text, values), seal),
+  );
+  if (writerId === null) return done({ input: sealed, compared: tries, store: async () => {} });
+  const count = (db: Db) => insertCompared(db, { jobId, writerId, at: actor.at, texts: tries });
   const store = async (db: Db) => {
-    if (writerId === null) return;
+    leaveAnyway(async (db) => {
+      await count(db);
+      await appendAudit(db, actor, {
+        action: 'job.textsCompared',
+        subjectKind: 'job',
+        subjectId: jobId,
+        details: { compared: tries },
+      });
+    });
     await together(
       db,
-      (db) => insertCompared(db, { jobId, writerId, at: actor.at, texts: texts.length }),
-      ...parts.map((part, at) => (db: Db) => {
-        if (!key) throw new Error('a part was found of a secret whose key is gone');
-        const row = { jobId, number: next + at, dataKeyId: key.id };
+      count,
+      ...[...parts].map(([mark, part], at) => (db: Db) => {
+        if (!key) throw new Error('a part was sealed without a key');
+        const row = { jobId, number: next + at, mark, dataKeyId: key.id };
         return insertSealedText(db, { ...row, body: sealPart(key, row, part), writerId, at: actor.at });
       }),
     );
   };
-  return done({ input: sealed, compared: texts.length, store });
+  return done({ input: sealed, compared: tries, store });
 }
 
 /** Holds the texts of an input and stores what that leaves. The job's row must be locked. */
@@ -170,34 +184,6 @@ export async function guardTexts<Input>(
   const guarded = holdTexts(actor, input, ground, maySee);
   if (guarded.ok) await guarded.value.store(db);
   return guarded;
-}
-
-/** Who counts as the writer: a program's texts are of whoever made its token. */
-function writerOf(actor: Actor): string | null {
-  return actor.kind === 'program' ? actor.makerId : actorId(actor);
-}
-
-/**
- * What somebody is shown of a job: the parts they wrote and that were sealed stand in it as they wrote them. A program is
- * shown what its maker is: by a token nobody learns what became of their own text.
- */
-export function withOwnWords<Value>(db: Db, actor: Actor, jobId: string, value: Value): Promise<Value> {
-  return withWordsOf(db, writerOf(actor), jobId, value);
-}
-
-/** What is shown of a job where the parts that one writer sealed stand as that writer wrote them. */
-export async function withWordsOf<Value>(
-  db: Db,
-  writerId: string | null,
-  jobId: string,
-  value: Value,
-): Promise<Value> {
-  if (!textsIn(value).some(holdsSealedPart)) return value;
-  const own = writerId === null ? [] : await listSealedTexts(db, jobId, writerId);
-  if (own.length === 0) return value;
-  const key = await openDataKey(db, jobId);
-  const parts = new Map(own.map((row) => [row.number, unsealPart(key, row, row.body)]));
-  return mapTexts(value, (text) => withParts(text, parts));
 }
 
 /** A customer never may. A person's texts come to open jobs only, so that a refused one need not be looked at here. */

@@ -4,7 +4,7 @@ import { done, type Failed, failed, type Result } from '@/core/kinds/result';
 import type { Db } from '@/data/db';
 import { dropOldRequests, findRequest, keepAnswer, takeRequest } from '@/data/requests-done';
 import { now } from '@/outside/clock';
-import { database, transactOrUndo } from './database';
+import { changeOrUndoAs, nobody, readAs } from './read-as';
 
 /** A change as a program asks for it: its key, and the text of what is asked. */
 export interface Asked {
@@ -29,12 +29,12 @@ export function once<Value>(
   refuse: (before: Value) => Failed = () =>
     failed('This key came with another request before. Make a new one for each change.', 'key'),
 ): Promise<Result<Value>> {
-  if (key === undefined) return transactOrUndo(work);
+  if (key === undefined) return changeOrUndoAs(actor, work);
   const ownerId = actorId(actor) ?? '';
   const keyHash = createHash('sha256').update(key).digest();
   // Under the key, which is not kept: what was asked cannot be guessed from it.
   const requestHash = createHmac('sha256', key).update(request).digest();
-  return transactOrUndo(async (db) => {
+  return changeOrUndoAs(actor, async (db) => {
     if (!(await takeRequest(db, { ownerId, keyHash, requestHash, at: actor.at }))) {
       const before = await findRequest(db, ownerId, keyHash);
       const answer = before?.answer as Value;
@@ -47,5 +47,5 @@ export function once<Value>(
 }
 
 export function forgetOldRequests(): Promise<void> {
-  return dropOldRequests(database(), new Date(now().getTime() - keptDays * 86_400_000));
+  return dropOldRequests(readAs(nobody), new Date(now().getTime() - keptDays * 86_400_000));
 }
