@@ -120,6 +120,30 @@ describe('a document of the library', () => {
   });
 
   it.each([
+    ['too deep', `{"format":"${libraryFormat}","lists":{"makes":${'['.repeat(60)}`, /40 levels/],
+    [
+      'of too many parts',
+      `{"format":"${libraryFormat}","lists":{"makes":[${'[],'.repeat(700_000)}`,
+      /600000 lists/,
+    ],
+    [
+      'of too many fields',
+      `{"format":"${libraryFormat}","lists":{"makes":[{${Array.from({ length: 1200 }, (_, at) => `"k${at}":1`)}`,
+      /1000 fields/,
+    ],
+  ])('that is %s is refused while it is read, before its end', (_, text, words) => {
+    const read = readLibraryJson(text);
+    expect(read.ok ? '' : read.problems[0]?.message).toMatch(words);
+  });
+
+  it('that names a list twice is refused, and one that comes in pieces is read as one', () => {
+    const twice = readLibraryJson(`{"format":"${libraryFormat}","lists":{"makes":[],"makes":[]}}`);
+    expect(twice.ok ? '' : twice.problems[0]?.message).toMatch(/stands twice/);
+    const whole = readLibraryJson(example);
+    expect(readLibraryJson(example.match(/[\s\S]{1,7}/g) ?? [])).toEqual(whole);
+  });
+
+  it.each([
     [{ name: 7 }, /name: expected a text/],
     [{ name: 'A', aliases: 'b c' }, /aliases: expected a list/],
     ['A', /Expected an object/],

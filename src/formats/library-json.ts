@@ -1,3 +1,4 @@
+import { JSONParser } from '@streamparser/json';
 import type { Cells, ColumnType, ListColumn } from '@/core/catalogue/lists/description';
 import { isListName, type LibraryList, type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
 import { rankSignForm } from '@/core/catalogue/platform';
@@ -49,29 +50,90 @@ export interface JsonRow {
   readonly reason?: string;
 }
 
-/** Reads a document of lists into rows of text cells, list by list in the order of their references. */
-export function readLibraryJson(text: string): Result<JsonRow[]> {
-  let document: unknown;
+/**
+ * So much a document may hold, counted as its signs come and before anything is built of them: how deep it is, how many lists
+ * and objects are in it, and how many fields in one of them. A document of the largest size allowed for that holds what it should stays far below.
+ */
+const deepest = 40;
+const mostParts = 600_000;
+const mostFields = 1000;
+
+/**
+ * Reads a document of lists into rows of text cells, list by list in the order of their references. It is read as a stream, so
+ * that one that is too deep or has too many parts is refused while it is read.
+ */
+export function readLibraryJson(text: string | Iterable<string>): Result<JsonRow[]> {
+  const rows = new Map<ListName, JsonRow[]>();
+  const seen = new Set<string>();
+  let format: unknown;
+  let hasLists = false;
+  /** Fields of each object that is open, the outermost first. */
+  const fields: number[] = [];
+  let parts = 0;
+  const parser = new JSONParser({ paths: ['$', '$.*', '$.lists.*', '$.lists.*.*'] });
+  parser.onToken = ({ token }) => {
+    if (token === tokens.rightBrace || token === tokens.rightBracket) fields.pop();
+    if (token === tokens.colon) {
+      const own = (fields.pop() ?? 0) + 1;
+      if (own > mostFields) throw new NotRead(`Up to ${mostFields} fields in one object.`);
+      fields.push(own);
+    }
+    if (token !== tokens.leftBrace && token !== tokens.leftBracket) return;
+    parts += 1;
+    if (fields.push(0) > deepest) throw new NotRead(`Up to ${deepest} levels of lists and objects.`);
+    if (parts > mostParts) throw new NotRead(`Up to ${mostParts} lists and objects in one file.`);
+  };
+  parser.onValue = ({ value, key, parent, stack }) => {
+    const { length } = stack;
+    if (length === 0) {
+      if (!isObject(value)) throw new NotRead(wrongForm);
+      return;
+    }
+    if (typeof key === 'string' && length < 3) {
+      if (seen.has(`${length} ${key}`)) throw new NotRead('A name stands twice.');
+      seen.add(`${length} ${key}`);
+    }
+    if (length === 1) {
+      if (key === 'format') format = value;
+      else if (key === 'lists') hasLists = isObject(value);
+      else if (key !== '$schema' && !Array.isArray(parent))
+        throw new NotRead('Beside "format", "$schema" and "lists" nothing is known here.');
+      return;
+    }
+    const name = String(length === 2 ? key : stack[2]?.key);
+    if (!isListName(name)) throw new NotRead('One of the lists is not known here.', 'lists');
+    if (length === 2) {
+      if (!Array.isArray(value)) throw new NotRead(`Expected a list of rows for ${name}.`, name);
+      return;
+    }
+    if (!Array.isArray(parent)) return;
+    const own = rows.get(name) ?? [];
+    rows.set(name, own);
+    own.push(toRow(name, own.length + 1, value));
+  };
   try {
-    document = JSON.parse(text);
-  } catch {
+    for (const part of typeof text === 'string' ? [text] : text) parser.write(part);
+    if (!parser.isEnded) parser.end();
+  } catch (error) {
+    if (error instanceof NotRead) return failed(error.message, error.field);
     return failed('The file is not JSON.');
   }
-  if (!isObject(document) || document.format !== libraryFormat || !isObject(document.lists))
-    return failed(`Expected an object with "format": "${libraryFormat}" and "lists".`);
-  const { lists, ...rest } = document;
-  const strange = Object.keys(rest).find((name) => name !== 'format' && name !== '$schema');
-  if (strange !== undefined) return failed('Beside "format", "$schema" and "lists" nothing is known here.');
-  if (Object.keys(lists as object).some((name) => !isListName(name)))
-    return failed('One of the lists is not known here.', 'lists');
-  const rows: JsonRow[] = [];
-  for (const name of listNames) {
-    const own = (lists as Record<string, unknown>)[name];
-    if (own === undefined) continue;
-    if (!Array.isArray(own)) return failed(`Expected a list of rows for ${name}.`, name);
-    for (const [at, row] of own.entries()) rows.push(toRow(name, at + 1, row));
+  if (format !== libraryFormat || !hasLists) return failed(wrongForm);
+  return done(listNames.flatMap((name) => rows.get(name) ?? []));
+}
+
+const wrongForm = `Expected an object with "format": "${libraryFormat}" and "lists".`;
+
+/** Kinds of token that open and close, as the reader numbers them. */
+const tokens = { leftBrace: 0, rightBrace: 1, leftBracket: 2, rightBracket: 3, colon: 4 };
+
+class NotRead extends Error {
+  constructor(
+    message: string,
+    readonly field?: string,
+  ) {
+    super(message);
   }
-  return done(rows);
 }
 
 function toRow(list: ListName, line: number, row: unknown): JsonRow {

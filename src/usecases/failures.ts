@@ -17,6 +17,15 @@ export function isDiskFull(error: unknown): boolean {
   return code === '53100' || code === 'ENOSPC';
 }
 
+/** Why something failed, for the log and for Health: a code or a few words of ours, never what a row or a file holds. */
+export function whyNot(error: unknown): string {
+  if (isPoolBusy(error)) return 'no connection was free in time';
+  if (isDatabaseAway(error)) return 'the database does not answer';
+  if (isDiskFull(error)) return 'no room is left';
+  const { code, name } = (error ?? {}) as { code?: unknown; name?: unknown };
+  return typeof code === 'string' ? code : typeof name === 'string' ? name : 'something unexpected';
+}
+
 /** A failure that comes from outside of the program and passes. */
 export interface Passing {
   readonly status: 503 | 507;

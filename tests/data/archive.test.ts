@@ -13,9 +13,12 @@ import { keysFileOf, makeArchive } from '@/usecases/archive/make-archive';
 import { restoreArchive } from '@/usecases/archive/restore-archive';
 import { checkAudit } from '@/usecases/audit/audit-seal';
 import { closeDatabase, database } from '@/usecases/database';
+import { recordAuthority } from '@/usecases/jobs/authority';
 import { seePhotograph, takePhotograph } from '@/usecases/jobs/photographs';
 import { databaseUrl, withClient, withSuperuser } from '../support/databases';
-import { openTestJob } from '../support/jobs';
+import { openTestJob, viewOf } from '../support/jobs';
+import { onSitePapers } from '../support/papers';
+import { somePicture } from '../support/picture';
 import { actorOf, testDatabase } from '../support/test-database';
 
 const { name: source } = testDatabase('world');
@@ -27,7 +30,7 @@ let locksmith: PersonActor;
 /** A job with a photograph, which is sealed as every secret is. */
 let photographed = 0;
 const photograph = (number: number) => `00000000-0000-4000-8000-${String(number).padStart(12, '0')}`;
-const picture = Buffer.concat([Buffer.from([0xff, 0xd8, 0xff]), Buffer.from('a picture of a plate')]);
+let picture: Buffer;
 beforeAll(async () => {
   locksmith = await actorOf('locksmith');
   const number = await openTestJob(locksmith, 'Merrowdale', { name: 'Odile "Varga"' });
@@ -44,10 +47,15 @@ beforeAll(async () => {
       locksmith,
       of,
       { id: photograph(of), runId: null, of: 'the plate' },
-      picture,
+      await somePicture(),
     );
     expect(taken).toMatchObject({ ok: true });
   }
+  const { job } = await viewOf(locksmith, number);
+  await recordAuthority(locksmith, { number, version: job.version, ...onSitePapers });
+  const seen = await seePhotograph(locksmith, number, photograph(number));
+  if (!seen.ok) throw new Error('the photograph cannot be seen');
+  picture = seen.value.bytes;
   const { manifest, keys } = await makeArchive(into(archive));
   expect(manifest.tables.length).toBeGreaterThan(90);
   writeFileSync(keysFile, keysFileOf(keys));

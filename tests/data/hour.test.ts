@@ -1,8 +1,10 @@
+import sharp from 'sharp';
 import { v7 as uuid } from 'uuid';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { noArrival } from '@/core/job/arrival';
 import type { PersonActor } from '@/core/kinds/actor';
 import { database } from '@/usecases/database';
+import { refuseJob } from '@/usecases/jobs/authority';
 import { readHandover } from '@/usecases/jobs/handover';
 import { readPhotographs, seePhotograph, takePhotograph } from '@/usecases/jobs/photographs';
 import { readRunMarks } from '@/usecases/jobs/read-run';
@@ -13,6 +15,7 @@ import { makeHandoverLink, revokeLink } from '@/usecases/quote/links';
 import { keepRunSecret } from '@/usecases/secrets/run-secrets';
 import { keepSecret, lookAtSecret, readSecrets } from '@/usecases/secrets/secrets';
 import { attemptContent, sendEvent, viewOf } from '../support/jobs';
+import { somePicture } from '../support/picture';
 import { applyRetentionTwice } from '../support/retention';
 import { jobAtCar, RunDevice } from '../support/runs';
 import { actorOf, testDatabase } from '../support/test-database';
@@ -215,25 +218,51 @@ describe('what a run seals', () => {
 });
 
 describe('a photograph', () => {
-  const jpeg = Buffer.from([0xff, 0xd8, 0xff, 0xe0, 1, 2, 3]);
+  let jpeg: Buffer;
+  beforeAll(async () => {
+    jpeg = await somePicture();
+  });
   it('is sealed with its job, once for its id, and each look is on record', async () => {
     const number = await jobAtCar(locksmith);
     const taken = { id: uuid(), runId: null, of: 'the board before it is opened' };
     expect(await takePhotograph(locksmith, number, taken, jpeg)).toMatchObject({ ok: true });
     expect(await takePhotograph(locksmith, number, taken, jpeg)).toMatchObject({ ok: true });
     const { job } = await viewOf(locksmith, number);
-    expect(await readPhotographs(locksmith, job.id)).toMatchObject([{ of: taken.of }]);
+    expect(await readPhotographs(locksmith, job.id)).toMatchObject({
+      shut: null,
+      photographs: [{ of: taken.of }],
+    });
     const seen = await seePhotograph(locksmith, number, taken.id);
-    expect(seen.ok && seen.value.bytes.equals(jpeg)).toBe(true);
+    // Drawn anew: the picture is the same, the file is not.
+    const drawn = seen.ok ? seen.value.bytes : Buffer.alloc(0);
+    expect(await sharp(drawn).metadata()).toMatchObject({ format: 'jpeg', width: 120, height: 80 });
+    expect(drawn.equals(jpeg)).toBe(false);
     const raw = await database().query<{ body: Buffer }>('SELECT body FROM job_photograph WHERE id = $1', [
       taken.id,
     ]);
-    expect(raw.rows[0]?.body.includes(jpeg)).toBe(false);
+    expect(raw.rows[0]?.body.includes(drawn)).toBe(false);
     const audit = await database().query(
       "SELECT 1 FROM audit_line WHERE action = 'photograph.seen' AND details->>'photograph' = $1",
       [taken.id],
     );
     expect(audit.rowCount).toBe(1);
+  });
+
+  it('is shut without papers, to a trainee alone, and on a refused job', async () => {
+    const bare = await jobAtCar(locksmith, { papers: false });
+    const id = uuid();
+    const taken = { id, runId: null, of: '' };
+    expect(await takePhotograph(locksmith, bare, taken, jpeg)).toMatchObject({ ok: true });
+    expect(await seePhotograph(locksmith, bare, id)).toMatchObject({ ok: false });
+    const shown = await jobAtCar(locksmith);
+    const other = { ...taken, id: uuid() };
+    expect(await takePhotograph(locksmith, shown, other, jpeg)).toMatchObject({ ok: true });
+    expect(await seePhotograph(locksmith, shown, other.id)).toMatchObject({ ok: true });
+    expect(await seePhotograph(await actorOf('trainee'), shown, other.id)).toMatchObject({ ok: false });
+    const { job } = await viewOf(locksmith, shown);
+    await refuseJob(locksmith, { number: shown, version: job.version, reason: 'The plate is another one.' });
+    expect(await seePhotograph(locksmith, shown, other.id)).toMatchObject({ ok: false });
+    expect((await readPhotographs(locksmith, job.id)).shut).toMatch(/stay sealed/);
   });
 
   it('that is none is refused, and one whose period is over cannot be read', async () => {

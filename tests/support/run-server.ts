@@ -53,7 +53,8 @@ export class RunServer {
       const refused = this.refused.get(id);
       if (seen >= 0) answers.push({ id, seq: seen + 1 });
       else if (refused !== undefined) answers.push({ id, refused });
-      else if (!isFree(this.lease, { device, personId }, this.nowMs)) answers.push({ id, conflict: 'driven' });
+      else if (!isFree(this.lease, { device, personId }, this.nowMs))
+        answers.push({ id, conflict: 'driven' });
       else if (basedOn + at !== this.events.length) answers.push({ id, conflict: 'cameFurther' });
       else {
         const step = weighRunEvent(this.log, event, this.ground, {

@@ -22,8 +22,10 @@ export function handler<Context>(work: (request: Request, context: Context) => P
   };
 
   async function answered(request: Request, context: Context): Promise<Response> {
-    // A token is sent on purpose and never by a foreign page, so the origin of its changes does not matter; the host does.
-    const method = bearerOf(request) === undefined ? request.method : 'GET';
+    // A token is sent on purpose and never by a foreign page, so the origin of its changes does not matter; the host does. Beside
+    // a cookie it proves nothing: the cookie comes along by itself.
+    const byToken = bearerOf(request) !== undefined && !request.headers.has('cookie');
+    const method = byToken ? 'GET' : request.method;
     const refused = checkRequestOrigin(method, request.headers);
     if (refused) return problem(refused.status, refused.message);
     if (!isReadableAddress(request.url)) return problem(400, 'This address cannot be read.');
@@ -67,6 +69,7 @@ export function watching<Context>(
   work: (actor: PersonActor, request: Request, context: Context) => Promise<Response>,
 ) {
   return handler(async (request: Request, context: Context) => {
+    if (bearerOf(request) !== undefined) return problem(403, 'This is for people; no token opens it.');
     const actor = await findWatcher();
     return actor ? work(actor, request, context) : problem(401, 'Sign in first.');
   });

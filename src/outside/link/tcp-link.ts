@@ -1,5 +1,6 @@
 import { connect, createServer, type Server, type Socket } from 'node:net';
 import { createInterface, type Interface } from 'node:readline';
+import { Transform } from 'node:stream';
 import type { CarLink, Heard, OnLine } from './link';
 import type { SimulatedCar } from './simulated-car';
 
@@ -71,7 +72,7 @@ class TcpLink implements CarLink {
 export function serveCar(makeCar: () => SimulatedCar, port: number): Promise<Server> {
   const server = createServer((socket) => {
     const car = makeCar();
-    const lines = createInterface({ input: socket });
+    const lines = createInterface({ input: socket.pipe(shortLines(() => socket.destroy())) });
     let turn = Promise.resolve();
     socket.on('error', () => socket.destroy());
     lines.on('line', (line) => {
@@ -85,6 +86,23 @@ export function serveCar(makeCar: () => SimulatedCar, port: number): Promise<Ser
   return new Promise((resolve, reject) => {
     server.once('error', reject);
     server.listen(port, ownMachine, () => resolve(server));
+  });
+}
+
+/** Lets lines pass that are not too long; at one that is, `tooLong` is told while it comes, and nothing of it is kept. */
+function shortLines(tooLong: () => void): Transform {
+  let length = 0;
+  return new Transform({
+    transform(chunk: Buffer, _encoding, passed) {
+      const last = chunk.lastIndexOf(10);
+      length = last < 0 ? length + chunk.length : chunk.length - last - 1;
+      if (length > 2 * longestLine) {
+        tooLong();
+        passed();
+        return;
+      }
+      passed(null, chunk);
+    },
   });
 }
 

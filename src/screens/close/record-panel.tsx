@@ -9,6 +9,8 @@ export interface RecordShown {
     readonly step: string;
     readonly at: string;
   }[];
+  /** Why photographs cannot be looked at; null where they can. */
+  readonly shut: string | null;
   readonly photographs: readonly {
     readonly id: string;
     readonly of: string;
@@ -18,7 +20,7 @@ export interface RecordShown {
 
 /** What was marked and photographed at the car. */
 export function RecordPanel({ job, record }: { readonly job: number; readonly record: RecordShown }) {
-  const { marks, photographs } = record;
+  const { marks, photographs, shut } = record;
   if (marks.length === 0 && photographs.length === 0) return null;
   return (
     <Panel title="Marked and photographed">
@@ -35,19 +37,26 @@ export function RecordPanel({ job, record }: { readonly job: number; readonly re
       {photographs.length > 0 && (
         <ul className="mt-2 flex flex-wrap gap-x-4">
           {photographs.map(({ id, of, taken }) => (
-            <li key={id}>
-              <a
-                href={`/api/v1/jobs/${job}/photographs/${id}`}
-                target="_blank"
-                rel="noreferrer"
-                className="inline-flex min-h-11 items-center underline"
-              >
-                {of === '' ? 'Photograph' : of}, {taken}
-              </a>
+            <li key={id} className="inline-flex min-h-11 items-center">
+              {shut === null ? (
+                <a
+                  href={`/api/v1/jobs/${job}/photographs/${id}`}
+                  target="_blank"
+                  rel="noreferrer"
+                  className="inline-flex min-h-11 items-center underline"
+                >
+                  {of === '' ? 'Photograph' : of}, {taken}
+                </a>
+              ) : (
+                <span>
+                  {of === '' ? 'Photograph' : of}, {taken}
+                </span>
+              )}
             </li>
           ))}
         </ul>
       )}
+      {photographs.length > 0 && shut !== null && <p className="text-small text-mute">{shut}</p>}
     </Panel>
   );
 }

@@ -29,25 +29,36 @@ export interface ArchiveExport {
   readonly aboutBytes: number | null;
 }
 
-/** All that the shop owns, as it is taken; on record before its first byte. */
+/**
+ * All that the shop owns, as it is taken; on record before its first byte. Where too many are taken at once it throws before
+ * anything is answered: a file that is cut looks like a file.
+ */
 export async function exportArchive(actor: PersonActor): Promise<Result<ArchiveExport>> {
   const mayNot = refusedFor(actor, 'manageShop');
   if (mayNot) return mayNot;
   const shop = await getShopOrThrow(database());
   const last = (await listBackups(database(), 20)).find(({ bytes }) => bytes !== null);
-  await transact((db) =>
-    appendAudit(db, actor, { action: 'archive.exported', subjectKind: 'shop', subjectId: shop.id }),
-  );
   const out = new PassThrough();
   const stop = new AbortController();
   const limit = setTimeout(() => stop.abort(), longestMs);
   out.on('close', () => stop.abort());
-  makeArchive((zip) => pipeline(zip, out), { signal: stop.signal })
-    .catch((error: Error & { code?: string }) => {
-      log.warn({ code: error.code ?? error.name }, 'an export of everything broke off');
-      out.destroy(error);
-    })
-    .finally(() => clearTimeout(limit));
+  await new Promise<void>((begun, fails) => {
+    const take = async (zip: Readable) => {
+      await transact((db) =>
+        appendAudit(db, actor, { action: 'archive.exported', subjectKind: 'shop', subjectId: shop.id }),
+      );
+      begun();
+      await pipeline(zip, out);
+    };
+    makeArchive(take, { signal: stop.signal })
+      .catch((error: Error & { code?: string }) => {
+        fails(error);
+        log.warn({ code: error.code ?? error.name }, 'an export of everything broke off');
+        // Nobody may listen yet: an error without a listener would end the program.
+        out.on('error', () => {}).destroy(error);
+      })
+      .finally(() => clearTimeout(limit));
+  });
   const { day, hour } = localMoment(now(), shop.zone);
   return done({
     name: `kilnsman-${day}T${hour.replace(':', '')}.zip`,

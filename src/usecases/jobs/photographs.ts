@@ -10,17 +10,13 @@ import { findRun } from '@/data/runs';
 import { changeAs, readAs } from '../asking/read-as';
 import { shutToReader } from '../editing/gates';
 import { guardTexts } from '../editing/guard-texts';
+import { runInPool } from '../pool/pool';
 import { openPhotograph, sealPhotograph } from '../vault/photographs';
 import { KeyDestroyed } from '../vault/vault';
 
 /** The largest photograph; the page makes them smaller before it sends them. */
 export const largestPhotograph = 2_000_000;
 const mostPhotographs = 60;
-
-const starts: readonly (readonly [string, readonly number[]])[] = [
-  ['image/jpeg', [0xff, 0xd8, 0xff]],
-  ['image/png', [0x89, 0x50, 0x4e, 0x47]],
-];
 
 export interface PhotographTaken {
   readonly id: string;
@@ -30,15 +26,15 @@ export interface PhotographTaken {
   readonly of: string;
 }
 
-/** Keeps a photograph with a job; the same id sent again changes nothing. */
+/** Keeps a photograph with a job, drawn anew; the same id sent again changes nothing. */
 export async function takePhotograph(
   actor: PersonActor,
   number: number,
   { id, runId, of }: PhotographTaken,
   bytes: Buffer,
 ): Promise<Result<{ readonly id: string }>> {
-  const type = starts.find(([, first]) => first.every((byte, at) => bytes[at] === byte))?.[0];
-  if (!type) return failed('Expected a photograph as JPEG or PNG.');
+  const body = await runInPool('drawPhotograph', { bytes });
+  if (!body) return failed('This picture can’t be read. Send a photograph as JPEG or PNG.');
   return changeAs(actor, async (db) => {
     const jobId = await lockJob(db, number);
     const job = jobId && (await findJob(db, number));
@@ -52,7 +48,15 @@ export async function takePhotograph(
     const guarded = await guardTexts(db, actor, job.id, { of });
     if (!guarded.ok) return guarded;
     const words = guarded.value.input.of;
-    const photograph = { id, jobId: job.id, runId, of: words, type, body: bytes, takenAt: actor.at };
+    const photograph = {
+      id,
+      jobId: job.id,
+      runId,
+      of: words,
+      type: 'image/jpeg',
+      body: Buffer.from(body),
+      takenAt: actor.at,
+    };
     await sealPhotograph(db, { ...photograph, personId: actor.personId });
     await appendAudit(db, actor, {
       action: 'photograph.taken',
@@ -87,9 +91,17 @@ export async function seePhotograph(
   }).catch(gone);
 }
 
-export async function readPhotographs(actor: PersonActor, jobId: string): Promise<readonly PhotographRow[]> {
+/** What a job has of photographs, and why they are shut to whoever asks; null where they can be looked at. */
+export async function readPhotographs(
+  actor: PersonActor,
+  jobId: string,
+): Promise<{ readonly shut: string | null; readonly photographs: readonly PhotographRow[] }> {
   const db = readAs(actor);
-  return await listPhotographs(db, jobId);
+  const shut = await shutToReader(db, actor, jobId, 'seeSecret');
+  return {
+    shut: shut?.problems[0]?.message ?? null,
+    photographs: await listPhotographs(db, jobId),
+  };
 }
 
 function gone(error: unknown): Result<never> {

@@ -1,6 +1,6 @@
 import type { ColumnMapping } from '@/core/catalogue/column-mapping';
 import type { ImportPreview, ImportProblem, ImportRow } from '@/core/catalogue/imports';
-import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
+import { type ListName, listOf } from '@/core/catalogue/lists/lists';
 import type { PersonActor } from '@/core/kinds/actor';
 import { done, failed, type Result } from '@/core/kinds/result';
 import type { Db } from '@/data/db';
@@ -15,16 +15,14 @@ import {
   rememberMapping,
 } from '@/data/library/imports';
 import { compareStaged, copyStagedText, dropStaged, findStagedProblems } from '@/data/library/staged';
-import type { RowOfCells } from '@/formats/check-rows';
 import { CsvFailure } from '@/formats/csv';
-import { readLibraryJson } from '@/formats/library-json';
-import { type ListPart, listParts } from '@/formats/list-csv';
+import { listParts } from '@/formats/list-csv';
 import { decodeText, EncodingError } from '@/formats/text-encoding';
 import { now } from '@/outside/clock';
 import { database, importDatabase, transact } from '../database';
 import { refusedFor } from '../duties';
 import { runInPool } from '../pool/pool';
-import type { RowsStaged } from '../pool/stage-rows';
+import type { ListStaged } from '../pool/stage-rows';
 import { importContradictions } from './contradictions';
 import { giveSigns } from './signs-of-life';
 
@@ -149,41 +147,35 @@ class Reading {
       undefined,
       this.file.mapping,
     );
-    await this.stageAll(name, parts, (part) => ({ part }));
+    // Two parts are read and checked at once, and come out in their order.
+    await this.storeAll(
+      ahead(
+        parts,
+        async (part) => ({
+          list: name,
+          ...(await runInPool('stageRows', { importId: this.file.id, list: name, part })),
+        }),
+        2,
+      ),
+    );
   }
 
   private async stageDocument(): Promise<void> {
-    let text = '';
-    for await (const part of decodeText(this.counted(largestJsonBytes), () => {})) text += part;
-    const document = readLibraryJson(text);
-    if (!document.ok) throw new FileRefused(document.problems[0]?.message ?? 'The file cannot be read.');
-    for (const name of listNames) {
-      const own = document.value.filter(({ list }) => list === name);
-      const columns = [...new Set(own.flatMap(({ cells }) => Object.keys(cells)))];
-      if (own.length > 0)
-        await this.stageAll(name, batches(own), (rows) => ({
-          columns,
-          rows: rows.map(({ cells, ...row }) => ({ ...row, cells: columns.map((column) => cells[column]) })),
-        }));
-    }
+    const pieces: Uint8Array[] = [];
+    for await (const piece of this.counted(largestJsonBytes)) pieces.push(piece);
+    // The thread that answers holds the bytes and builds nothing of them.
+    const bytes = Buffer.concat(pieces);
+    const staged = await runInPool('stageDocument', { importId: this.file.id, bytes });
+    if ('refused' in staged) throw new FileRefused(staged.refused);
+    await this.storeAll(eachOf(staged.parts));
   }
 
-  /** Stages what threads make of the parts, several parts in one transaction. */
-  private async stageAll<Part>(
-    list: ListName,
-    parts: AsyncIterable<Part>,
-    taskOf: (part: Part) => { part: ListPart } | { columns: readonly string[]; rows: readonly RowOfCells[] },
-  ): Promise<void> {
-    // Two parts are read and checked at once, and come out in their order.
-    const read = ahead(
-      parts,
-      (part) => runInPool('stageRows', { importId: this.file.id, list, ...taskOf(part) }),
-      2,
-    );
+  /** Stores what threads made of the parts of a file, several parts in one transaction. */
+  private async storeAll(read: AsyncIterable<ListStaged>): Promise<void> {
     // While one part is stored the next are read.
     let storing: Promise<void> = Promise.resolve();
     try {
-      for await (const texts of inParts(this.taken(list, read), rowsAtOnce)) {
+      for await (const texts of inParts(this.taken(read), rowsAtOnce)) {
         await storing;
         storing = this.store(texts, this.rows);
         storing.catch(() => {});
@@ -220,10 +212,9 @@ class Reading {
   }
 
   private async *taken(
-    name: ListName,
-    read: AsyncIterable<RowsStaged>,
+    read: AsyncIterable<ListStaged>,
   ): AsyncGenerator<{ readonly text: Uint8Array; readonly rows: number }> {
-    for await (const { text, counts, problems, formulas, failure } of read) {
+    for await (const { list: name, text, counts, problems, formulas, failure } of read) {
       if (failure) throw new CsvFailure(failure.line, failure.column, failure.reason);
       let rows = 0;
       for (const [list, count] of Object.entries(counts) as [ListName, number][]) {
@@ -290,8 +281,8 @@ async function* inParts(
   if (part.length > 0) yield part;
 }
 
-async function* batches<Row>(rows: readonly Row[], size = 1000): AsyncGenerator<readonly Row[]> {
-  for (let at = 0; at < rows.length; at += size) yield rows.slice(at, at + size);
+async function* eachOf<One>(all: readonly One[]): AsyncGenerator<One> {
+  yield* all;
 }
 
 /** Maps with up to `width` under way at once; results in the order of the source. */

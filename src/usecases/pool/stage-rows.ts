@@ -1,14 +1,16 @@
 import { randomFillSync } from 'node:crypto';
 import { v7 as uuid } from 'uuid';
 import type { ImportProblem } from '@/core/catalogue/imports';
-import { type ListName, listOf, rowName } from '@/core/catalogue/lists/lists';
+import { type ListName, listNames, listOf, rowName } from '@/core/catalogue/lists/lists';
 import { stagedText } from '@/data/library/staged';
 import { checkRows, type RowOfCells } from '@/formats/check-rows';
 import { CsvFailure } from '@/formats/csv';
+import { readLibraryJson } from '@/formats/library-json';
 import { type ListPart, readPart } from '@/formats/list-csv';
+import { decodeText, EncodingError } from '@/formats/text-encoding';
 
 /** A part of a list's file, or rows of a document with their columns. */
-export type RowsToStage = {
+type RowsToStage = {
   readonly importId: string;
   readonly list: ListName;
 } & (
@@ -71,4 +73,48 @@ function newId(): string {
   }
   drawn += 16;
   return uuid({ random: random.subarray(drawn - 16, drawn) });
+}
+
+/** The whole library as a document, as its bytes came. */
+export interface DocumentToStage {
+  readonly importId: string;
+  readonly bytes: Uint8Array;
+}
+
+/** Rows of one list of a document, staged. */
+export type ListStaged = RowsStaged & { readonly list: ListName };
+
+/** So many rows are written together. */
+const rowsTogether = 1000;
+
+/** Reads a document of the library as a stream, and stages its rows list by list; or says why it cannot be read. */
+export async function stageDocument({
+  importId,
+  bytes,
+}: DocumentToStage): Promise<{ readonly refused: string } | { readonly parts: readonly ListStaged[] }> {
+  const texts: string[] = [];
+  try {
+    for await (const text of decodeText(piecesOf(bytes), () => {})) texts.push(text);
+  } catch (error) {
+    if (error instanceof EncodingError) return { refused: error.message };
+    throw error;
+  }
+  const document = readLibraryJson(texts);
+  if (!document.ok) return { refused: document.problems[0]?.message ?? 'The file cannot be read.' };
+  const parts: ListStaged[] = [];
+  for (const list of listNames) {
+    const own = document.value.filter((row) => row.list === list);
+    const columns = [...new Set(own.flatMap(({ cells }) => Object.keys(cells)))];
+    for (let at = 0; at < own.length; at += rowsTogether) {
+      const rows = own
+        .slice(at, at + rowsTogether)
+        .map(({ cells, ...row }) => ({ ...row, cells: columns.map((column) => cells[column]) }));
+      parts.push({ list, ...stageRows({ importId, list, columns, rows }) });
+    }
+  }
+  return { parts };
+}
+
+async function* piecesOf(bytes: Uint8Array, size = 256 * 1024): AsyncGenerator<Uint8Array> {
+  for (let at = 0; at < bytes.length; at += size) yield bytes.subarray(at, at + size);
 }

@@ -46,7 +46,7 @@ export default async function ClosePage({ params }: JobPageProps) {
     rightsUsed,
     handover,
     marks,
-    photographs,
+    photographed,
     payments,
     links,
   ] = await Promise.all([
@@ -98,7 +98,8 @@ export default async function ClosePage({ params }: JobPageProps) {
           step,
           at: momentWords(new Date(atMs), shop.zone),
         })),
-        photographs: photographs.map(({ id, of, takenAt, takenBy }) => ({
+        shut: photographed.shut,
+        photographs: photographed.photographs.map(({ id, of, takenAt, takenBy }) => ({
           id,
           of,
           taken: `${momentWords(takenAt, shop.zone)} by ${takenBy}`,

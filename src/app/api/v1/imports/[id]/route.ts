@@ -60,7 +60,12 @@ function mappingOf(text: string | null): ColumnMapping | null | undefined {
     if (typeof read !== 'object' || read === null || Array.isArray(read)) return null;
     const entries = Object.entries(read);
     const fits = entries.every(
-      ([ours, theirs]) => /^[a-z_]{1,60}$/.test(ours) && typeof theirs === 'string' && theirs.length <= 200,
+      ([ours, theirs]) =>
+        /^[a-z_]{1,60}$/.test(ours) &&
+        typeof theirs === 'string' &&
+        theirs.length <= 200 &&
+        // Neither can be kept by a database.
+        !/[\0\p{Cs}]/u.test(theirs),
     );
     return fits && entries.length > 0 && entries.length <= 60 ? Object.fromEntries(entries) : null;
   } catch {
