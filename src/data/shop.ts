@@ -64,7 +64,7 @@ export async function findShop(db: Db): Promise<ShopRow | undefined> {
        away_key_harm_minor AS "awayKeyHarmMinor",
        jsonb_build_object('missing', habit_missing, 'copy', habit_copy, 'first', habit_first) AS habits,
        jsonb_build_object('licence', licence, 'identityAccepted', identity_accepted, 'rightAccepted', right_accepted,
-         'witness', witness_rule, 'plainCopy', plain_copy_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
+         'witness', witness_rule, 'plainCopy', plain_copy_rule, 'freePrice', free_price_rule, 'forms', forms, 'secretDays', secret_days, 'personalDays', personal_days) AS rules,
        lock_minutes AS "lockMinutes",
        jsonb_build_object('days', open_days, 'from', to_char(open_from, 'HH24:MI'), 'to', to_char(open_to, 'HH24:MI')) AS open,
        holidays, spelling, prove_depth AS "proveDepth", arrival_form AS "arrivalForm", paper_size AS "paperSize",
@@ -229,7 +229,7 @@ export async function deleteLogo(db: Db): Promise<boolean> {
 export async function updateRules(db: Db, rules: Omit<LocalRules, 'licence'>): Promise<void> {
   await db.query(
     `UPDATE shop SET identity_accepted = $1, right_accepted = $2, witness_rule = $3, forms = $4,
-       secret_days = $5, personal_days = $6, plain_copy_rule = $7`,
+       secret_days = $5, personal_days = $6, plain_copy_rule = $7, free_price_rule = $8`,
     [
       rules.identityAccepted,
       rules.rightAccepted,
@@ -238,6 +238,7 @@ export async function updateRules(db: Db, rules: Omit<LocalRules, 'licence'>): P
       rules.secretDays,
       rules.personalDays,
       rules.plainCopy,
+      rules.freePrice,
     ],
   );
 }

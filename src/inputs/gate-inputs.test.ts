@@ -31,6 +31,7 @@ const rules = {
   rightAccepted: ['registration'],
   witness: 'never',
   plainCopy: 'papers',
+  freePrice: 'secondPerson',
   forms: '',
   secretDays: 90,
   personalDays: 730,

@@ -11,6 +11,8 @@ import {
   Min,
 } from 'class-validator';
 import {
+  type FreePriceRule,
+  freePriceRules,
   type IdentityDocument,
   identityDocuments,
   type PlainCopyRule,
@@ -48,6 +50,7 @@ export class RulesInput {
   rightAccepted!: RightDocument[];
   @IsIn(Object.keys(witnessRules), { message: 'Choose when a witness is wanted.' }) witness!: WitnessRule;
   @IsIn(Object.keys(plainCopyRules), { message: 'Choose what is asked for.' }) plainCopy!: PlainCopyRule;
+  @IsIn(Object.keys(freePriceRules), { message: 'Choose who agrees it.' }) freePrice!: FreePriceRule;
   @MaxLength(2000, { message: 'Up to 2,000 characters.' }) forms!: string;
   @wholeIn(1, 3650, 'Days, 1 to 3650.')
   secretDays!: number;

@@ -135,6 +135,7 @@ describe('the right to a car', () => {
       rightAccepted: ['registration'],
       witness: 'always',
       plainCopy: 'papers',
+      freePrice: 'secondPerson',
       forms: '',
       secretDays: 90,
       personalDays: 730,

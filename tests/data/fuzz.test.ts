@@ -1,5 +1,3 @@
-import { readdirSync } from 'node:fs';
-import { join } from 'node:path';
 import fc from 'fast-check';
 import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import { checkAudit } from '@/usecases/audit/audit-seal';
@@ -8,6 +6,7 @@ import { chooseCandidate } from '@/usecases/jobs/decide';
 import { startSession } from '@/usecases/people/sessions';
 import { closePool } from '@/usecases/pool/lane';
 import { keepSecret } from '@/usecases/secrets/secrets';
+import { isAnswer, listActions, listHandlers, namesOf, requestTo } from '../support/doors';
 import { inputsOf, type Known, noInput } from '../support/hostile';
 import { hostileWords } from '../support/hostile-words';
 import { openTestJob, viewOf } from '../support/jobs';
@@ -21,7 +20,6 @@ testDatabase('world');
 
 const seed = Number(process.env.FUZZ_SEED ?? 20_261_127);
 const cases = Number(process.env.FUZZ_CASES ?? 20_000);
-const address = 'http://127.0.0.1:3000';
 
 const seen = vi.hoisted(() => ({
   cookie: '',
@@ -57,48 +55,6 @@ vi.mock('@/usecases/failures', async (original) => {
     },
   };
 });
-
-type Action = (data: unknown) => Promise<unknown>;
-type FormAction = (before: null, form: FormData) => Promise<unknown>;
-type Handler = (request: Request, context: unknown) => Promise<Response>;
-
-const app = join(import.meta.dirname, '..', '..', 'src', 'app');
-const files = readdirSync(app, { recursive: true }).map(String).sort();
-
-async function listActions(): Promise<[string, Action][]> {
-  const found: [string, Action][] = [];
-  for (const file of files.filter((name) => name.endsWith('actions.ts'))) {
-    const module = (await import(/* @vite-ignore */ join(app, file))) as Record<string, Action>;
-    // Signing out takes nothing; the theme is a cookie.
-    for (const [name, action] of Object.entries(module)) {
-      if (action.length === 1) found.push([name, action]);
-      // A form that the browser sends by itself.
-      if (action.length === 2) found.push([name, (data) => (action as FormAction)(null, formOf(data))]);
-    }
-  }
-  // What ends a job comes last: a closed one is refused before anything else of it is looked at.
-  const ends = ([name]: [string, Action]) => Number(/^(close|refuse)/.test(name));
-  return found.sort((one, other) => ends(one) - ends(other));
-}
-
-/** The texts of an input as fields of a form; what else stands in it as its JSON. */
-function formOf(data: unknown): FormData {
-  const form = new FormData();
-  for (const [name, value] of Object.entries(data ?? {}))
-    form.set(name, typeof value === 'string' ? value : (JSON.stringify(value) ?? ''));
-  return form;
-}
-
-async function listHandlers(): Promise<[string, string, Handler][]> {
-  const found: [string, string, Handler][] = [];
-  // The service worker is a file that is made at build.
-  for (const file of files.filter((name) => name.endsWith('route.ts') && !name.startsWith('serwist/'))) {
-    const module = (await import(/* @vite-ignore */ join(app, file))) as Record<string, Handler>;
-    for (const [method, handler] of Object.entries(module))
-      found.push([method, `/${file.replace(/\/route\.ts$/, '')}`, handler]);
-  }
-  return found;
-}
 
 let known: Known;
 /** A run that is open. */
@@ -215,17 +171,13 @@ async function inLanes(list: readonly unknown[], work: (one: unknown, at: number
   await Promise.all([lane(), lane(), lane(), lane()]);
 }
 
-/** A redirect or a page that is not found is an answer of the framework, thrown. */
-const isAnswer = (error: unknown) =>
-  String((error as { digest?: unknown })?.digest ?? '').startsWith('NEXT_');
-
 describe('hostile input', () => {
   it('to every server action is an answer, never unexpected', async () => {
     const actions = await listActions();
     expect(actions.length).toBeGreaterThan(60);
     const share = Math.ceil((cases * 0.65) / actions.length);
     const wrong = new Map<string, string>();
-    for (const [name, action] of actions) {
+    for (const { name, action } of actions) {
       await signInAll();
       seen.Class = undefined;
       await action({}).catch(() => {});
@@ -267,8 +219,8 @@ describe('hostile input', () => {
       'library',
     );
     const wrong = new Map<string, string>();
-    for (const [method, path, handler] of handlers) {
-      const names = [...path.matchAll(/\[(?:\.\.\.)?(\w+)\]/g)].map(([, name]) => name ?? '');
+    for (const { method, path, handler } of handlers) {
+      const names = namesOf(path);
       const send = async (
         body: BodyInit | undefined,
         type: string,
@@ -276,19 +228,7 @@ describe('hostile input', () => {
         query: string,
       ) => {
         const params = Object.fromEntries(names.map((name, at) => [name, safely(given[at] ?? '')]));
-        const at = path.replace(/\[(?:\.\.\.)?(\w+)\]/g, (_, name: string) =>
-          encodeURIComponent(params[name] ?? ''),
-        );
-        const request = new Request(`${address}${at}?${query}`, {
-          method,
-          headers: {
-            host: '127.0.0.1:3000',
-            origin: address,
-            ...(body === undefined ? {} : { 'content-type': type }),
-          },
-          ...(body === undefined ? {} : { body }),
-        });
-        const response = await handler(request, { params: Promise.resolve(params) });
+        const response = await handler(...requestTo(path, params, { method, query, body, type }));
         await response.body?.cancel();
         return response.status;
       };

@@ -48,4 +48,22 @@ describe('a caller who was here before', () => {
     expect(await findKnownCars(actor, { phone: null, vin: 'WAHKE7PE9HV000124' })).toEqual([]);
     expect(await findKnownCars(actor, { phone: null, vin: null })).toEqual([]);
   });
+
+  it('counts each number that a person looks up, once a day in the audit and so many an hour', async () => {
+    const trainee = await actorOf('trainee');
+    const look = (at: number) => findKnownCars(trainee, { phone: `555 013 ${7000 + at}`, vin: null });
+    await openTestJob(actor, 'Merrowdale', { name: 'Ottoline Vance', phone: '+1 (555) 014-7755' });
+    const known = { phone: '555 014 7755', vin: null };
+    expect((await findKnownCars(trainee, known)).length).toBeGreaterThan(0);
+    for (let at = 0; at < 70; at += 1) await look(at);
+    const lines = await database().query(
+      "SELECT 1 FROM audit_line WHERE action = 'customer.lookedUp' AND actor_id = $1",
+      [trainee.personId],
+    );
+    expect(lines.rowCount).toBe(60);
+    // What was met before today is offered still; what is new is not.
+    expect((await findKnownCars(trainee, known)).length).toBeGreaterThan(0);
+    const [found] = await findKnownCars(await actorOf('proprietor'), known);
+    expect(found).toBeDefined();
+  });
 });

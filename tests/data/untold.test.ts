@@ -15,6 +15,7 @@ import { openOffer, readOffer } from '@/usecases/quote/customer';
 import { makeLink } from '@/usecases/quote/links';
 import { offerQuote } from '@/usecases/quote/offer';
 import { readFrozenQuote, readJobSheet, readQuotePaper } from '@/usecases/quote/papers';
+import { setWorks } from '@/usecases/quote/terms';
 import { keepSecret } from '@/usecases/secrets/secrets';
 import { emptyCall } from '../support/calls';
 import { attemptContent, openTestJob, sendEvent, viewOf } from '../support/jobs';
@@ -188,6 +189,39 @@ describe('a text that holds a secret, of somebody who may not see it', () => {
       [number],
     );
     expect(lines.rows.every(({ details }) => (details.compared ?? 0) > 0)).toBe(true);
+  });
+
+  it('is counted where it is refused and undone, too, and counts as often as it tries', async () => {
+    const number = await jobWithPin();
+    const guess = async (at: number) =>
+      setWorks(trainee, { ...(await edit(number)), works: [{ name: `${8842800 + at}`, count: 1 }] });
+    const answers = [];
+    for (let at = 0; at < 12; at += 1) answers.push(await guess(at));
+    // The writer's own words, whether it was the PIN or not.
+    expect(answers[7]).toMatchObject(refusedWith(/‘8842807’ is no work/));
+    const counted = async () =>
+      (
+        await database().query<{ texts: number }>(
+          `SELECT coalesce(sum(c.texts), 0)::int AS texts FROM text_compared c JOIN job j ON j.id = c.job_id
+           WHERE j.number = $1 AND c.writer_id = $2`,
+          [number, trainee.personId],
+        )
+      ).rows[0]?.texts;
+    expect(await counted()).toBe(12);
+    const lines = await database().query(
+      `SELECT 1 FROM audit_line a JOIN job j ON j.id = a.subject_id WHERE j.number = $1 AND action = 'job.textsCompared'`,
+      [number],
+    );
+    expect(lines.rowCount).toBe(12);
+    const many = Array.from({ length: 60 }, (_, at) => 10_000 + at).join(' ');
+    await sendEvent(
+      trainee,
+      number,
+      'attemptRecorded',
+      attemptContent('repair', { result: 'failed', reason: many }),
+    );
+    expect(await counted()).toBe(72);
+    expect(await guess(117)).toMatchObject(refusedWith(/‘8842917’ is no work/));
   });
 
   it('tells its writer nothing through a token, a paper, its JSON or a customer’s link of theirs', async () => {

@@ -66,14 +66,29 @@ export async function jobAtCar(
   return number;
 }
 
+/** Makes a job with its car chosen ready for a run: keys that work and a new one on the ring, and the route. */
+export async function hangForRun(actor: PersonActor, number: number, name: string): Promise<void> {
+  await hangKeys(actor, number, 2, name);
+  const { job, van } = await viewOf(actor, number);
+  await right(
+    chooseRoute(actor, {
+      number,
+      version: job.version,
+      vanId: van?.id ?? '',
+      route: 'add',
+      reason: 'as the test wants',
+    }),
+  );
+}
+
 const key = { presence: 'here', rank: 'unknown', blade: 'good', faults: [], cloneOf: null };
 
-function hangKeys(actor: PersonActor, number: number, known: number): Promise<void> {
+function hangKeys(actor: PersonActor, number: number, known: number, name = 'New one'): Promise<void> {
   const olds = ['Old one', 'Second old one'].map((name, at) => ({
     ...{ ...key, id: uuid(), name, madeHere: false },
     ...(at < known ? { known: 'yes' } : { presence: 'lost', known: 'untested' }),
   }));
-  return hang(actor, number, [...olds, { ...key, id: uuid(), name: 'New one', madeHere: true, known: 'no' }]);
+  return hang(actor, number, [...olds, { ...key, id: uuid(), name, madeHere: true, known: 'no' }]);
 }
 
 /** Hangs one more new key beside those that hang there. */

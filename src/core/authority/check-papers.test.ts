@@ -19,6 +19,7 @@ const rules: LocalRules = {
   rightAccepted: ['registration'],
   witness: 'keysGone',
   plainCopy: 'papers',
+  freePrice: 'secondPerson',
   forms: '',
   secretDays: 90,
   personalDays: 730,

@@ -41,6 +41,13 @@ export const plainCopyRules = {
 } as const;
 export type PlainCopyRule = keyof typeof plainCopyRules;
 
+/** How a trainee agrees that a job costs nothing. */
+export const freePriceRules = {
+  secondPerson: 'With a second person',
+  alone: 'Alone',
+} as const;
+export type FreePriceRule = keyof typeof freePriceRules;
+
 /** The shop's own rules, shown at the gate; local law and licensed practice prevail over them. */
 export interface LocalRules {
   /** Licence or registration of the shop, as it must be shown. */
@@ -49,6 +56,7 @@ export interface LocalRules {
   readonly rightAccepted: readonly RightDocument[];
   readonly witness: WitnessRule;
   readonly plainCopy: PlainCopyRule;
+  readonly freePrice: FreePriceRule;
   /** Forms and duties of the place, in words. */
   readonly forms: string;
   /** Days after the close when the key to a job's codes, bittings and PINs is destroyed. */

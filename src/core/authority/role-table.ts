@@ -4,6 +4,7 @@ import { type Duty, duties, mayDo } from './roles';
 
 /** Duties in words, as they follow 'may'. */
 export const dutyNames: Record<Duty, string> = {
+  takeCalls: 'Take calls, and see what is known of a caller',
   takeBack: 'Take an amount back that was noted',
   reopenJobs: 'Open a closed job again',
   editLibrary: 'Change the library, and import files into it',

@@ -2,6 +2,7 @@ import type { Role } from '@/core/kinds/actor';
 
 /** What a role may do beside the work on jobs, which the gate decides. */
 export const duties = {
+  takeCalls: ['proprietor', 'locksmith', 'trainee'],
   editLibrary: ['proprietor', 'locksmith'],
   takeBack: ['proprietor', 'locksmith'],
   reopenJobs: ['proprietor', 'locksmith'],

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { markOf, marksIn, sealedWord, withoutParts, withParts } from './sealed-words';
+import { aroundParts, markOf, marksIn, sealedWord, withoutParts, withParts } from './sealed-words';
 import { findSecrets, mentionsSecret } from './secret-words';
 
 describe('sealed parts of a text', () => {
@@ -22,5 +22,13 @@ describe('sealed parts of a text', () => {
         expect(withParts(sealed, new Map())).toBe(sealed);
       }),
     );
+  });
+
+  it('are left alone by whoever reads around them', () => {
+    const word = sealedWord('4KD2M07QXW');
+    const { plain, back } = aroundParts(`van ${word}, pin 48213 ${word}`);
+    expect(plain).toBe('van ⟦⟧, pin 48213 ⟦⟧');
+    expect(back(plain.replace('48213', '…'))).toBe(`van ${word}, pin … ${word}`);
+    expect(aroundParts('no part').back('read')).toBe('read');
   });
 });

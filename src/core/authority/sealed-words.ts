@@ -51,3 +51,19 @@ export function withoutParts(
 export function withParts(text: string, parts: ReadonlyMap<string, string>): string {
   return text.replace(/⟦sealed ([0-9A-Z]{10})⟧/g, (word, mark: string) => parts.get(mark) ?? word);
 }
+
+/**
+ * A text for a reader that knows no marks and might take one for a code: each sealed part is an empty pair of brackets, and `back`
+ * puts the parts again where those are left.
+ */
+export function aroundParts(text: string): {
+  readonly plain: string;
+  readonly back: (read: string) => string;
+} {
+  const words = [...text.matchAll(/⟦sealed [0-9A-Z]{10}⟧/g)].map(([word]) => word);
+  const plain = text.replace(/⟦sealed [0-9A-Z]{10}⟧/g, '⟦⟧');
+  return {
+    plain,
+    back: (read) => (words.length === 0 ? read : read.replace(/⟦⟧/g, () => words.shift() ?? '')),
+  };
+}

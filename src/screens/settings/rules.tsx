@@ -1,6 +1,7 @@
 'use client';
 
 import {
+  freePriceRules,
   identityDocuments,
   type LocalRules,
   plainCopyRules,
@@ -93,6 +94,12 @@ function RulesForm({ rules, onRules }: RulesProps) {
             label="Copy of a working key without electronics"
             hint="Practice differs; where no key works papers are asked always."
             choices={choicesOf(plainCopyRules)}
+          />
+          <FormSelect
+            of={of}
+            name="freePrice"
+            label="A trainee agrees a price of nothing"
+            choices={choicesOf(freePriceRules)}
           />
           <FormNumber
             of={of}

@@ -1,4 +1,5 @@
 import { v7 as uuid } from 'uuid';
+import { aroundParts } from '@/core/authority/sealed-words';
 import { mentionsSecret, textsIn } from '@/core/authority/secret-words';
 import type { LineRead } from '@/core/identify/identification';
 import { formatJobNumber } from '@/core/job/job';
@@ -23,7 +24,7 @@ import { canonicalJson } from '@/formats/canonical-json';
 import type { CallInput, CallLineInput, OpenCallInput, OpenJobInput } from '@/inputs/call-input';
 import type { ChangeCallInput } from '@/inputs/job-inputs';
 import { type Asked, once } from '../asking/once';
-import { changeOrUndoAs } from '../asking/read-as';
+import { changeOrUndoAs, readAs } from '../asking/read-as';
 import { type Edited, editJob } from '../editing/edit-job';
 import { sections } from '../editing/sections';
 import { keepSealed } from '../vault/vault';
@@ -130,12 +131,14 @@ async function openJobOfLineIn(
   });
 }
 
-export async function changeCall(actor: PersonActor, input: ChangeCallInput): Promise<Edited> {
-  return editJob(actor, input, sections.call, async (db, job, input) => {
+export async function changeCall(actor: PersonActor, edit: ChangeCallInput): Promise<Edited> {
+  // Before its texts are held against secrets: what stands in the place of a sealed part looks like a code itself.
+  const line = await withoutCodes(readAs(actor), actor, edit.call.line);
+  const changed = { ...edit, call: { ...edit.call, line } };
+  return editJob(actor, changed, sections.call, async (db, job, input) => {
     const refused = await checkNames(db, input.call);
     if (refused) return refused;
-    const line = await withoutCodes(db, actor, input.call.line);
-    await updateCall(db, job, storedCall({ ...input.call, line }));
+    await updateCall(db, job, storedCall(input.call));
     if (input.call.modelId !== job.call.modelId) {
       await updateChoices(db, job.id, noChoices);
       await deleteGiven(db, job.id, null);
@@ -167,7 +170,8 @@ async function checkNames(db: Db, call: CallInput): Promise<Failed | undefined> 
 /** The caller's line without what looks like a code or PIN; the page takes it out before, a program might not. */
 async function withoutCodes(db: Db, actor: ShopActor, line: string): Promise<string> {
   const { zone } = await getShopOrThrow(db);
-  return (await readLine(db, line, localMoment(actor.at, zone))).reading.safeText;
+  const { plain, back } = aroundParts(line);
+  return back((await readLine(db, plain, localMoment(actor.at, zone))).reading.safeText);
 }
 
 function storedCall(call: CallInput): StoredCall {

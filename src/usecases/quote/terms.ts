@@ -26,6 +26,7 @@ import {
 import { type Asked, once } from '../asking/once';
 import { readAs } from '../asking/read-as';
 import { type Edited, editJob, editJobIn } from '../editing/edit-job';
+import { readStandingBeside } from '../editing/gates';
 import { sections } from '../editing/sections';
 import { endVisit, reserveVisit } from '../shop/visits';
 import { jobViewIn } from '../view/job-view';
@@ -121,6 +122,14 @@ export async function agreePrice(actor: PersonActor, input: AgreePriceInput): Pr
     const highest = quote && highestAgreed(input.option, quote.request, quote.snapshot);
     if (input.minor !== null && highest != null && input.minor > highest)
       return failed('More than the shop’s own price: nothing above it is agreed.', 'minor');
+    if (input.minor === 0 && actor.role === 'trainee' && view?.shop.rules.freePrice === 'secondPerson') {
+      const { secondPerson } = await readStandingBeside(db, actor, job.id);
+      if (!secondPerson)
+        return failed(
+          'A price of nothing: a trainee needs a second person, who signs in for this job first.',
+          'minor',
+        );
+    }
     await storeJobTerms(db, job.id, {
       ...job.terms,
       agreedOption: input.minor === null ? null : input.option,
