@@ -472,11 +472,6 @@ describe('two shops alike but for a PIN', () => {
       const hit = await live('hit', writer);
       const miss = await live('miss', writer);
       const sealed = hit.pop();
-      if (process.env.TWIN_DUMP)
-        (await import('node:fs')).writeFileSync(
-          `/tmp/twin-${writer}.txt`,
-          hit.map(([a, b]) => `${a} :: ${b.slice(0, 260)}`).join('\n'),
-        );
       // It was met in many texts: a test in which nothing is sealed would tell nothing.
       expect(Number(sealed?.[1])).toBeGreaterThan(0);
       expect(setting.unexpected).toEqual([]);
