@@ -34,6 +34,7 @@ GRANT INSERT, DELETE ON import_row TO :serving;
 GRANT INSERT, UPDATE, DELETE ON job_observation, job_choice TO :serving;
 
 GRANT INSERT, DELETE ON set_up_code TO :serving;
+GRANT INSERT, UPDATE, DELETE ON long_task TO :serving;
 GRANT INSERT, UPDATE, DELETE ON attempt_limit, known_device, request_done TO :serving;
 GRANT EXECUTE ON FUNCTION audit_append, audit_hash, import_rows_counted TO :serving;
 

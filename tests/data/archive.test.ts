@@ -2,6 +2,7 @@ import { createWriteStream, mkdtempSync, readFileSync, writeFileSync } from 'nod
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Readable } from 'node:stream';
+import { buffer } from 'node:stream/consumers';
 import { pipeline } from 'node:stream/promises';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { ZipFile } from 'yazl';
@@ -155,6 +156,20 @@ describe('an archive', () => {
     });
   });
 
+  it('has the rows of its code series sealed: what opens cars by itself stands nowhere in clear', async () => {
+    const opened = await openArchive(archive, readVaultKeys());
+    if (!opened.ok) throw new Error(JSON.stringify(opened.problems));
+    const { rows } = await database().query<{ row: string }>(
+      'SELECT row_to_json(c)::text AS row FROM code_row c ORDER BY series_id, number LIMIT 1',
+    );
+    const plain = await textOf(await opened.value.readTable('code_row'));
+    expect(JSON.parse(plain.slice(0, plain.indexOf('\n')))).toEqual(JSON.parse(rows[0]?.row ?? ''));
+    const kept = await textOf(await opened.value.read('tables/code_row.sealed'));
+    expect(kept.includes('bitting')).toBe(false);
+    expect(opened.value.manifest.files.some(({ name }) => name === 'tables/code_row.jsonl')).toBe(false);
+    opened.value.end();
+  });
+
   it('does not have what unwraps its secrets', async () => {
     const { rows } = await database().query<{ key: string; wrapped: string }>(
       "SELECT id AS key, encode(wrapped, 'hex') AS wrapped FROM data_key WHERE wrapped IS NOT NULL LIMIT 5",
@@ -225,10 +240,10 @@ describe('an archive that is not what was made', () => {
     });
     return words;
   };
-  const zipOf = async (files: Readonly<Record<string, string>>) => {
+  const zipOf = async (files: Readonly<Record<string, string | Buffer>>) => {
     const file = join(folder, `${Math.random().toString(36).slice(2)}.zip`);
     const zip = new ZipFile();
-    for (const [name, text] of Object.entries(files)) zip.addBuffer(Buffer.from(text), name);
+    for (const [name, text] of Object.entries(files)) zip.addBuffer(Buffer.from(text as string), name);
     zip.end();
     await pipeline(zip.outputStream as Readable, createWriteStream(file));
     return file;
@@ -238,8 +253,12 @@ describe('an archive that is not what was made', () => {
     const opened = await openArchive(archive, readVaultKeys());
     if (!opened.ok) throw new Error('expected an archive');
     const { manifest, read, end } = opened.value;
-    const files: Record<string, string> = {};
-    for (const { name } of manifest.files) files[name] = change(name, await textOf(await read(name)));
+    const files: Record<string, string | Buffer> = {};
+    for (const { name } of manifest.files) {
+      const bytes = await buffer(await read(name));
+      // A sealed one is no text.
+      files[name] = name.endsWith('.sealed') ? bytes : change(name, bytes.toString('utf8'));
+    }
     end();
     const [key] = readVaultKeys();
     if (!key) throw new Error('expected a key');
@@ -319,7 +338,5 @@ describe('an archive that is not what was made', () => {
 });
 
 async function textOf(stream: Readable): Promise<string> {
-  const chunks: Buffer[] = [];
-  for await (const chunk of stream) chunks.push(chunk as Buffer);
-  return Buffer.concat(chunks).toString('utf8');
+  return (await buffer(stream)).toString('utf8');
 }

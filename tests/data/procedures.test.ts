@@ -7,7 +7,7 @@ import { walkModel } from '@/core/procedure/model/check-model';
 import { findBenchPlatform } from '@/data/behaviours';
 import { findRowByKey } from '@/data/library/rows';
 import { findCauseBook, listProcedures, listProcedureUses } from '@/data/procedures';
-import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { askTyped } from '@/usecases/benches/ask-in-pool';
 import { database } from '@/usecases/database';
 import { removeRow, saveRow } from '@/usecases/library/edit-library';
 import { readProcedure } from '@/usecases/library/procedures';
@@ -126,7 +126,7 @@ describe('procedures in the library', () => {
 
 describe('what is wrong with a procedure is asked of the API', () => {
   const ask = (body: object) =>
-    askInPool('procedure', { actor, input: { name: hazards, body: body as Record<string, unknown> } });
+    askTyped('procedure', { actor, input: { name: hazards, body: body as Record<string, unknown> } });
 
   it('by step, whether its form or where it leads is wrong', async () => {
     const body = (await listProcedures(database()))[hazards];

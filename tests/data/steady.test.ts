@@ -1,7 +1,7 @@
 import { v7 as uuid } from 'uuid';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it, vi } from 'vitest';
 import type { PersonActor } from '@/core/kinds/actor';
-import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { askTyped } from '@/usecases/benches/ask-in-pool';
 import { identify } from '@/usecases/benches/identify';
 import { database } from '@/usecases/database';
 import { isDatabaseAway, isDiskFull, noteFullDisk } from '@/usecases/failures';
@@ -11,6 +11,7 @@ import { readImport } from '@/usecases/library/read-import';
 import { endDeadImports } from '@/usecases/library/signs-of-life';
 import { cancelImport, readImportState, storeImport } from '@/usecases/library/store-import';
 import { closePool } from '@/usecases/pool/lane';
+import { inLongTurn } from '@/usecases/pool/long-turn';
 import { runInPool } from '@/usecases/pool/pool';
 import { PoolFull } from '@/usecases/pool-full';
 import { databaseUrl, withClient } from '../support/databases';
@@ -155,7 +156,7 @@ describe('imports', () => {
 describe('the threads', () => {
   it('identify a car and draw a paper as the same functions do here', async () => {
     const input = { line: 'halvorn merrowdale 2019 push start lost both' };
-    const there = await askInPool('identify', { actor, input });
+    const there = await askTyped('identify', { actor, input });
     const here = await identify(actor, input);
     if (!there.ok || !here.ok) throw new Error('expected candidates');
     expect(there.value.identification.candidates.length).toBeGreaterThan(0);
@@ -170,11 +171,56 @@ describe('the threads', () => {
     expect(Buffer.from(bytes.subarray(0, 5)).toString()).toBe('%PDF-');
   });
 
+  it('take long questions one at a time, in their order and few of one asker, while typed ones are answered', async () => {
+    const ran: string[] = [];
+    let atWork = 0;
+    const ends = new Map<string, () => void>();
+    const work = (name: string) => async () => {
+      ran.push(name);
+      atWork += 1;
+      expect(atWork).toBe(1);
+      await new Promise<void>((end) => ends.set(name, end));
+      atWork -= 1;
+      return name;
+    };
+    const begins = (name: string) => vi.waitFor(() => expect(ran).toContain(name), { timeout: 20_000 });
+    // A server that died says nothing more, and keeps nobody waiting.
+    await database().query(
+      "INSERT INTO long_task (id, asker, alive_until) VALUES ($1, 'gone', clock_timestamp() - interval '1 second')",
+      [uuid()],
+    );
+    const first = inLongTurn('ann', undefined, work('first'));
+    await begins('first');
+    const leaves = new AbortController();
+    const second = inLongTurn('ben', leaves.signal, work('second'));
+    second.catch(() => {});
+    await vi.waitFor(async () => expect(await standing()).toBe(2));
+    const third = inLongTurn('ben', undefined, work('third'));
+    await vi.waitFor(async () => expect(await standing()).toBe(3));
+    await expect(inLongTurn('ben', undefined, work('too many'))).rejects.toThrow(PoolFull);
+    expect(await askTyped('identify', { actor, input: { line: 'halvorn merrowdale 2019' } })).toMatchObject({
+      ok: true,
+    });
+    leaves.abort();
+    await expect(second).rejects.toThrow(/gone/);
+    ends.get('first')?.();
+    expect(await first).toBe('first');
+    await begins('third');
+    ends.get('third')?.();
+    expect(await third).toBe('third');
+    expect(ran).toEqual(['first', 'third']);
+    expect(await standing()).toBe(0);
+
+    async function standing() {
+      return (await database().query('SELECT 1 FROM long_task')).rowCount;
+    }
+  });
+
   it('say that the database is away as the use-case would', async () => {
     const url = process.env.DATABASE_URL;
     await closePool();
     process.env.DATABASE_URL = 'postgres://nobody@127.0.0.1:1/none';
-    const away = await askInPool('identify', { actor, input: { line: 'x' } }).catch((error) => error);
+    const away = await askTyped('identify', { actor, input: { line: 'x' } }).catch((error) => error);
     expect(isDatabaseAway(away)).toBe(true);
     process.env.DATABASE_URL = url;
     await closePool();

@@ -213,14 +213,14 @@ describe('a text that holds a secret, of somebody who may not see it', () => {
       [number],
     );
     expect(lines.rowCount).toBe(12);
-    const many = Array.from({ length: 60 }, (_, at) => 10_000 + at).join(' ');
+    const many = Array.from({ length: 40 }, (_, at) => 10_000 + at).join(' ');
     await sendEvent(
       trainee,
       number,
       'attemptRecorded',
       attemptContent('repair', { result: 'failed', reason: many }),
     );
-    expect(await counted()).toBe(72);
+    expect(await counted()).toBe(52);
     expect(await guess(117)).toMatchObject(refusedWith(/‘8842917’ is no work/));
   });
 

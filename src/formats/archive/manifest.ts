@@ -3,7 +3,7 @@ import { canonicalJson } from '../canonical-json';
 
 /** The format of an archive, and the versions of it that can be read. */
 export const archiveFormat = 'kilnsman-archive';
-export const archiveVersion = 1;
+export const archiveVersion = 2;
 
 /** A file of an archive, as it was written. */
 export interface ArchivedFile {
@@ -13,7 +13,7 @@ export interface ArchivedFile {
   readonly sha256: string;
 }
 
-/** A table as its lines stand in `tables/<name>.jsonl`. */
+/** A table as its lines stand in `tables/<name>.jsonl`, or sealed in `tables/<name>.sealed`. */
 export interface ArchivedTable {
   readonly name: string;
   readonly lines: number;

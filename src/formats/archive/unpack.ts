@@ -10,12 +10,15 @@ import {
   type Manifest,
   type SealingKey,
 } from './manifest';
+import { unsealingStream } from './seal-stream';
 
 /** An archive whose manifest is what was sealed. Whoever holds it must end it. */
 export interface OpenArchive {
   readonly manifest: Manifest;
   /** A file as it was written; the stream fails where it is another one. */
   read(name: string): Promise<Readable>;
+  /** The lines of a table, opened where they are sealed. */
+  readTable(name: string): Promise<Readable>;
   end(): void;
 }
 
@@ -23,7 +26,7 @@ export interface OpenArchive {
 const mostFiles = 1000;
 const longestManifest = 5_000_000;
 const names =
-  /^(tables\/[a-z_]{1,60}\.jsonl|lists\/[A-Za-z-]{1,60}\.csv|schema\.json|read-me\.txt|manifest\.(json|seal))$/;
+  /^(tables\/[a-z_]{1,60}\.(jsonl|sealed)|lists\/[A-Za-z-]{1,60}\.csv|schema\.json|read-me\.txt|manifest\.(json|seal))$/;
 
 /**
  * Opens an archive: nothing but its manifest is unpacked before its seal was checked, and nothing that the manifest does
@@ -74,19 +77,30 @@ async function readManifest(zip: ZipFile, keys: readonly SealingKey[]): Promise<
   if (unnamed.length > 0) return failed(altered);
   for (const { name, bytes } of manifest.files)
     if (entries.get(name)?.uncompressedSize !== bytes) return failed(altered);
+  const read = async (name: string): Promise<Readable> => {
+    const [entry, file] = [entries.get(name), manifest.files.find((one) => one.name === name)];
+    if (!entry || !file) throw new Error(`the archive has no ${name}`);
+    const through = asWritten(file);
+    const packed = await zip.openReadStreamPromise(entry);
+    // What cannot be unpacked any more is another file too.
+    packed.on('error', () => through.destroy(new AlteredFile(name)));
+    through.on('close', () => packed.destroy());
+    packed.pipe(through);
+    return through;
+  };
+  const key = keys.find(({ fingerprint }) => fingerprint === manifest.keyId);
   return done({
     manifest,
     end: () => zip.close(),
-    read: async (name) => {
-      const [entry, file] = [entries.get(name), manifest.files.find((one) => one.name === name)];
-      if (!entry || !file) throw new Error(`the archive has no ${name}`);
-      const through = asWritten(file);
-      const packed = await zip.openReadStreamPromise(entry);
-      // What cannot be unpacked any more is another file too.
-      packed.on('error', () => through.destroy(new AlteredFile(name)));
-      through.on('close', () => packed.destroy());
-      packed.pipe(through);
-      return through;
+    read,
+    readTable: async (table) => {
+      const name = `tables/${table}.sealed`;
+      if (!entries.has(name)) return read(`tables/${table}.jsonl`);
+      if (!key) throw new Error(`the vault key of ${name} is not here`);
+      const opening = unsealingStream(key, name);
+      const file = await read(name);
+      file.on('error', (error) => opening.destroy(error));
+      return file.pipe(opening);
     },
   });
 }

@@ -1,4 +1,4 @@
-import { Readable } from 'node:stream';
+import { pipeline, Readable } from 'node:stream';
 import type { PoolClient } from 'pg';
 import Cursor from 'pg-cursor';
 import { type ListName, listNames, listOf } from '@/core/catalogue/lists/lists';
@@ -10,6 +10,7 @@ import {
   readSequences,
   readWrappedKeys,
   type ShopTable,
+  sealedTables,
 } from '@/data/archive/tables';
 import type { Db } from '@/data/db';
 import { exportQuery } from '@/data/library/rows';
@@ -24,6 +25,7 @@ import {
   type WrappedKeys,
 } from '@/formats/archive/manifest';
 import { pack } from '@/formats/archive/pack';
+import { sealingStream } from '@/formats/archive/seal-stream';
 import { canonicalJson } from '@/formats/canonical-json';
 import { writeCsv } from '@/formats/csv';
 import { csvHeader } from '@/formats/list-csv';
@@ -71,6 +73,8 @@ export async function makeArchive(
     if (!keyId) throw new Error('the database names no vault key');
     const ground = { schema: await findSchema(db), sequences: await readSequences(db) };
     const wrapped = await readWrappedKeys(db);
+    const sealedLines = (lines: Readable, name: string) =>
+      pipeline(lines, sealingStream(vaultKeyOf(keyId), name), () => {});
     const reads = new Map<string, LinesRead>();
     let manifest: Manifest | undefined;
     const zip = pack(
@@ -78,12 +82,12 @@ export async function makeArchive(
         { name: 'read-me.txt', open: () => Readable.from([readMe(shop.name)]) },
         { name: 'schema.json', open: () => Readable.from([schemaOf(tables)]) },
         ...tables.map((table, at) => ({
-          name: `tables/${table.name}.jsonl`,
+          name: fileOf(table),
           open: () => {
             onProgress?.({ table: table.name, tables: at, of: tables.length });
             const stream = readLines(db, table);
             reads.set(table.name, stream);
-            return stream;
+            return sealedTables.has(table.name) ? sealedLines(stream, fileOf(table)) : stream;
           },
         })),
         ...listNames.map((name) => ({
@@ -131,6 +135,10 @@ export async function makeArchive(
   });
 }
 
+function fileOf({ name }: ShopTable): string {
+  return `tables/${name}.${sealedTables.has(name) ? 'sealed' : 'jsonl'}`;
+}
+
 /** Somebody stopped an archive while it was written. */
 export class ArchiveStopped extends Error {
   constructor() {
@@ -168,12 +176,12 @@ function schemaOf(tables: readonly ShopTable[]): string {
 function readMe(shop: string): string {
   return `An archive of ${shop}: all that the shop owns.
 
-tables/      a line of JSON for each row of each table; schema.json says what stands in it
+tables/      a line of JSON for each row of each table; schema.json says what stands in it; rows of code series are sealed
 lists/       the lists of the library as CSV, as they can be imported
 manifest     what is in here, sealed by a key that is not
 
-Codes, PINs and photographs are sealed. Their wrapped keys stand in a file of their own beside the archives, and what opens
-those is the vault key, which is in neither. Names, phones and addresses are readable: keep this file where you would keep
+Codes, PINs, photographs and rows of code series are sealed. What opens them is the vault key, which is not in here; codes, PINs and
+photographs also want their wrapped keys, which stand in a file of their own beside the archives. Names, phones and addresses are readable: keep this file where you would keep
 the paper files of your customers.
 
 To take it in again: npm run restore -- this-file.zip

@@ -43,7 +43,7 @@ export async function restoreArchive(
 ): Promise<Result<Restored>> {
   const opened = await openArchive(path, readVaultKeys());
   if (!opened.ok) return opened;
-  const { manifest, read, end } = opened.value;
+  const { manifest, read, readTable, end } = opened.value;
   try {
     const keys = keysOf(wishes.keysFile, manifest);
     if (!keys.ok) return keys;
@@ -60,7 +60,7 @@ export async function restoreArchive(
       let lines = 0;
       for (const [at, table] of waiting.tables.entries()) {
         wishes.onProgress?.({ table: table.name, tables: at, of: waiting.tables.length });
-        const written = await writeLines(db, table, await read(`tables/${table.name}.jsonl`));
+        const written = await writeLines(db, table, await readTable(table.name));
         if (written !== manifest.tables[at]?.lines)
           return failed(
             `${table.name} has ${written} lines, and the archive says ${manifest.tables[at]?.lines}.`,

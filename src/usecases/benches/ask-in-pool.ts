@@ -1,24 +1,55 @@
+import { type Actor, actorId } from '@/core/kinds/actor';
 import { openLane } from '../pool/lane';
+import { inLongTurn } from '../pool/long-turn';
 import type { shortTasks } from './short-tasks';
 
-const lane = openLane<typeof shortTasks>({
-  worker: 'src/usecases/benches/short-worker.mjs',
+const worker = 'src/usecases/benches/short-worker.mjs';
+type Tasks = typeof shortTasks;
+type Input<Task extends keyof Tasks> = Parameters<Tasks[Task]>[0];
+type Answer<Task extends keyof Tasks> = Awaited<ReturnType<Tasks[Task]>>;
+
+/** What is asked while somebody types: a thread that nothing long ever takes. */
+const typed = openLane<Pick<Tasks, 'identify' | 'decode' | 'search' | 'procedure'>>({
+  worker,
   threads: 1,
   ready: 1,
   queue: 32,
-  limitsMs: {
-    identify: 10_000,
-    decode: 10_000,
-    search: 10_000,
-    progression: 20_000,
-    benchCar: 20_000,
-    benchTrace: 20_000,
-    runTrace: 20_000,
-    procedure: 10_000,
-  },
+  mostOfOne: 8,
+  limitsMs: { identify: 10_000, decode: 10_000, search: 10_000, procedure: 10_000 },
 });
 
-/** Runs a question that a person waits for in a thread of the short lane. */
-export const askInPool = lane.run;
-/** Starts its thread before anybody asks. */
-export const warmShortLane = lane.warm;
+/** What takes its time: one at a time, for all servers of the shop. */
+const long = openLane<Pick<Tasks, 'progression' | 'benchCar' | 'benchTrace' | 'runTrace'>>({
+  worker,
+  threads: 1,
+  ready: 0,
+  queue: 1,
+  limitsMs: { progression: 20_000, benchCar: 20_000, benchTrace: 20_000, runTrace: 20_000 },
+});
+
+const whoseOf = (actor: Actor) => `${actor.kind} ${actorId(actor)}`;
+
+/** Runs a question that somebody types in a thread, in the lane that stays free for such. */
+export function askTyped<Task extends 'identify' | 'decode' | 'search' | 'procedure'>(
+  task: Task,
+  input: Input<Task>,
+): Promise<Answer<Task>> {
+  return typed.run(task, input, { asker: whoseOf(input.actor) }) as Promise<Answer<Task>>;
+}
+
+/**
+ * Runs a question that takes long in a thread, when its turn comes.
+ * @param signal the asker has gone: the work is given up
+ */
+export function askLong<Task extends 'progression' | 'benchCar' | 'benchTrace' | 'runTrace'>(
+  task: Task,
+  input: Input<Task>,
+  signal?: AbortSignal,
+): Promise<Answer<Task>> {
+  return inLongTurn(whoseOf(input.actor), signal, () => long.run(task, input, { signal })) as Promise<
+    Answer<Task>
+  >;
+}
+
+/** Starts the thread of typed questions before anybody asks. */
+export const warmShortLane = typed.warm;

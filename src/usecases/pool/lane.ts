@@ -15,16 +15,21 @@ interface LaneOptions<Tasks extends TaskTable> {
   readonly ready: number;
   /** How many tasks may wait. */
   readonly queue: number;
+  /** How many of one asker may be at work or waiting; any number where nothing is said. */
+  readonly mostOfOne?: number;
   /** No single task of a kind may take longer. */
   readonly limitsMs: Readonly<Record<keyof Tasks, number>>;
 }
 
 export interface Lane<Tasks extends TaskTable> {
-  /** Runs a task in a thread; `PoolFull` where the queue is full or the task takes longer than its kind may. */
+  /**
+   * Runs a task in a thread; `PoolFull` where the queue is full, one asker has too many in it, or the task takes longer than its kind
+   * may. A task that is cancelled while it runs costs its thread.
+   */
   run<Name extends keyof Tasks & string>(
     task: Name,
     input: Parameters<Tasks[Name]>[0],
-    signal?: AbortSignal,
+    more?: { readonly signal?: AbortSignal | undefined; readonly asker?: string },
   ): Promise<Awaited<ReturnType<Tasks[Name]>>>;
   /** Starts the threads that stay ready before anybody asks. */
   warm(): void;
@@ -43,11 +48,13 @@ export function openLane<Tasks extends TaskTable>({
   threads,
   ready,
   queue,
+  mostOfOne = Number.POSITIVE_INFINITY,
   limitsMs,
 }: LaneOptions<Tasks>): Lane<Tasks> {
   let pool: Piscina | undefined;
   /** Tasks at work or waiting, counted here: piscina does not count tasks that can be cancelled against its own limit. */
   let underWay = 0;
+  const ofOne = new Map<string, number>();
 
   const started = (): Piscina => {
     if (pool) return pool;
@@ -71,8 +78,11 @@ export function openLane<Tasks extends TaskTable>({
   };
 
   return {
-    async run(task, input, signal) {
+    async run(task, input, { signal, asker } = {}) {
       if (underWay >= threads + queue) throw new PoolFull('the pool is full');
+      const own = asker === undefined ? 0 : (ofOne.get(asker) ?? 0);
+      if (own >= mostOfOne) throw new PoolFull('one asker has too many questions in it');
+      if (asker !== undefined) ofOne.set(asker, own + 1);
       const limit = AbortSignal.timeout(limitsMs[task]);
       underWay += 1;
       try {
@@ -83,10 +93,16 @@ export function openLane<Tasks extends TaskTable>({
         if ('away' in worked) throw Object.assign(new Error(worked.away), { code: 'ECONNRESET' });
         return worked.value as never;
       } catch (error) {
+        if (signal?.aborted) throw new PoolFull('the asker has gone');
         if (limit.aborted) throw new PoolFull(`${task} took longer than ${limitsMs[task]} ms`);
         throw error;
       } finally {
         underWay -= 1;
+        if (asker !== undefined) {
+          const left = (ofOne.get(asker) ?? 1) - 1;
+          if (left > 0) ofOne.set(asker, left);
+          else ofOne.delete(asker);
+        }
       }
     },
     warm() {

@@ -36,7 +36,7 @@ describe('the thread pool', () => {
 
   it('gives up a task that is cancelled', async () => {
     const cancel = new AbortController();
-    const running = runInPool('stageRows', task, cancel.signal);
+    const running = runInPool('stageRows', task, { signal: cancel.signal });
     cancel.abort();
     await expect(running).rejects.toThrow();
   });

@@ -105,13 +105,6 @@ export async function openSealed(db: Db, jobId: string): Promise<OpenVault['seal
   return (await openVault(db, jobId)).sealed;
 }
 
-/** The data key of a job that has secrets. Throws `KeyDestroyed` where it was destroyed. */
-export async function openDataKey(db: Db, jobId: string): Promise<OpenDataKey> {
-  const row = await findDataKey(db, jobId);
-  if (!row) throw new Error('this job has no data key');
-  return { id: row.id, bytes: unwrap(row) };
-}
-
 /** A part of a text that belongs to a job, by its number. */
 interface TextPlace {
   readonly jobId: string;

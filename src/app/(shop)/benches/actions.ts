@@ -21,7 +21,7 @@ import { IdentifyInput } from '@/inputs/identify-input';
 import { KeyCountInput, RoutesInput } from '@/inputs/key-inputs';
 import { MeterReadInput } from '@/inputs/pellet-inputs';
 import { VinInput } from '@/inputs/vin-input';
-import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { askTyped } from '@/usecases/benches/ask-in-pool';
 import { type DocumentedPlatform, readBenchCar, removeBenchTrace } from '@/usecases/benches/bench-car';
 import { readWithDevice } from '@/usecases/benches/blade-bench';
 import type { CodeSearch } from '@/usecases/benches/code-search';
@@ -45,7 +45,7 @@ export async function examineVinAction(data: unknown): Promise<Result<VinAnswer>
 }
 
 export async function identifyAction(data: unknown): Promise<Result<IdentifiedLine>> {
-  return runAction(IdentifyInput, data, (actor, input) => askInPool('identify', { actor, input }));
+  return runAction(IdentifyInput, data, (actor, input) => askTyped('identify', { actor, input }));
 }
 
 export async function findRoutesAction(data: unknown): Promise<Result<RoutesFound>> {
@@ -57,7 +57,7 @@ export async function countKeysAction(data: unknown): Promise<Result<KeysCounted
 }
 
 export async function searchCodesAction(data: unknown): Promise<Result<CodeSearch>> {
-  return runAction(SearchInput, data, (actor, input) => askInPool('search', { actor, input }));
+  return runAction(SearchInput, data, (actor, input) => askTyped('search', { actor, input }));
 }
 
 export async function readWithDeviceAction(

@@ -1,11 +1,17 @@
 import { benchCarAnswer } from '@/formats/api/bench-car';
 import { BenchCarStepInput } from '@/inputs/bench-car-inputs';
-import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { askLong } from '@/usecases/benches/ask-in-pool';
 import { allowed, answerJson } from '../../../handler';
 
 /** A made-up car after all that was done to it. */
 export const POST = allowed('benches', (actor, request) =>
-  answerJson(request, BenchCarStepInput, (input) => askInPool('benchCar', { actor, input }), benchCarAnswer, {
-    limit: 1024 * 1024,
-  }),
+  answerJson(
+    request,
+    BenchCarStepInput,
+    (input) => askLong('benchCar', { actor, input }, request.signal),
+    benchCarAnswer,
+    {
+      limit: 1024 * 1024,
+    },
+  ),
 );

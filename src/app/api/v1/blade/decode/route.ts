@@ -1,12 +1,12 @@
 import { decodeAnswer } from '@/formats/api/blade';
 import { DecodeInput } from '@/inputs/blade-inputs';
-import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { askTyped } from '@/usecases/benches/ask-in-pool';
 import { allowed, answerJson } from '../../../handler';
 import { seriesBody } from '../series-body';
 
 /** The bittings that the readings of a key in hand may mean. */
 export const POST = allowed('benches', (actor, request) =>
-  answerJson(request, DecodeInput, (input) => askInPool('decode', { actor, input }), decodeAnswer, {
+  answerJson(request, DecodeInput, (input) => askTyped('decode', { actor, input }), decodeAnswer, {
     limit: seriesBody,
   }),
 );

@@ -1,6 +1,6 @@
 import { progressionAnswer } from '@/formats/api/blade';
 import { ProgressionInput } from '@/inputs/blade-inputs';
-import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { askLong } from '@/usecases/benches/ask-in-pool';
 import { answerJson, signedIn } from '../../../handler';
 import { seriesBody } from '../series-body';
 
@@ -9,7 +9,7 @@ export const POST = signedIn((actor, request) =>
   answerJson(
     request,
     ProgressionInput,
-    (input) => askInPool('progression', { actor, input }),
+    (input) => askLong('progression', { actor, input }, request.signal),
     progressionAnswer,
     { limit: seriesBody },
   ),

@@ -1,6 +1,6 @@
 import { procedureAnswer } from '@/formats/api/procedures';
 import { ProcedureCheckInput } from '@/inputs/library-inputs';
-import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { askTyped } from '@/usecases/benches/ask-in-pool';
 import { allowed, answerJson } from '../../../handler';
 
 /** What is wrong with a procedure, by step. */
@@ -8,7 +8,7 @@ export const POST = allowed('benches', (actor, request) =>
   answerJson(
     request,
     ProcedureCheckInput,
-    (input) => askInPool('procedure', { actor, input }),
+    (input) => askTyped('procedure', { actor, input }),
     procedureAnswer,
     { limit: 256 * 1024 },
   ),

@@ -1,5 +1,5 @@
 import { RunPartInput } from '@/inputs/run-inputs';
-import { askInPool } from '@/usecases/benches/ask-in-pool';
+import { askLong } from '@/usecases/benches/ask-in-pool';
 import { keepRunCar } from '@/usecases/benches/run-car';
 import { answerJson, ofJob, problem, savedFile, signedIn, watching } from '../../../../handler';
 import { runOf } from '../run-of';
@@ -24,10 +24,10 @@ export const POST = ofJob(
 /** What was said on the line as a file: a log of frames, or CSV for an older line. On record. */
 export const GET = ofJob(
   'seeSecret',
-  signedIn<Context>(async (actor, _request, context) => {
+  signedIn<Context>(async (actor, request, context) => {
     const run = await runOf(context);
     if (typeof run !== 'string') return run;
-    const traced = await askInPool('runTrace', { actor, input: { runId: run } });
+    const traced = await askLong('runTrace', { actor, input: { runId: run } }, request.signal);
     if (!traced.ok) return problem(404, traced.problems[0]?.message ?? 'No trace of this run is kept.');
     return savedFile(traced.value);
   }),
