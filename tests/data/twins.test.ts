@@ -89,7 +89,7 @@ const writers = ['trainee', 'locksmith', 'token', 'customer'] as const;
 type Writer = (typeof writers)[number];
 
 /** What was answered and read, a line for each. */
-type Transcript = [where: string, what: string][];
+type Heard = [where: string, what: string][];
 
 /** How many inputs go through each door; more by hand. */
 const share = Number(process.env.TWIN_CASES ?? 12);
@@ -171,13 +171,13 @@ async function right(edited: Promise<{ readonly ok: boolean }>): Promise<void> {
 }
 
 /** One shop from its opening to the last page that the writer can read. */
-async function live(twin: Twin, writer: Writer): Promise<Transcript> {
+async function live(twin: Twin, writer: Writer): Promise<Heard> {
   const name = `twin_${writer}_${twin}_${process.pid}`;
   await copyTemplate('world', name);
   process.env.DATABASE_URL = databaseUrl('serving', name);
   setting.ids = 0;
   setting.unexpected.length = 0;
-  const said: Transcript = [];
+  const said: Heard = [];
   try {
     const shop = await openShop(twin, writer);
     await writeAll(shop, writer, said);
@@ -203,7 +203,7 @@ const headers = (): Record<string, string> =>
 /** What would end the session, or belongs to people and places of their own. */
 const leftOut = /^(signOut|signIn|lock|endSession|setUp|theme|savePerson|endToken|endSecond)/;
 
-async function writeAll(shop: Shop, writer: Writer, said: Transcript): Promise<void> {
+async function writeAll(shop: Shop, writer: Writer, said: Heard): Promise<void> {
   if (writer !== 'customer') {
     await marksOf(shop, said);
     await photographsOf(shop, said);
@@ -215,7 +215,7 @@ async function writeAll(shop: Shop, writer: Writer, said: Transcript): Promise<v
 }
 
 /** Every handler that takes something. */
-async function sendAll(shop: Shop, said: Transcript): Promise<void> {
+async function sendAll(shop: Shop, said: Heard): Promise<void> {
   for (const { method, path, handler } of await listHandlers()) {
     if (
       method === 'GET' ||
@@ -250,7 +250,7 @@ async function sendAll(shop: Shop, said: Transcript): Promise<void> {
 }
 
 /** Every server action. */
-async function pressAll(shop: Shop, writer: Writer, said: Transcript): Promise<void> {
+async function pressAll(shop: Shop, writer: Writer, said: Heard): Promise<void> {
   for (const { name, file, action } of await listActions()) {
     if (file.startsWith('offer/') !== (writer === 'customer') || leftOut.test(name)) continue;
     seen.Class = undefined;
@@ -271,7 +271,7 @@ async function press(action: (data: unknown) => Promise<unknown>, input: unknown
 }
 
 /** What follows one on the other in a job, so that texts lie in everything that is kept of it: from the price by hand to the reason of a new opening. */
-async function jobsWay(shop: Shop, said: Transcript): Promise<void> {
+async function jobsWay(shop: Shop, said: Heard): Promise<void> {
   const actions = new Map((await listActions()).map(({ name, action }) => [name, action]));
   const { number } = shop;
   const one = async (name: string, input: Record<string, unknown>) => {
@@ -335,7 +335,7 @@ async function timely(shop: Shop, input: Record<string, unknown>): Promise<Recor
 }
 
 /** What is written in a run at a step that there is. */
-async function marksOf({ run }: Shop, said: Transcript): Promise<void> {
+async function marksOf({ run }: Shop, said: Heard): Promise<void> {
   for (const text of words) {
     const { log } = await run.state();
     if (log.ended) return;
@@ -347,7 +347,7 @@ async function marksOf({ run }: Shop, said: Transcript): Promise<void> {
 }
 
 /** What a photograph is said to be of stands in its address. */
-async function photographsOf(shop: Shop, said: Transcript): Promise<void> {
+async function photographsOf(shop: Shop, said: Heard): Promise<void> {
   const { handler } = (await listHandlers()).find(
     ({ method, path }) => method === 'POST' && path.endsWith('/photographs'),
   ) ?? { handler: undefined };
@@ -382,7 +382,7 @@ const paramsOf = (shop: Shop, path: string): Record<string, string> =>
     }),
   );
 
-async function readAll(shop: Shop, writer: Writer, said: Transcript): Promise<void> {
+async function readAll(shop: Shop, writer: Writer, said: Heard): Promise<void> {
   for (const { method, path, handler } of await listHandlers()) {
     if (method !== 'GET' || /live|archive|library|code-rows|starter|logo|openapi|schemas/.test(path))
       continue;
