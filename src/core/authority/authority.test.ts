@@ -28,6 +28,7 @@ describe('the gate', () => {
     ['codeFromVin', false, true, true],
     ['pinLookUp', false, true, true],
     ['seeSecret', false, true, true],
+    ['seePhotograph', false, true, true],
     ['orderCut', false, true, true],
     ['cutInWorkshop', false, true, true],
     ['openForPapers', false, true, true],

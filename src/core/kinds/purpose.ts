@@ -12,6 +12,7 @@ export type Purpose =
   | 'codeFromVin'
   | 'pinLookUp'
   | 'seeSecret'
+  | 'seePhotograph'
   | 'openForPapers'
   | 'openLock'
   | 'readLock'

@@ -98,7 +98,7 @@ function RulesForm({ rules, onRules }: RulesProps) {
           <FormSelect
             of={of}
             name="freePrice"
-            label="A trainee agrees a price of nothing"
+            label="Zero price by a trainee"
             choices={choicesOf(freePriceRules)}
           />
           <FormNumber

@@ -77,7 +77,7 @@ export async function seePhotograph(
 ): Promise<Result<{ readonly type: string; readonly bytes: Buffer }>> {
   return changeAs(actor, async (db) => {
     const job = await findJob(db, number);
-    const shut = job && (await shutToReader(db, actor, job.id, 'seeSecret'));
+    const shut = job && (await shutToReader(db, actor, job.id, 'seePhotograph'));
     if (shut) return shut;
     const found = job && (await openPhotograph(db, job.id, id, actor.at));
     if (!found) return failed('There is no such photograph.');
@@ -97,7 +97,7 @@ export async function readPhotographs(
   jobId: string,
 ): Promise<{ readonly shut: string | null; readonly photographs: readonly PhotographRow[] }> {
   const db = readAs(actor);
-  const shut = await shutToReader(db, actor, jobId, 'seeSecret');
+  const shut = await shutToReader(db, actor, jobId, 'seePhotograph');
   return {
     shut: shut?.problems[0]?.message ?? null,
     photographs: await listPhotographs(db, jobId),

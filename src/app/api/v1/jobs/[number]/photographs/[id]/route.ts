@@ -9,7 +9,7 @@ interface Context {
 
 /** A photograph of a job. Looking at it is on record. */
 export const GET = ofJob(
-  'seeSecret',
+  'seePhotograph',
   signedIn(async (actor, _request, { params }: Context) => {
     const { number: asked, id } = await params;
     const number = pathNumber(asked);
