@@ -1,5 +1,5 @@
 // `npm run bench`: measures against plain ways, in one run, on loopback only, and writes docs/bench.md as measured.
-// `npm run bench -- flow` measures that part alone and prints its figures; so do `library`, `car`, `procedures`, `runs`, `timed` and `pages`.
+// `npm run bench -- flow` measures that part alone and prints its figures; so do `library`, `car`, `procedures`, `runs`, `timed`, `typed` and `pages`.
 import { spawn } from 'node:child_process';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';

@@ -32,6 +32,7 @@ import { measureProcedures } from './procedures';
 import { measureRuns, openRun } from './runs';
 import { spread } from './spread';
 import { measureSteady } from './steady';
+import { measureTyped } from './typed';
 
 const address = process.env.BENCH_ADDRESS ?? '';
 const superuser = process.env.BENCH_SUPERUSER_URL ?? '';
@@ -241,6 +242,7 @@ const parts: Record<string, () => Promise<unknown>> = {
   procedures: () => measureProcedures({ spread, say }),
   runs: () => measureRuns(flowSetting),
   timed: async () => ({ job: await openRun(flowSetting) }),
+  typed: () => measureTyped({ address, actor: own, spread, say }),
 };
 if (only !== '') {
   console.log(JSON.stringify(await parts[only]?.()));
@@ -263,6 +265,7 @@ const flow = await measureFlow(flowSetting);
 const car = await measureBenchCar(flowSetting);
 const procedures = await measureProcedures({ spread, say });
 const runsFigures = await measureRuns(flowSetting);
+const typed = await measureTyped({ address, actor: own, spread, say });
 const steady = await measureSteady({ address, personId: own.personId, superclient, spread, say });
 
 const library = await measureLibrary(librarySetting);
@@ -323,6 +326,7 @@ console.log(
     procedures,
     size,
     steady,
+    typed,
     drill,
     question,
     library,

@@ -12,6 +12,7 @@ export function report(figures, scripts) {
   const {
     size,
     steady,
+    typed,
     drill,
     question,
     lines,
@@ -211,6 +212,9 @@ ${steady.rows
 
 Post of an event, milliseconds: alone ${ms(steady.streams.alone)}; with ${steady.streams.open} live streams of 50 sessions open
 ${ms(steady.streams.among)} (p50, p95, worst): ${steady.streams.ratio} of its time alone at p50, target at most 2. The streams heard ${steady.streams.heard} messages; changes of the same moment go together.
+
+Identify, asked one after the other, milliseconds: at rest ${ms(typed.rest)}; while ten cars of six hours on the bench are worked on one after the
+other (${typed.longSeconds} s) ${ms(typed.among)} (p50, p95, worst): ${typed.ratio} of its p95 at rest, target at most 3. It was asked ${typed.asked} times meanwhile, and never told to come later.
 
 ## A release
 

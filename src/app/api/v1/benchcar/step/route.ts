@@ -1,6 +1,6 @@
 import { benchCarAnswer } from '@/formats/api/bench-car';
 import { BenchCarStepInput } from '@/inputs/bench-car-inputs';
-import { askLong } from '@/usecases/benches/ask-in-pool';
+import { askBenchCar } from '@/usecases/benches/ask-in-pool';
 import { allowed, answerJson } from '../../../handler';
 
 /** A made-up car after all that was done to it. */
@@ -8,7 +8,7 @@ export const POST = allowed('benches', (actor, request) =>
   answerJson(
     request,
     BenchCarStepInput,
-    (input) => askLong('benchCar', { actor, input }, request.signal),
+    (input) => askBenchCar({ actor, input }, request.signal),
     benchCarAnswer,
     {
       limit: 1024 * 1024,
